@@ -1,0 +1,32 @@
+// npm test: installs what is missing, then type check, lint, unit tests and browser tests.
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { ensureBuild, ensurePackages, root } from './ensure.mjs';
+
+function ensureBrowser() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  if (existsSync(path)) return;
+  console.error('Chromium is missing: installing it with apt-get');
+  const apt = (...args) => spawnSync('apt-get', args, { stdio: ['ignore', 2, 2] }).status === 0;
+  if (!(apt('update') && apt('install', '-y', 'chromium')) || !existsSync(path)) {
+    console.error(
+      'The browser tests need Chromium. Install the package "chromium", or set CHROMIUM to the path of one.',
+    );
+    process.exit(1);
+  }
+}
+
+function step(name, ...command) {
+  console.log(`\n== ${name}`);
+  const done = spawnSync('npx', ['--no-install', ...command], { cwd: root, stdio: 'inherit' });
+  if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+ensurePackages();
+step('types', 'tsc', '-p', 'tsconfig.json', '--noEmit');
+step('lint', 'eslint', '.');
+step('format', 'prettier', '--check', '--log-level', 'warn', '.');
+ensureBuild();
+step('unit tests', 'vitest', 'run');
+ensureBrowser();
+step('browser tests', 'playwright', 'test');
