@@ -1,0 +1,164 @@
+/** Which file an import means. */
+import type { FileFacts } from '../model/facts';
+import type { Package } from '../model/project';
+import type { Manifest, PackageManifest, PathsManifest } from '../readers/manifest';
+import { dirname, join } from './paths';
+
+const EXTENSIONS = ['.tsx', '.ts', '.jsx', '.js', '.mjs', '.cjs', '.mts', '.cts', '.vue', '.svelte'];
+/** What is written `./x.js` in TypeScript is the file `./x.ts`. */
+const WRITTEN: Record<string, string[]> = {
+  '.js': ['.ts', '.tsx', '.js', '.jsx'],
+  '.jsx': ['.tsx', '.jsx'],
+  '.mjs': ['.mts', '.mjs'],
+  '.cjs': ['.cts', '.cjs'],
+};
+
+export interface Modules {
+  /** Index of the file, or undefined if it is outside the project. */
+  resolve(from: string, specifier: string): number | undefined;
+  packages: Package[];
+  packageOf(path: string): Package | undefined;
+}
+
+interface PathRule {
+  dir: string;
+  prefix: string;
+  suffix: string;
+  targets: string[];
+}
+
+export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules {
+  const byPath = new Map(files.map((file, index) => [file.path, index]));
+  const packageManifests = manifests.filter((one): one is PackageManifest => one.kind === 'package');
+  const rules = pathRules(manifests.filter((one): one is PathsManifest => one.kind === 'paths'));
+
+  function locate(path: string): number | undefined {
+    const exact = byPath.get(path);
+    if (exact !== undefined) return exact;
+    const written = /\.[cm]?jsx?$/.exec(path)?.[0];
+    for (const ext of (written && WRITTEN[written]) || []) {
+      const found = byPath.get(path.slice(0, -written!.length) + ext);
+      if (found !== undefined) return found;
+    }
+    for (const ext of EXTENSIONS) {
+      const found = byPath.get(path + ext);
+      if (found !== undefined) return found;
+    }
+    for (const ext of EXTENSIONS) {
+      const found = byPath.get(path ? `${path}/index${ext}` : `index${ext}`);
+      if (found !== undefined) return found;
+    }
+    return undefined;
+  }
+
+  /** A published path such as `lib/esm/index.js` stands for a source file. */
+  function sourceOf(dir: string, written: string): number | undefined {
+    const path = join(dir, written);
+    const direct = locate(path);
+    if (direct !== undefined) return direct;
+    const inner = written.replace(/^\.\//, '').replace(/^(dist|lib|build|out|es|esm|cjs)\/((esm|cjs|es|umd|types)\/)?/, '');
+    return locate(join(dir, 'src', inner)) ?? locate(join(dir, 'src', inner.replace(/\.d\.[cm]?ts$|\.[cm]?js$/, '')));
+  }
+
+  const packages = packageManifests.map((manifest): Package => {
+    const dir = dirname(manifest.path);
+    const found = manifest.entries.map((entry) => sourceOf(dir, entry));
+    const known = [...new Set(found.filter((one) => one !== undefined))];
+    const guess = ['src/index', 'index', 'src/main'].map((name) => locate(join(dir, name))).find((one) => one !== undefined);
+    if (!known.length && guess !== undefined && manifest.entries.length) known.push(guess);
+    return {
+      dir,
+      name: manifest.name,
+      private: manifest.private,
+      entries: known.length || !manifest.entries.length ? known : undefined,
+      needs: new Map(manifest.needs),
+    };
+  });
+  packages.sort((a, b) => b.dir.length - a.dir.length);
+  const byName = new Map(packages.filter((one) => one.name).map((one) => [one.name!, one]));
+
+  function resolveBare(specifier: string): number | undefined {
+    const parts = specifier.split('/');
+    const count = specifier.startsWith('@') ? 2 : 1;
+    const owner = byName.get(parts.slice(0, count).join('/'));
+    if (!owner) return undefined;
+    const rest = parts.slice(count).join('/');
+    if (rest) return locate(join(owner.dir, rest)) ?? sourceOf(owner.dir, rest);
+    return owner.entries?.[0] ?? locate(join(owner.dir, 'src')) ?? locate(owner.dir);
+  }
+
+  const cache = new Map<string, number | undefined>();
+  function resolve(from: string, specifier: string): number | undefined {
+    const dir = dirname(from);
+    const key = `${specifier.startsWith('.') ? dir : from}\n${specifier}`;
+    if (cache.has(key)) return cache.get(key);
+    const found = find(from, dir, specifier.replace(/[?#].*$/, ''));
+    cache.set(key, found);
+    return found;
+  }
+  function find(from: string, dir: string, specifier: string): number | undefined {
+    if (/^\.{1,2}(\/|$)/.test(specifier)) return locate(join(dir, specifier));
+    for (const rule of rules) {
+      if (rule.dir && !from.startsWith(`${rule.dir}/`)) continue;
+      const { prefix, suffix } = rule;
+      if (!specifier.startsWith(prefix) || !specifier.endsWith(suffix)) continue;
+      if (specifier.length < prefix.length + suffix.length) continue;
+      const star = specifier.slice(prefix.length, specifier.length - suffix.length);
+      if (!rule.targets.some((target) => target.includes('*')) && star !== '') continue;
+      for (const target of rule.targets) {
+        const found = locate(join(target.replace('*', star)));
+        if (found !== undefined) return found;
+      }
+    }
+    if (specifier.startsWith('/')) return undefined;
+    return resolveBare(specifier);
+  }
+
+  return {
+    resolve,
+    packages,
+    packageOf: (path) => packages.find((one) => one.dir === '' || path.startsWith(`${one.dir}/`)),
+  };
+}
+
+/** Path aliases of every tsconfig and jsconfig, through `extends`; the deepest folder first. */
+function pathRules(manifests: PathsManifest[]): PathRule[] {
+  const byPath = new Map(manifests.map((one) => [one.path, one]));
+  const rules: PathRule[] = [];
+  for (const manifest of manifests) {
+    const dir = dirname(manifest.path);
+    const { base, paths, at } = inherited(manifest, byPath, new Set());
+    for (const [key, targets] of paths ?? []) {
+      const [prefix, suffix = ''] = key.split('*');
+      const full = targets.map((target) => join(base ?? at ?? dir, target));
+      rules.push({ dir, prefix: prefix!, suffix, targets: full });
+    }
+    if (base !== undefined) rules.push({ dir, prefix: '', suffix: '', targets: [join(base, '*')] });
+  }
+  return rules.sort((a, b) => b.dir.length - a.dir.length || b.prefix.length - a.prefix.length);
+}
+
+interface Inherited {
+  base?: string;
+  paths?: PathsManifest['paths'];
+  /** The folder of the file in which the paths are written. */
+  at?: string;
+}
+
+function inherited(manifest: PathsManifest, all: Map<string, PathsManifest>, seen: Set<string>): Inherited {
+  if (seen.has(manifest.path)) return {};
+  seen.add(manifest.path);
+  const dir = dirname(manifest.path);
+  let result: Inherited = {};
+  for (const base of manifest.extends) {
+    const path = join(dir, base);
+    const found = all.get(path) ?? all.get(`${path}.json`) ?? all.get(`${path}/tsconfig.json`);
+    if (found) result = { ...result, ...inherited(found, all, seen) };
+  }
+  if (manifest.baseUrl !== undefined) result.base = join(dir, manifest.baseUrl);
+  if (manifest.paths) {
+    result.paths = manifest.paths;
+    result.at = dir;
+  }
+  return result;
+}

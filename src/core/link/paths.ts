@@ -1,0 +1,17 @@
+/** Pure helpers on slash-separated paths, relative to the audited root. */
+
+export const dirname = (path: string): string => {
+  const slash = path.lastIndexOf('/');
+  return slash < 0 ? '' : path.slice(0, slash);
+};
+
+/** Joins and normalises; a path that leaves the root keeps its leading `..`. */
+export function join(...parts: string[]): string {
+  const out: string[] = [];
+  for (const part of parts.join('/').split('/')) {
+    if (part === '' || part === '.') continue;
+    if (part === '..' && out.length && out.at(-1) !== '..') out.pop();
+    else out.push(part);
+  }
+  return out.join('/');
+}

@@ -1,0 +1,298 @@
+/**
+ * What a reader says about one file. The vocabulary knows no framework: where frameworks differ, the
+ * difference is a fact of its own (see Traits). Facts are plain data; offsets are UTF-16 code units.
+ */
+import type { TypeDecl, TypeExpr } from './types';
+
+export interface Span {
+  start: number;
+  end: number;
+}
+
+export type Language = 'react' | 'vue' | 'svelte' | 'angular' | 'stencil' | 'razor' | 'sheet' | 'script';
+
+export interface FileFacts {
+  path: string;
+  language: Language;
+  problem?: Problem;
+  imports: ImportFact[];
+  exports: ExportFact[];
+  types: TypeDecl[];
+  values: ValueFact[];
+  components: ComponentFacts[];
+  /** Module-level names that the file uses otherwise than by rendering or exporting them. */
+  mentions: string[];
+  /** The file mounts components as roots of a page. */
+  mounts: boolean;
+  silences: SilenceFact[];
+}
+
+/** Why a file was not understood, and where. */
+export interface Problem {
+  message: string;
+  line: number;
+  column: number;
+}
+
+export interface ImportFact extends Span {
+  local: string;
+  /** The exported name; `default`, or `*` for the whole module. */
+  name: string;
+  from: string;
+  typeOnly?: boolean;
+}
+
+export interface ExportFact extends Span {
+  /** The public name; `*` for all names of `from`. */
+  name: string;
+  local?: string;
+  from?: string;
+  /** The name in `from`. */
+  source?: string;
+}
+
+/** A module-level value that other code may use. */
+export interface ValueFact extends Span {
+  name: string;
+  kind: 'component' | 'alias' | 'context' | 'function' | 'object' | 'value' | 'external';
+  /** Index of the component in the file. */
+  component?: number;
+  /** alias: the name in this file that it stands for, or a module loaded on demand. */
+  alias?: string;
+  lazy?: { from: string; name: string };
+  /** object: members by the name in this file that they stand for. */
+  members?: Record<string, string>;
+  type?: TypeExpr;
+  /** context: the value that a consumer gets without a provider. */
+  fallback?: ExprFact;
+  /** context: the name it is known by, for a key that is a string. */
+  key?: string;
+}
+
+export interface SilenceFact extends Span {
+  rules: string[];
+  reason: string;
+  /** Offset of the first code after the comment. */
+  before: number;
+}
+
+/** Where a framework differs, as facts about a component. */
+export interface Traits {
+  /** A callback handed in as a prop is how events are heard. */
+  callbackProps: boolean;
+  /** Attributes that the component does not declare land on its outermost element. */
+  attributesFallThrough: boolean;
+  /** What a ref to the component reaches. */
+  refExposes: 'nothing' | 'listed' | 'everything';
+  /** An attribute's text runs when the event happens, so a call in it is no early call. */
+  statementHandlers: boolean;
+  /** Writing to an input is permitted. */
+  inputsWritable: boolean;
+  /** Content nested in a call site arrives as this port. */
+  contentPort: string;
+}
+
+export interface ComponentFacts extends Span {
+  name: string;
+  /** Where the name is written; line 1 of the file if nowhere. */
+  nameStart: number;
+  nameEnd: number;
+  /**
+   * helper: a hook, composable or plain function that draws; its state belongs to the caller.
+   * module: the loose code of a file, which may mount components or put them into route tables.
+   */
+  role: 'component' | 'helper' | 'module';
+  traits: Traits;
+  /** The type of all inputs together, if one is written. */
+  propsType?: TypeExpr;
+  ports: PortFact[];
+  /** The props object is used whole, so that any name may be read. */
+  openProps: boolean;
+  /** Called with props that no call site writes (an unknown wrapper). */
+  injected: boolean;
+  symbols: SymbolFact[];
+  functions: FunctionFact[];
+  reads: ReadFact[];
+  writes: WriteFact[];
+  emits: EmitFact[];
+  provides: ProvideFact[];
+  consumes: ConsumeFact[];
+  render: RenderFact[];
+}
+
+export type Channel = 'prop' | 'event' | 'slot' | 'context' | 'ref' | 'portal' | 'state' | 'local';
+
+/** An input, event or slot that the component's own code declares or takes. */
+export interface PortFact extends Span {
+  /** The public name. */
+  name: string;
+  channel: 'prop' | 'event' | 'slot';
+  /** default: only a default value names it. */
+  declared: 'list' | 'destructured' | 'read' | 'outlet' | 'default';
+  required?: boolean;
+  type?: TypeExpr;
+  default?: ExprFact;
+}
+
+export interface SymbolFact extends Span {
+  name: string;
+  kind:
+    | 'prop'
+    | 'bag'
+    | 'rest'
+    | 'state'
+    | 'setter'
+    | 'derived'
+    | 'handler'
+    | 'loop'
+    | 'param'
+    | 'injected'
+    | 'ref'
+    | 'module';
+  /** prop: the public name of the port. */
+  port?: string;
+  /** setter: its state. loop: what it runs over. */
+  of?: number;
+  /** rest: the names that were taken out before. */
+  except?: string[];
+  /** The value it starts from, or is derived from. */
+  init?: ExprFact;
+  type?: TypeExpr;
+  /** handler: index of its function. */
+  fn?: number;
+  /** loop, param: place in the parameter list. */
+  index?: number;
+}
+
+export type Where =
+  'text' | 'attribute' | 'condition' | 'handler' | 'effect' | 'derivation' | 'emit' | 'provide' | 'argument';
+
+/** An expression, as far as the audit needs it. */
+export interface ExprFact extends Span {
+  kind: 'identity' | 'member' | 'literal' | 'function' | 'object' | 'array' | 'content' | 'call' | 'computed';
+  /** identity, member, call: the symbol it is, starts from, or calls. */
+  symbol?: number;
+  path?: string[];
+  /** Symbols whose values flow into it. */
+  uses?: number[];
+  type?: TypeExpr;
+  /** function: index in the component's functions. */
+  fn?: number;
+  /** object: members that are known; `open` if there are others. */
+  members?: MemberFact[];
+  open?: boolean;
+  /** content: the outermost render nodes. */
+  content?: number[];
+  /** A component handed over as a value, by its name in the file. */
+  component?: string;
+}
+
+export interface MemberFact extends Span {
+  name: string;
+  value: ExprFact;
+}
+
+export interface FunctionFact extends Span {
+  /** The function that it is written in, or -1. */
+  parent: number;
+  where: 'handler' | 'effect' | 'derivation';
+  params: number[];
+  /** Symbols that it calls: handlers, setters, callbacks. */
+  calls: number[];
+  /** It only calls this symbol, with its own parameters as they are (or with other arguments: `bound`). */
+  sole?: { symbol: number; bound: boolean };
+  /** What it gives back; without it, nothing is known. */
+  returns?: TypeExpr;
+}
+
+export interface ReadFact extends Span {
+  symbol: number;
+  path?: string[];
+  where: Where;
+  fn: number;
+}
+
+export interface WriteFact extends Span {
+  symbol: number;
+  path?: string[];
+  value?: ExprFact;
+  where: Where;
+  fn: number;
+}
+
+export interface EmitFact extends Span {
+  /** The callback prop that is called, or -1 where the event is only a name. */
+  symbol: number;
+  event: string;
+  args: ExprFact[];
+  fn: number;
+  guarded: boolean;
+  /** called here, given to a plain element as its listener, or handed to code that may call it */
+  how: 'called' | 'listener' | 'handed';
+}
+
+export interface ProvideFact extends Span {
+  /** The key's name in the file. */
+  key: string;
+  keyStart: number;
+  keyEnd: number;
+  value?: ExprFact;
+  node: number;
+  where: Where | 'setup';
+}
+
+export interface ConsumeFact extends Span {
+  key: string;
+  symbol: number;
+  where: Where | 'setup';
+}
+
+/** What a tag names. */
+export interface TagFact extends Span {
+  /** As written: `FareCard`, `Menu.Item`, `div`. */
+  name: string;
+  /** A value of the component itself (dynamic tag), if it is no module-level name. */
+  symbol?: number;
+  /** No binding of that name is in sight. */
+  unbound?: boolean;
+}
+
+export interface RenderFact extends Span {
+  kind: 'site' | 'element' | 'outlet' | 'group';
+  /** The node in whose content it stands, or -1. */
+  parent: number;
+  /** Which slot of the parent it fills; absent for plain nesting. */
+  slot?: string;
+  tag?: TagFact;
+  attributes: AttributeFact[];
+  /** outlet: the slot's public name. */
+  outlet?: string;
+  outletSymbol?: number;
+  /** The condition that it stands under. */
+  when?: Span;
+  /** The list that it is repeated for. */
+  each?: Span;
+  /** Content is nested in it. */
+  nested?: boolean;
+  /** The only thing nested in it, where that is an expression (a render function, say). */
+  only?: ExprFact;
+  /** The tag is a variable or prop that holds a component, written in lower case and so a plain element. */
+  lowercase?: { symbol: number } | { module: string };
+}
+
+export interface AttributeFact extends Span {
+  name: string;
+  nameStart: number;
+  nameEnd: number;
+  mode: 'value' | 'spread' | 'listen' | 'two-way' | 'ref' | 'key';
+  value: ExprFact;
+  /** The value is a call whose result is handed over. */
+  called?: CalledFact;
+}
+
+/** A call in the place of a handler: what is called, as far as it is known. */
+export interface CalledFact {
+  symbol?: number;
+  module?: string;
+  fn?: number;
+}

@@ -1,0 +1,53 @@
+/** Small helpers on names: near misses and the spelling of callbacks. */
+
+/** `onPick`, `onpick` where the framework allows it; never `on`, `once`, `only`. */
+export const isCallbackName = (name: string): boolean => /^on[A-Z]/.test(name);
+
+/** The same letters when case and dashes are ignored. */
+const folded = (name: string): string => name.replace(/[-_]/g, '').toLowerCase();
+
+/**
+ * Edit distance (insert, delete, replace, swap of neighbours), or `limit + 1` as soon as it is above `limit`.
+ */
+export function distance(a: string, b: string, limit: number): number {
+  if (Math.abs(a.length - b.length) > limit) return limit + 1;
+  let before: number[] = [];
+  let last = Array.from({ length: b.length + 1 }, (_, j) => j);
+  for (let i = 1; i <= a.length; i++) {
+    const row = [i];
+    let least = i;
+    for (let j = 1; j <= b.length; j++) {
+      const same = a[i - 1] === b[j - 1];
+      let cost = Math.min(last[j]! + 1, row[j - 1]! + 1, last[j - 1]! + (same ? 0 : 1));
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) {
+        cost = Math.min(cost, before[j - 2]! + 1);
+      }
+      row.push(cost);
+      least = Math.min(least, cost);
+    }
+    if (least > limit) return limit + 1;
+    before = last;
+    last = row;
+  }
+  return last[b.length]!;
+}
+
+/** Names within two edits, or equal when case and dashes are ignored. Short names allow fewer edits. */
+export function isNear(a: string, b: string): boolean {
+  if (a === b) return false;
+  if (folded(a) === folded(b)) return true;
+  const limit = Math.min(2, Math.floor(Math.min(a.length, b.length) / 2));
+  return limit > 0 && distance(a, b, limit) <= limit;
+}
+
+/** The nearest of `names` that is a near miss of `name`, or undefined. */
+export function nearest(name: string, names: Iterable<string>): string | undefined {
+  let best: string | undefined;
+  let least = Infinity;
+  for (const other of names) {
+    if (!isNear(name, other)) continue;
+    const far = folded(name) === folded(other) ? 0 : distance(name, other, 2);
+    if (far < least) [best, least] = [other, far];
+  }
+  return best;
+}

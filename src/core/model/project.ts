@@ -1,0 +1,163 @@
+/** The linked project: what the rules, the trace and the splices read. */
+import type { AttributeFact, Channel, ComponentFacts, ExprFact, FileFacts, RenderFact, Span } from './facts';
+import type { TypeExpr } from './types';
+
+/** A type with the place whose names it uses. */
+export interface Lazy {
+  type: TypeExpr;
+  file: number;
+  /** For types of a component's symbols. */
+  component?: number;
+  /** Meanings of type parameters. */
+  args?: Map<string, Lazy>;
+}
+
+export interface Place extends Span {
+  file: number;
+}
+
+export interface Port {
+  component: number;
+  name: string;
+  channel: 'prop' | 'event' | 'slot';
+  /** The declared name; without a declaration, where the name is first used. */
+  place: Place;
+  /** It is part of a written declaration (type, list or destructuring), not only read. */
+  declared: boolean;
+  /** The declaration is a type that several components take their props from. */
+  shared: boolean;
+  required: boolean;
+  typed: boolean;
+  type?: Lazy;
+  default?: ExprFact;
+  symbol: number;
+  node: number;
+}
+
+export interface Component {
+  id: number;
+  file: number;
+  name: string;
+  facts: ComponentFacts;
+  ports: Map<string, Port>;
+  /** Names beyond the ports may be taken: an unknown base type, a rest, the props used whole. */
+  open: boolean;
+  /** Some written type of the props could not be resolved, so that required names may be missing. */
+  unresolved: boolean;
+  /** Call sites of this component, by index in `sites`. */
+  calledAt: number[];
+  /** Call sites in this component's render. */
+  sites: number[];
+  /** Props may be handed in where no call site is written. */
+  unknownSites: boolean;
+  /** Somebody renders it, mentions it, or may from outside. */
+  used: boolean;
+  /** Node of the flow graph by symbol, or -1. */
+  nodeOf: Int32Array;
+}
+
+export interface Site {
+  id: number;
+  owner: number;
+  target: number;
+  /** Index in the owner's render nodes. */
+  node: number;
+  fact: RenderFact;
+  file: number;
+}
+
+export type How =
+  | 'pass'
+  | 'rename'
+  | 'transform'
+  | 'write'
+  | 'emit'
+  | 'listen'
+  | 'provide'
+  | 'consume'
+  | 'fill'
+  | 'attach'
+  | 'call';
+
+/** A port or a value of a component: one node of the flow graph. */
+export interface FlowNode {
+  id: number;
+  component: number;
+  channel: Channel;
+  name: string;
+  /** Symbol in the component's facts, or -1. */
+  symbol: number;
+  port?: Port;
+  place: Place;
+}
+
+export interface FlowEdge {
+  from: number;
+  to: number;
+  how: How;
+  /** The call site that it crosses, or -1 inside a component. */
+  site: number;
+  /** The attribute that carries it, for call sites; -1 for a spread or none. */
+  attribute: number;
+  place: Place;
+}
+
+export interface Flow {
+  nodes: FlowNode[];
+  edges: FlowEdge[];
+  /** Edges by node, as indexes. */
+  out: number[][];
+  into: number[][];
+}
+
+export interface Package {
+  dir: string;
+  name: string | undefined;
+  private: boolean;
+  /** Files that the package offers to others, by index; undefined if it offers some that are not here. */
+  entries: number[] | undefined;
+  /** Other packages it needs, with the version ranges written. */
+  needs: Map<string, string>;
+}
+
+export interface ProjectFile {
+  index: number;
+  path: string;
+  facts: FileFacts;
+  pkg: Package | undefined;
+}
+
+/** What a spread hands over: known names, or anything. */
+export interface Handed {
+  /** Written attributes by name; the last one counts. */
+  attributes: Map<string, AttributeFact>;
+  /** Names that spreads hand over. */
+  spread: Set<string>;
+  /** A spread may hand over names that nobody knows. */
+  unknown: boolean;
+}
+
+export interface Project {
+  files: ProjectFile[];
+  components: Component[];
+  sites: Site[];
+  flow: Flow;
+  packages: Package[];
+  /** Looks up what a tag or value name means in a file. */
+  lookup(file: number, name: string): Target;
+  /** Whether anything in the project starts a component tree. */
+  hasRoots: boolean;
+  handed(site: Site): Handed;
+}
+
+/** What a name in a file turns out to be. */
+export type Target =
+  | { kind: 'component'; component: number }
+  | { kind: 'value'; file: number; value: FileFacts['values'][number] }
+  | { kind: 'module'; file: number }
+  /** It comes from outside the project, or cannot be followed. */
+  | { kind: 'outside' }
+  /** A file of the project is asked for a name that it does not export. */
+  | { kind: 'absent'; file: number; name: string }
+  /** Nothing in the file bears the name. */
+  | { kind: 'unbound' };

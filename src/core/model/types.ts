@@ -1,0 +1,84 @@
+/**
+ * Types as they are written, not yet resolved. A reader makes them from annotations and expressions; names
+ * and symbols in them are looked up when files are linked.
+ */
+export type TypeExpr =
+  | { t: 'unknown' }
+  | { t: 'any' }
+  | { t: 'prim'; n: Primitive }
+  | { t: 'lit'; v: string | number | boolean | null | undefined }
+  | { t: 'union'; of: TypeExpr[] }
+  | { t: 'all'; of: TypeExpr[] }
+  | { t: 'array'; of: TypeExpr }
+  | { t: 'tuple'; of: TypeExpr[]; open?: boolean }
+  | { t: 'object'; members: TypeMember[]; index?: TypeExpr; open?: boolean; fresh?: boolean }
+  | { t: 'fn'; params: TypeParam[]; returns: TypeExpr }
+  | { t: 'content' }
+  /** The framework's own event handler type. */
+  | { t: 'handler' }
+  /** A named type in the scope of the file, with arguments. */
+  | { t: 'ref'; name: string; args?: TypeExpr[] }
+  /** The type of a component's symbol. */
+  | { t: 'sym'; s: number }
+  /** The type of a module-level value, by its name in the file. */
+  | { t: 'value'; name: string }
+  | { t: 'member'; of: TypeExpr; name: string }
+  | { t: 'elem'; of: TypeExpr }
+  | { t: 'ret'; of: TypeExpr };
+
+export type Primitive =
+  'string' | 'number' | 'boolean' | 'bigint' | 'symbol' | 'object' | 'void' | 'never' | 'null' | 'undefined';
+
+export interface TypeMember {
+  name: string;
+  type: TypeExpr;
+  optional?: boolean;
+  /** Where the name is written, in the file that declares the type. */
+  start: number;
+  end: number;
+}
+
+export interface TypeParam {
+  name: string;
+  type: TypeExpr;
+  optional?: boolean;
+  rest?: boolean;
+}
+
+/** A named type: alias, interface, enum, or the instance side of a class. */
+export interface TypeDecl {
+  name: string;
+  kind: 'alias' | 'interface' | 'enum' | 'class';
+  params: string[];
+  /** Base types of an interface or class. */
+  bases: TypeExpr[];
+  body: TypeExpr;
+}
+
+export const UNKNOWN: TypeExpr = { t: 'unknown' };
+export const prim = (n: Primitive): TypeExpr => ({ t: 'prim', n });
+export const lit = (v: string | number | boolean | null | undefined): TypeExpr => ({ t: 'lit', v });
+
+/** The union of types, flat; one type alone is returned as it is. */
+export function union(of: TypeExpr[]): TypeExpr {
+  const flat = of.flatMap((one) => (one.t === 'union' ? one.of : [one]));
+  return flat.length === 1 ? flat[0]! : { t: 'union', of: flat };
+}
+
+/** What a variable keeps of an initial value's type: `let n = 1` is a number. */
+export function widen(type: TypeExpr): TypeExpr {
+  if (type.t === 'lit') {
+    if (type.v === null || type.v === undefined) return UNKNOWN;
+    return prim(typeof type.v as 'string' | 'number' | 'boolean');
+  }
+  if (type.t === 'union') return union(type.of.map(widen));
+  if (type.t === 'array') return { t: 'array', of: widen(type.of) };
+  if (type.t === 'object') {
+    return {
+      ...type,
+      fresh: false,
+      members: type.members.map((member) => ({ ...member, type: widen(member.type) })),
+    };
+  }
+  return type;
+}

@@ -1,0 +1,31 @@
+/** Which reader a file is for. The only door to the readers. */
+import type { FileFacts } from '../model/facts';
+import { emptyFile, readReactFile } from './react/file';
+
+/** Counts up whenever a reader says something else about the same text, so that cached facts are dropped. */
+export const READER_VERSION = 1;
+
+/** Files with more UTF-16 code units than this are generated, and are left out. */
+export const MAX_LENGTH = 1024 * 1024;
+
+const SCRIPT = /\.(?:[cm]?[jt]s|[jt]sx)$/;
+
+/** Whether any reader takes the file. Declaration files describe code from elsewhere. */
+export const isReadable = (path: string): boolean => SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path);
+
+/** Reads one file to facts. Never throws. */
+export function readFile(path: string, text: string): FileFacts {
+  const clean = text.charCodeAt(0) === 0xfeff ? ` ${text.slice(1)}` : text;
+  if (clean.includes('\0')) {
+    return { ...emptyFile(path), problem: { message: 'the file is binary', line: 1, column: 1 } };
+  }
+  try {
+    return readReactFile(path, clean);
+  } catch (error) {
+    const message = error instanceof Error ? error.message : String(error);
+    return {
+      ...emptyFile(path),
+      problem: { message: `the file could not be read: ${message}`, line: 1, column: 1 },
+    };
+  }
+}

@@ -1,0 +1,101 @@
+/** Class components: props and state through `this`, handlers as members. */
+import type * as t from '@babel/types';
+import { readFunction } from '../script/expr';
+import { keyName } from '../script/type-expr';
+import { addSymbol, place, spanOf, typeOf, use, type Ctx, type Unit } from '../script/unit';
+import { isFunction } from '../script/scope';
+import { stateSymbol } from './dialect';
+
+const LIFECYCLE =
+  /^(component(Did|Will)\w+|shouldComponentUpdate|getDerivedStateFromProps|getSnapshotBeforeUpdate|UNSAFE_\w+|constructor|validateProps)$/;
+
+/** Reads the members of a class component into its unit. */
+export function readClass(u: Unit, node: t.Class, ctx: Ctx): void {
+  const bag = addSymbol(u, { name: 'props', kind: 'bag', ...spanOf(node.id ?? node) });
+  u.members.set('props', bag);
+  const methods: { fn: t.Function; name: string }[] = [];
+  for (const member of node.body.body) {
+    if (member.type !== 'ClassMethod' && member.type !== 'ClassProperty') {
+      continue;
+    }
+    const name = keyName(member as { key: t.Node; computed?: boolean });
+    if (name === undefined) continue;
+    if (member.static) {
+      if (name === 'defaultProps' && member.type === 'ClassProperty' && member.value)
+        readDefaults(u, member.value);
+      if (member.type === 'ClassMethod') methods.push({ fn: member, name });
+      continue;
+    }
+    const fn =
+      member.type === 'ClassMethod'
+        ? member
+        : member.value && isFunction(member.value)
+          ? member.value
+          : undefined;
+    if (fn) {
+      methods.push({ fn, name });
+      if (name !== 'render' && !LIFECYCLE.test(name)) {
+        u.members.set(name, addSymbol(u, { name, kind: 'handler', ...spanOf(member.key), fn: -1 }));
+      }
+    } else if (name === 'state' && member.type === 'ClassProperty') readState(u, member.value, ctx);
+    else if (member.type === 'ClassProperty' && member.value) use(u, u.expr(member.value, ctx), ctx);
+  }
+  // Event members first, the render last, so that what it calls is known.
+  methods.sort((a, b) => Number(a.name === 'render') - Number(b.name === 'render'));
+  for (const { fn, name } of methods) {
+    if (name === 'render') {
+      if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, ctx);
+      else place(u, use(u, u.expr(fn.body, ctx), ctx).content, -1);
+      continue;
+    }
+    const lifecycle = LIFECYCLE.test(name);
+    if (lifecycle) givenProps(u, fn, bag);
+    const expr = readFunction(
+      u,
+      fn,
+      lifecycle ? { ...ctx, where: 'effect' } : ctx,
+      lifecycle ? 'effect' : 'handler',
+    );
+    const symbol = u.members.get(name);
+    if (symbol !== undefined && expr.fn !== undefined) {
+      u.facts.symbols[symbol]!.fn = expr.fn;
+      u.facts.symbols[symbol]!.init = expr;
+    }
+  }
+}
+
+/** Lifecycle methods are given a props object: what is read from it is read from the props. */
+function givenProps(u: Unit, fn: t.Function, bag: number): void {
+  const [first] = fn.params;
+  if (first?.type === 'Identifier' && first.binding) u.refs.set(first.binding, bag);
+}
+
+function readState(u: Unit, value: t.Node | null | undefined, ctx: Ctx): void {
+  const object = value?.type === 'TSAsExpression' ? value.expression : value;
+  if (object?.type !== 'ObjectExpression') return;
+  for (const property of object.properties) {
+    if (property.type !== 'ObjectProperty') continue;
+    const name = keyName(property);
+    if (name === undefined) continue;
+    const symbol = u.facts.symbols[stateSymbol(u, name, property.key)]!;
+    symbol.init = use(u, u.expr(property.value, ctx), ctx);
+  }
+}
+
+/** Default values that are declared beside the component. */
+export function readDefaults(u: Unit, value: t.Node): void {
+  if (value.type === 'TSAsExpression' || value.type === 'TSSatisfiesExpression') value = value.expression;
+  if (value.type !== 'ObjectExpression') return;
+  for (const property of value.properties) {
+    if (property.type === 'SpreadElement') continue;
+    const name = keyName(property);
+    if (name === undefined) continue;
+    let port = u.facts.ports.find((one) => one.name === name);
+    if (!port) {
+      port = { name, channel: 'prop', declared: 'default', ...spanOf(property.key) };
+      u.facts.ports.push(port);
+    }
+    const node = property.type === 'ObjectMethod' ? property : property.value;
+    port.default = { kind: 'computed', ...spanOf(node), type: typeOf(u, node) };
+  }
+}

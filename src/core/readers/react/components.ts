@@ -1,0 +1,177 @@
+/** Which functions and classes of a file are components, helpers that draw, or neither. */
+import type * as t from '@babel/types';
+import { eachChild, isFunction, type NamedNode, type Scope } from '../script/scope';
+import {
+  annotationOf,
+  entityName,
+  memberName,
+  readType,
+  typeArguments,
+  type NamedType,
+} from '../script/type-expr';
+import type { TypeExpr } from '../../model/types';
+import { unwrap } from '../script/unit';
+import { calledHook } from './dialect';
+import { isComponentType, type ReactNames } from './names';
+
+export interface Candidate {
+  name: string;
+  role: 'component' | 'helper';
+  /** The function or class whose body is read. */
+  node: t.Function | t.Class;
+  /** Where the name is written, if anywhere. */
+  id: t.Identifier | undefined;
+  /** The module-level name by which the file knows it, if any. */
+  local: string | undefined;
+  propsType?: TypeExpr;
+  /** Wrapped by a function that may hand in props of its own. */
+  injected: boolean;
+  /** A ref is handed in beside the props. */
+  takesRef: boolean;
+}
+
+interface Unwrapped {
+  node: t.Node;
+  /** React's own wrappers, and whether another one is around. */
+  wrappers: string[];
+  foreign: boolean;
+  props?: t.Node;
+}
+
+/** Takes a component out of `memo(forwardRef(…))` and of wrappers that React does not define. */
+export function unwrapComponent(names: ReactNames, start: t.Node): Unwrapped {
+  const wrappers: string[] = [];
+  let foreign = false;
+  let props: t.Node | undefined;
+  let node = unwrap(start);
+  while (node.type === 'CallExpression') {
+    const own = calledHook(names, node);
+    const args = typeArguments(node);
+    if (own === 'memo') {
+      props ??= args[0];
+    } else if (own === 'forwardRef') {
+      props ??= args[1];
+    } else {
+      // An unknown wrapper: `observer(function Card() {…})`, `connect(…)(Card)`.
+      const inner = node.arguments.find((arg) => isFunction(arg) || arg.type === 'ClassExpression');
+      if (own !== undefined || !inner || !/^[a-zA-Z.]+$/.test(memberName(node.callee) ?? '')) break;
+      if (/^use[A-Z]/.test(memberName(node.callee) ?? '')) break;
+      foreign = true;
+    }
+    if (own) wrappers.push(own);
+    const next = node.arguments.find((arg) => arg.type !== 'SpreadElement');
+    if (!next) break;
+    node = unwrap(next);
+  }
+  return { node, wrappers, foreign, ...(props ? { props } : {}) };
+}
+
+const isCapital = (name: string): boolean => /^[A-Z]/.test(name);
+
+/** The body returns nothing but null or the children, or keeps state: a component that draws no markup. */
+function drawsNothing(node: t.Function, names: ReactNames): boolean {
+  let answer = false;
+  const look = (part: t.Node) => {
+    if (answer) return;
+    if (part.type === 'ReturnStatement' && part.argument) {
+      const value = unwrap(part.argument);
+      if (value.type === 'NullLiteral') answer = true;
+      if (value.type === 'Identifier' && value.name === 'children') answer = true;
+      if (value.type === 'MemberExpression' && memberName(value) === 'props.children') answer = true;
+      if (/^(createElement|cloneElement|createPortal)$/.test(calledHook(names, value) ?? '')) answer = true;
+    }
+    if (!isFunction(part)) eachChild(part, look);
+  };
+  if (node.body.type === 'BlockStatement') node.body.body.forEach(look);
+  else if (/^(createElement|createPortal)$/.test(calledHook(names, unwrap(node.body)) ?? '')) answer = true;
+  return answer;
+}
+
+function isComponentClass(node: t.Class): boolean {
+  if (!node.superClass) return false;
+  return node.body.body.some(
+    (member) =>
+      (member.type === 'ClassMethod' && member.key.type === 'Identifier' && member.key.name === 'render') ||
+      (member.type === 'ClassProperty' && member.key.type === 'Identifier' && member.key.name === 'render'),
+  );
+}
+
+/** The props type that a variable's annotation gives: `const Card: FC<Props> = …`. */
+function annotatedProps(names: ReactNames, id: t.Node | undefined): { props?: t.Node } | undefined {
+  const type = annotationOf(id);
+  if (type?.type !== 'TSTypeReference') return undefined;
+  const own = names.own(entityName(type.typeName) ?? '');
+  if (!isComponentType(own)) return undefined;
+  const args = typeArguments(type);
+  const props = own === 'ForwardRefRenderFunction' ? args[1] : args[0];
+  return props ? { props } : {};
+}
+
+const isModule = (scope: Scope): boolean => scope.parent === undefined;
+
+/** The component or helper that a declaration holds, or undefined. `fallback` names an anonymous export. */
+export function candidateOf(
+  one: NamedNode,
+  names: ReactNames,
+  named: NamedType,
+  fallback: string,
+): Candidate | undefined {
+  const { node, wrappers, foreign, props } = unwrapComponent(names, one.node);
+  const local = isModule(one.scope) ? (one.id?.name ?? 'default') : undefined;
+  const isDefault = one.id === undefined;
+  if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') {
+    if (!isComponentClass(node)) return undefined;
+    const name = one.name ?? node.id?.name ?? fallback;
+    const [type] =
+      (
+        (node.superTypeParameters ?? (node as { superTypeArguments?: t.Node }).superTypeArguments) as
+          { params?: t.Node[] } | undefined
+      )?.params ?? [];
+    return {
+      name,
+      role: 'component',
+      node,
+      id: one.id ?? node.id ?? undefined,
+      local,
+      ...(type ? { propsType: readType(type, named) } : {}),
+      injected: foreign,
+      takesRef: true,
+    };
+  }
+  if (!isFunction(node)) return undefined;
+  const inner = node.type === 'FunctionExpression' ? node.id : undefined;
+  const name = one.name ?? inner?.name ?? fallback;
+  const annotated = annotatedProps(names, one.id);
+  const wrapped = wrappers.length > 0 || (foreign && node.hasMarkup === true);
+  const draws = node.hasMarkup === true || (node.params.length <= 2 && drawsNothing(node, names));
+  const component =
+    annotated !== undefined ||
+    wrapped ||
+    ((isCapital(name) || (isDefault && node.hasMarkup === true)) && draws);
+  if (!component) {
+    if (!isModule(one.scope) || !(node.hasMarkup || /^use[A-Z]/.test(name))) return undefined;
+    return { name, role: 'helper', node, id: one.id, local, injected: false, takesRef: false };
+  }
+  const first = node.params[0];
+  const written = annotationOf(first?.type === 'AssignmentPattern' ? first.left : first);
+  const type = written ?? annotated?.props ?? props;
+  return {
+    name,
+    role: 'component',
+    node,
+    id: one.id ?? inner ?? undefined,
+    local,
+    ...(type ? { propsType: readType(type, named) } : {}),
+    injected: foreign,
+    takesRef: wrappers.includes('forwardRef'),
+  };
+}
+
+/** A name for what is exported without one: the file's, or its folder's for an index file. */
+export function nameFromPath(path: string): string {
+  const parts = path.split('/');
+  let base = (parts.at(-1) ?? '').replace(/\.\w+$/, '');
+  if (base === 'index' && parts.length > 1) base = parts.at(-2)!;
+  const words = base.split(/[^A-Za-z0-9]+/).filter(Boolean);
+  return words.map((word) => word[0]!.toUpperCase() + word.slice(1)).join('') || 'Component';
+}

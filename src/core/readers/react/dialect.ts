@@ -1,0 +1,389 @@
+/** React's hooks and markup, as a dialect of plain code. */
+import type * as t from '@babel/types';
+import type { AttributeFact, ExprFact } from '../../model/facts';
+import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
+import { readFunction } from '../script/expr';
+import { infer } from '../script/infer';
+import type { MarkupDialect } from '../script/jsx';
+import { declarePattern } from '../script/patterns';
+import { isFunction } from '../script/scope';
+import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
+import {
+  addNode,
+  addSymbol,
+  inferContext,
+  mergeContent,
+  mergeUses,
+  place,
+  spanOf,
+  typeOf,
+  unwrap,
+  use,
+  type Ctx,
+  type Dialect,
+  type Unit,
+} from '../script/unit';
+import type { ReactNames } from './names';
+
+const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
+
+type Call = t.CallExpression | t.OptionalCallExpression;
+
+const asCall = (node: t.Node): Call | undefined =>
+  node.type === 'CallExpression' || node.type === 'OptionalCallExpression' ? node : undefined;
+
+/** React's name of what is called, or undefined if it is something else. */
+export function calledHook(names: ReactNames, node: t.Node): string | undefined {
+  const call = asCall(node);
+  const name = call && memberName(call.callee);
+  return name === undefined ? undefined : names.own(name);
+}
+
+export function reactDialect(names: ReactNames): Dialect {
+  return {
+    declare(u, pattern, init, ctx) {
+      const hook = calledHook(names, init);
+      if (hook === undefined) return declareSelf(u, pattern, init);
+      const call = init as t.CallExpression;
+      switch (hook) {
+        case 'useState':
+        case 'useReducer':
+        case 'useOptimistic':
+          return declareState(u, pattern, call, ctx, hook === 'useReducer');
+        case 'useCallback':
+          return declareCallback(u, pattern, call, ctx);
+        case 'useMemo':
+          return declareMemo(u, pattern, call, ctx);
+        case 'useRef':
+        case 'createRef':
+          if (pattern.type !== 'Identifier') return false;
+          if (call.arguments[0]) use(u, u.expr(call.arguments[0], ctx), ctx);
+          addSymbol(u, { name: pattern.name, kind: 'ref', ...spanOf(pattern) }, pattern.binding);
+          return true;
+        case 'useContext':
+        case 'use':
+          return declareContext(u, pattern, call, ctx);
+      }
+      return false;
+    },
+    call(u, node, ctx) {
+      if (node.callee.type === 'Super') return { kind: 'computed', ...spanOf(node) };
+      if (memberName(node.callee) === undefined && isSetState(node.callee)) return writeState(u, node, ctx);
+      const hook = calledHook(names, node);
+      if (hook === undefined) return undefined;
+      if (EFFECTS.has(hook)) {
+        for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
+        return { kind: 'computed', ...spanOf(node) };
+      }
+      if (hook === 'useCallback' && node.arguments[0]) {
+        if (node.arguments[1]) use(u, u.expr(node.arguments[1], ctx), ctx);
+        return u.expr(node.arguments[0], ctx);
+      }
+      if (hook === 'useMemo') return readMemo(u, node, ctx);
+      if (hook === 'useContext') return consume(u, node, ctx);
+      if (hook === 'createElement' || hook === 'jsx' || hook === 'jsxs')
+        return readCreate(u, node, ctx, names);
+      if (hook === 'createPortal' && node.arguments[0]) {
+        const content = u.expr(node.arguments[0], ctx);
+        for (const arg of node.arguments.slice(1)) use(u, u.expr(arg, ctx), ctx);
+        return { ...use(u, content, ctx, 'text'), start: node.start!, end: node.end! };
+      }
+      return undefined;
+    },
+    self: readSelf,
+    assign: () => false,
+  };
+}
+
+/** `const { a } = this.props` and `const { b } = this.state`. */
+function declareSelf(u: Unit, pattern: t.LVal, init: t.Expression): boolean {
+  if (pattern.type !== 'ObjectPattern' || init.type !== 'MemberExpression') return false;
+  if (init.object.type !== 'ThisExpression' || init.property.type !== 'Identifier') return false;
+  if (init.property.name !== 'state') return false;
+  for (const property of pattern.properties) {
+    if (property.type === 'RestElement') continue;
+    const name = keyName(property);
+    let value: t.Node = property.value;
+    if (value.type === 'AssignmentPattern') value = value.left;
+    if (name !== undefined && value.type === 'Identifier' && value.binding) {
+      u.refs.set(value.binding, stateSymbol(u, name, property.key));
+    }
+  }
+  return true;
+}
+
+export function stateSymbol(u: Unit, name: string, at: t.Node): number {
+  const known = u.members.get(`state.${name}`);
+  if (known !== undefined) return known;
+  const index = addSymbol(u, { name, kind: 'state', ...spanOf(at) });
+  u.members.set(`state.${name}`, index);
+  return index;
+}
+
+/** `this.props.x`, `this.state.x`, `this.method` of a class component. */
+function readSelf(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression): ExprFact | undefined {
+  if (u.node.type !== 'ClassDeclaration' && u.node.type !== 'ClassExpression') return undefined;
+  const { object, property } = node;
+  if (node.computed || property.type !== 'Identifier') return undefined;
+  if (object.type === 'ThisExpression') {
+    const symbol = u.members.get(property.name);
+    return symbol === undefined ? undefined : { kind: 'identity', symbol, ...spanOf(node) };
+  }
+  if (object.type !== 'MemberExpression' || object.object.type !== 'ThisExpression') return undefined;
+  if (object.computed || object.property.type !== 'Identifier') return undefined;
+  if (object.property.name === 'state') {
+    return { kind: 'identity', symbol: stateSymbol(u, property.name, property), ...spanOf(node) };
+  }
+  return undefined;
+}
+
+const isSetState = (node: t.Node): boolean =>
+  node.type === 'MemberExpression' &&
+  node.object.type === 'ThisExpression' &&
+  node.property.type === 'Identifier' &&
+  node.property.name === 'setState';
+
+/** `this.setState({ a: … })` writes the members of the state by name. */
+function writeState(u: Unit, node: Call, ctx: Ctx): ExprFact {
+  const [next, ...others] = node.arguments;
+  const written = next && unwrap(next);
+  let object: t.Node | undefined = written;
+  if (written && isFunction(written)) object = unwrap(written.body);
+  if (next) {
+    const value = use(u, u.expr(next, ctx), ctx);
+    if (object?.type === 'ObjectExpression') {
+      for (const property of object.properties) {
+        const name = property.type === 'ObjectProperty' ? keyName(property) : undefined;
+        if (name === undefined || property.type !== 'ObjectProperty') continue;
+        const part = value.members?.find((one) => one.name === name)?.value;
+        u.facts.writes.push({
+          symbol: stateSymbol(u, name, property.key),
+          ...(part ? { value: part } : {}),
+          where: ctx.where,
+          fn: ctx.fn,
+          ...spanOf(property),
+        });
+      }
+    }
+  }
+  for (const other of others) use(u, u.expr(other, ctx), ctx);
+  return { kind: 'computed', ...spanOf(node) };
+}
+
+function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx, reducer: boolean): boolean {
+  if (pattern.type !== 'ArrayPattern') return false;
+  const [value, setter] = pattern.elements;
+  const first = call.arguments[reducer ? 1 : 0];
+  for (const arg of reducer ? call.arguments.slice(0, 1) : []) use(u, u.expr(arg, ctx), ctx);
+  const init = first ? use(u, u.expr(first, ctx), ctx) : undefined;
+  if (reducer) for (const arg of call.arguments.slice(2)) use(u, u.expr(arg, ctx), ctx);
+  const written = typeArguments(call)[0];
+  let type: TypeExpr = UNKNOWN;
+  if (!reducer) {
+    if (written) type = readType(written, u.file.named);
+    else if (first) {
+      const initial = typeOf(u, first);
+      type = widen(isFunction(unwrap(first)) ? { t: 'ret', of: initial } : initial);
+    }
+  }
+  let state = -1;
+  if (value?.type === 'Identifier') {
+    state = addSymbol(
+      u,
+      {
+        name: value.name,
+        kind: 'state',
+        ...spanOf(value),
+        ...(init ? { init } : {}),
+        ...(type.t === 'unknown' ? {} : { type }),
+      },
+      value.binding,
+    );
+  } else if (value) {
+    state = addSymbol(u, { name: 'state', kind: 'state', ...spanOf(value), ...(init ? { init } : {}) });
+    declarePattern(u, value, { kind: 'identity', symbol: state, ...spanOf(value) }, ctx, { kind: 'derived' });
+  }
+  if (setter?.type === 'Identifier') {
+    if (state < 0) {
+      // Only written: the state has no name of its own.
+      const name = setter.name.replace(/^set(?=[A-Z])/, '');
+      state = addSymbol(u, {
+        name: name[0]!.toLowerCase() + name.slice(1),
+        kind: 'state',
+        ...spanOf(setter),
+      });
+    }
+    addSymbol(
+      u,
+      {
+        name: setter.name,
+        kind: 'setter',
+        of: state,
+        ...spanOf(setter),
+        type: { t: 'fn', params: [{ name: 'value', type: UNKNOWN }], returns: { t: 'prim', n: 'void' } },
+      },
+      setter.binding,
+    );
+  }
+  return true;
+}
+
+function declareCallback(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  const [fn, deps] = call.arguments;
+  if (!fn) return false;
+  const value = u.expr(fn, ctx);
+  if (deps) use(u, u.expr(deps, { ...ctx, where: 'derivation' }), ctx, 'derivation');
+  const type = infer(unwrap(fn), inferContext(u));
+  declarePattern(u, pattern, value, ctx, { kind: 'derived', type });
+  return true;
+}
+
+function readMemo(u: Unit, call: Call, ctx: Ctx): ExprFact {
+  const [fn, deps] = call.arguments;
+  if (!fn) return { kind: 'computed', ...spanOf(call) };
+  if (deps) use(u, u.expr(deps, ctx), ctx);
+  const body = unwrap(fn);
+  const value = isFunction(body) ? readFunction(u, body, ctx, 'derivation') : use(u, u.expr(fn, ctx), ctx);
+  return { kind: 'computed', ...spanOf(call), uses: mergeUses(value), ...mergeContent(value) };
+}
+
+function declareMemo(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  const value = readMemo(u, call, ctx);
+  const written = typeArguments(call)[0];
+  const type: TypeExpr = written
+    ? readType(written, u.file.named)
+    : call.arguments[0]
+      ? { t: 'ret', of: typeOf(u, call.arguments[0]) }
+      : UNKNOWN;
+  declarePattern(u, pattern, value, ctx, { kind: 'derived', type });
+  return true;
+}
+
+function consume(u: Unit, call: Call, ctx: Ctx, name?: t.Identifier): ExprFact | undefined {
+  const key = call.arguments[0] && memberName(call.arguments[0]);
+  if (!key) return undefined;
+  const symbol = addSymbol(
+    u,
+    {
+      name: name?.name ?? key,
+      kind: 'injected',
+      ...spanOf(name ?? call),
+      type: { t: 'member', of: { t: 'value', name: key }, name: '#context' },
+    },
+    name?.binding,
+  );
+  u.facts.consumes.push({ key, symbol, where: ctx.fn === -1 ? 'setup' : ctx.where, ...spanOf(call) });
+  return { kind: 'identity', symbol, ...spanOf(call) };
+}
+
+function declareContext(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  const value = consume(u, call, ctx, pattern.type === 'Identifier' ? pattern : undefined);
+  if (!value) return false;
+  if (pattern.type === 'Identifier') return true;
+  declarePattern(u, pattern, value, ctx, { kind: 'derived', type: { t: 'sym', s: value.symbol! } });
+  return true;
+}
+
+/** `createElement(Tag, props, ...children)`, read as the markup it stands for. */
+function readCreate(u: Unit, call: Call, ctx: Ctx, names: ReactNames): ExprFact | undefined {
+  const [tagNode, props, ...children] = call.arguments;
+  if (!tagNode) return undefined;
+  const bare = unwrap(tagNode);
+  const name = bare.type === 'StringLiteral' ? bare.value : memberName(bare);
+  if (name === undefined) return undefined;
+  const tag = { name, ...spanOf(bare) };
+  const kind = bare.type === 'StringLiteral' ? 'element' : isFragment(names, name) ? 'group' : 'site';
+  const index = addNode(u, { kind, tag, ...spanOf(call) }, ctx);
+  const fact = u.facts.render[index]!;
+  if (kind === 'site') {
+    const expr = use(u, u.expr(bare, ctx), ctx);
+    if (expr.symbol !== undefined) fact.tag!.symbol = expr.symbol;
+    else if (bare.type === 'Identifier' && !bare.binding) fact.tag!.unbound = true;
+  }
+  const object = props && unwrap(props);
+  if (object?.type === 'ObjectExpression') {
+    for (const property of object.properties) {
+      if (property.type === 'SpreadElement') {
+        const value = use(u, u.expr(property.argument, ctx), ctx);
+        fact.attributes.push({
+          name: '...',
+          nameStart: property.start!,
+          nameEnd: property.end!,
+          mode: 'spread',
+          value,
+          ...spanOf(property),
+        });
+        continue;
+      }
+      const key = keyName(property);
+      const value =
+        property.type === 'ObjectMethod'
+          ? readFunction(u, property, ctx, 'handler')
+          : u.expr(property.value, ctx);
+      if (key === undefined) {
+        use(u, value, ctx);
+        continue;
+      }
+      value.type ??= property.type === 'ObjectMethod' ? UNKNOWN : typeOf(u, property.value);
+      if (kind === 'element') use(u, value, ctx, 'attribute');
+      place(u, value.content, index, key);
+      fact.attributes.push({
+        name: key,
+        nameStart: property.key.start!,
+        nameEnd: property.key.end!,
+        mode: modeOf(key),
+        value,
+        ...spanOf(property),
+      });
+    }
+  } else if (props && object?.type !== 'NullLiteral') {
+    const value = u.expr(props, ctx);
+    const carried = value.kind === 'identity' && /^(bag|rest)$/.test(u.facts.symbols[value.symbol!]!.kind);
+    if (!carried) use(u, value, ctx);
+    fact.attributes.push({
+      name: '...',
+      nameStart: props.start!,
+      nameEnd: props.end!,
+      mode: 'spread',
+      value,
+      ...spanOf(props),
+    });
+  }
+  for (const child of children) {
+    fact.nested = true;
+    const value = use(u, u.expr(child, ctx), ctx, 'text');
+    place(u, value.content, index);
+  }
+  return { kind: 'content', content: [index], ...spanOf(call), type: { t: 'content' } };
+}
+
+const modeOf = (name: string): AttributeFact['mode'] =>
+  name === 'key' ? 'key' : name === 'ref' ? 'ref' : 'value';
+
+const isFragment = (names: ReactNames, tag: string): boolean =>
+  ['Fragment', 'StrictMode', 'Suspense', 'Profiler', 'Activity'].includes(names.own(tag) ?? '');
+
+export function reactMarkup(names: ReactNames): MarkupDialect {
+  return {
+    attributeMode: (name) => modeOf(name),
+    isGroup: (_u, tag) => isFragment(names, tag),
+    provider(u, tag, node, attributes, ctx) {
+      const [key, part, more] = tag.name.split('.');
+      if (part === 'Consumer' && !more) return true;
+      if (part !== 'Provider' || more !== undefined || !key) return false;
+      const value = attributes.find((one) => one.name === 'value')?.value;
+      if (value?.kind === 'identity') use(u, value, ctx, 'provide');
+      u.facts.provides.push({
+        key,
+        keyStart: tag.start,
+        keyEnd: tag.start + key.length,
+        node,
+        where: 'setup',
+        ...(value ? { value } : {}),
+        start: tag.start,
+        end: tag.end,
+      });
+      return true;
+    },
+  };
+}

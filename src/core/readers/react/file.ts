@@ -1,0 +1,257 @@
+/** One file of JavaScript or TypeScript to facts, as React means it. */
+import type * as t from '@babel/types';
+import type { ComponentFacts, FileFacts, ValueFact } from '../../model/facts';
+import { UNKNOWN } from '../../model/types';
+import { readSilences } from '../script/comments';
+import { readExpr } from '../script/expr';
+import type { InferContext } from '../script/infer';
+import { readMarkup } from '../script/jsx';
+import { readExports, readImports, readTypes } from '../script/modules';
+import { parseScript } from '../script/parse';
+import { declarePattern } from '../script/patterns';
+import { readScopes, type NamedNode, type Scopes } from '../script/scope';
+import { readStatements } from '../script/statements';
+import { memberName } from '../script/type-expr';
+import {
+  addSymbol,
+  emptyFacts,
+  place,
+  settleEarly,
+  spanOf,
+  UNPLACED,
+  unwrap,
+  use,
+  type Ctx,
+  type FileContext,
+  type Unit,
+} from '../script/unit';
+import { readClass, readDefaults } from './classes';
+import { candidateOf, nameFromPath, type Candidate } from './components';
+import { reactDialect, reactMarkup } from './dialect';
+import { REACT_TRAITS, reactNames, reactTypes, type ReactNames } from './names';
+import { staticMembers, valueOf } from './values';
+
+const RENDER: Ctx = { where: 'derivation', fn: -1 };
+
+export function emptyFile(path: string): FileFacts {
+  return {
+    path,
+    language: 'script',
+    imports: [],
+    exports: [],
+    types: [],
+    values: [],
+    components: [],
+    mentions: [],
+    mounts: false,
+    silences: [],
+  };
+}
+
+/** Reads a file. Never throws: what cannot be parsed gives facts with a problem. */
+export function readReactFile(path: string, text: string): FileFacts {
+  const facts = emptyFile(path);
+  const parsed = parseScript(path, text);
+  if ('problem' in parsed) return { ...facts, problem: parsed.problem };
+  const { program, comments } = parsed;
+  facts.imports = readImports(program);
+  facts.exports = readExports(program);
+  facts.silences = readSilences(comments, text);
+  const names = reactNames(facts.imports);
+  const named = reactTypes(names);
+  facts.types = readTypes(program, named);
+  const scopes = readScopes(program);
+  const file: FileContext = { path, text, named, units: new Map() };
+  const candidates = findCandidates(scopes, names, file);
+  facts.values = readValues(scopes, candidates, names, file);
+  readUnits(facts, candidates, names, file);
+  readModule(facts, program, names, file);
+  readStatics(facts, program);
+  facts.mentions = readMentions(scopes, program, names);
+  facts.mounts =
+    /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text) &&
+    facts.imports.some((one) => /^react-dom/.test(one.from));
+  if (facts.components.length) facts.language = 'react';
+  return facts;
+}
+
+function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): Map<NamedNode, Candidate> {
+  const fallback = nameFromPath(file.path);
+  const found = new Map<NamedNode, Candidate>();
+  for (const one of scopes.named) {
+    const candidate = candidateOf(one, names, file.named, fallback);
+    if (!candidate || file.units.has(candidate.node)) continue;
+    found.set(one, candidate);
+    file.units.set(candidate.node, candidate.name);
+  }
+  return found;
+}
+
+function readValues(
+  scopes: Scopes,
+  candidates: Map<NamedNode, Candidate>,
+  names: ReactNames,
+  file: FileContext,
+) {
+  const ctx: InferContext = {
+    named: file.named,
+    lookup: (id) =>
+      id.binding && id.binding.scope.parent === undefined ? { t: 'value', name: id.binding.name } : UNKNOWN,
+  };
+  const values: ValueFact[] = [];
+  let component = 0;
+  for (const one of scopes.named) {
+    const candidate = candidates.get(one);
+    if (candidate) {
+      if (candidate.local !== undefined) {
+        const value: ValueFact = {
+          name: candidate.local,
+          kind: 'component',
+          component,
+          ...spanOf(one.id ?? one.node),
+        };
+        if (candidate.role === 'helper') value.type = valueOf(one, names, ctx).type ?? UNKNOWN;
+        values.push(value);
+      }
+      component++;
+    } else if (one.scope.parent === undefined) values.push(valueOf(one, names, ctx));
+  }
+  return values;
+}
+
+function newUnit(facts: ComponentFacts, node: t.Node, names: ReactNames, file: FileContext): Unit {
+  const markup = reactMarkup(names);
+  const u: Unit = {
+    file,
+    facts,
+    node,
+    dialect: reactDialect(names),
+    refs: new Map(),
+    props: new Map(),
+    members: new Map(),
+    contents: [],
+    roots: [],
+    early: [],
+    expr: (part, ctx) => {
+      const bare = unwrap(part);
+      return bare.type === 'JSXElement' || bare.type === 'JSXFragment'
+        ? readMarkup(u, bare, ctx, markup)
+        : readExpr(u, bare, ctx);
+    },
+    statements: (nodes, ctx) => readStatements(u, nodes, ctx),
+  };
+  return u;
+}
+
+function readUnits(
+  facts: FileFacts,
+  candidates: Map<NamedNode, Candidate>,
+  names: ReactNames,
+  file: FileContext,
+) {
+  for (const candidate of candidates.values()) {
+    const { node } = candidate;
+    const name = candidate.id ? spanOf(candidate.id) : { start: node.start!, end: node.start! };
+    const component = emptyFacts(candidate.name, spanOf(node), name, REACT_TRAITS);
+    component.role = candidate.role;
+    component.injected = candidate.injected;
+    if (candidate.propsType) component.propsType = candidate.propsType;
+    if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
+    const u = newUnit(component, node, names, file);
+    if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') readClass(u, node, RENDER);
+    else {
+      readParameters(u, node, candidate.role);
+      if (node.body.type === 'BlockStatement') u.statements(node.body.body, RENDER);
+      else place(u, use(u, u.expr(node.body, RENDER), RENDER, 'text').content, -1);
+    }
+    finish(u);
+    facts.components.push(component);
+  }
+}
+
+function readParameters(u: Unit, node: t.Function, role: Candidate['role']): void {
+  node.params.forEach((param, i) => {
+    if (role === 'helper' || i > 0) {
+      declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, RENDER, { kind: 'param' });
+      return;
+    }
+    const bare = param.type === 'AssignmentPattern' ? param.left : param;
+    const binding = bare.type === 'Identifier' ? bare.binding : undefined;
+    const bag = addSymbol(
+      u,
+      { name: bare.type === 'Identifier' ? bare.name : 'props', kind: 'bag', ...spanOf(bare) },
+      binding,
+    );
+    if (bare.type === 'ObjectPattern') {
+      declarePattern(u, bare, { kind: 'identity', symbol: bag, ...spanOf(bare) }, RENDER, {
+        kind: 'derived',
+      });
+    }
+  });
+}
+
+/** Everything that was not placed is drawn somewhere under the component. */
+function finish(u: Unit): void {
+  settleEarly(u);
+  for (const node of u.facts.render) if (node.parent === UNPLACED) node.parent = -1;
+  // `return children` and `return renderRow(x)` draw what they are given.
+  for (const read of u.facts.reads) {
+    const symbol = u.facts.symbols[read.symbol]!;
+    if (read.where !== 'text' || read.fn !== -1 || symbol.kind !== 'prop') continue;
+    if (u.facts.render.some((node) => node.outletSymbol === read.symbol)) continue;
+    u.facts.render.push({
+      kind: 'outlet',
+      parent: -1,
+      attributes: [],
+      outlet: symbol.port!,
+      outletSymbol: read.symbol,
+      start: read.start,
+      end: read.end,
+    });
+  }
+}
+
+/** The loose code of the file: mounted roots, route tables, markup in constants. */
+function readModule(facts: FileFacts, program: t.Program, names: ReactNames, file: FileContext): void {
+  const component = emptyFacts(nameFromPath(file.path), spanOf(program), { start: 0, end: 0 }, REACT_TRAITS);
+  component.role = 'module';
+  const u = newUnit(component, program, names, file);
+  const loose = program.body.filter((node) => !(node.type === 'FunctionDeclaration' && file.units.has(node)));
+  u.refs = new Map();
+  readStatements(u, loose, RENDER);
+  finish(u);
+  if (component.render.length) facts.components.push(component);
+}
+
+/** Members and defaults that are assigned to a component after it is made. */
+function readStatics(facts: FileFacts, program: t.Program): void {
+  for (const { owner, member, value } of staticMembers(program)) {
+    const known = facts.values.find((one) => one.name === owner);
+    if (!known) continue;
+    const component = known.component === undefined ? undefined : facts.components[known.component];
+    if (member === 'defaultProps' && component) readDefaults({ facts: component } as Unit, value);
+    else {
+      const target = memberName(value);
+      if (target) known.members = { ...known.members, [member]: target };
+    }
+  }
+}
+
+/** Module-level names that are used as values, not only rendered or exported. */
+function readMentions(scopes: Scopes, program: t.Program, names: ReactNames): string[] {
+  const wrapped = new Set<t.Node>();
+  for (const one of scopes.named) {
+    if (one.scope.parent !== undefined) continue;
+    const node = unwrap(one.node);
+    if (node.type !== 'CallExpression') continue;
+    const own = names.own(memberName(node.callee) ?? '');
+    const [first] = node.arguments;
+    if ((own === 'memo' || own === 'forwardRef') && first) wrapped.add(first);
+  }
+  const found = new Set<string>();
+  for (const binding of scopes.program.names.values()) {
+    if (binding.uses.some((use) => use.role === 'value' && !wrapped.has(use.id))) found.add(binding.name);
+  }
+  void program;
+  return [...found];
+}

@@ -1,0 +1,98 @@
+/** What React's own exports mean to a reader. */
+import type { ImportFact, Traits } from '../../model/facts';
+import { prim, UNKNOWN, type TypeExpr } from '../../model/types';
+import type { NamedType } from '../script/type-expr';
+
+export const REACT_TRAITS: Traits = {
+  callbackProps: true,
+  attributesFallThrough: false,
+  refExposes: 'nothing',
+  statementHandlers: false,
+  inputsWritable: false,
+  contentPort: 'children',
+};
+
+const MODULES = new Set([
+  'react',
+  'react-dom',
+  'react-dom/client',
+  'preact',
+  'preact/compat',
+  'preact/hooks',
+]);
+
+/** Local names to React's own: `useState` for `React.useState` and for `import { useState as keep }`. */
+export interface ReactNames {
+  own(name: string): string | undefined;
+}
+
+export function reactNames(imports: ImportFact[]): ReactNames {
+  const named = new Map<string, string>();
+  const spaces = new Set<string>(['React', 'ReactDOM']);
+  const taken = new Set<string>();
+  for (const one of imports) {
+    if (!MODULES.has(one.from)) {
+      taken.add(one.local);
+      continue;
+    }
+    if (one.name === '*' || one.name === 'default') spaces.add(one.local);
+    else named.set(one.local, one.name);
+  }
+  return {
+    own(name) {
+      const dot = name.indexOf('.');
+      if (dot < 0) return named.get(name);
+      const space = name.slice(0, dot);
+      return spaces.has(space) && !taken.has(space) ? name.slice(dot + 1) : undefined;
+    },
+  };
+}
+
+const CONTENT = new Set([
+  'ReactNode',
+  'ReactElement',
+  'ReactChild',
+  'ReactFragment',
+  'ReactPortal',
+  'ReactText',
+  'JSX.Element',
+]);
+const COMPONENT_TYPES = new Set([
+  'FC',
+  'FunctionComponent',
+  'VFC',
+  'SFC',
+  'VoidFunctionComponent',
+  'StatelessComponent',
+  'ForwardRefRenderFunction',
+  'ForwardRefExoticComponent',
+  'NamedExoticComponent',
+  'MemoExoticComponent',
+]);
+
+/** The names of React's types that say what a component takes: `FC<Props>`. */
+export const isComponentType = (own: string | undefined): boolean =>
+  own !== undefined && COMPONENT_TYPES.has(own);
+
+/** Types that React defines, by the name that the file uses for them. */
+export function reactTypes(names: ReactNames): NamedType {
+  return (name, args) => {
+    if (name === 'JSX.Element' || name === 'JSX.Node') return { t: 'content' };
+    const own = names.own(name);
+    if (own === undefined) return undefined;
+    if (CONTENT.has(own)) return { t: 'content' };
+    if (own === 'PropsWithChildren') {
+      const children: TypeExpr = {
+        t: 'object',
+        members: [{ name: 'children', type: { t: 'content' }, optional: true, start: -1, end: -1 }],
+      };
+      return { t: 'all', of: [...args(), children] };
+    }
+    if (/EventHandler$/.test(own)) return { t: 'handler' };
+    if (own === 'Key') return { t: 'union', of: [prim('string'), prim('number'), prim('bigint')] };
+    if (own === 'Dispatch') {
+      return { t: 'fn', params: [{ name: 'value', type: UNKNOWN }], returns: prim('void') };
+    }
+    return UNKNOWN;
+  };
+}

@@ -1,0 +1,251 @@
+/** JSX to render nodes. */
+import type * as t from '@babel/types';
+import type { AttributeFact, ExprFact, TagFact } from '../../model/facts';
+import { lit } from '../../model/types';
+import {
+  addNode,
+  isModuleLevel,
+  noteRead,
+  place,
+  propSymbol,
+  spanOf,
+  symbolOf,
+  typeOf,
+  unwrap,
+  use,
+  type Ctx,
+  type Unit,
+} from './unit';
+
+/** What a framework's markup means where it differs. */
+export interface MarkupDialect {
+  attributeMode(name: string, element: boolean): AttributeFact['mode'];
+  /** A tag that renders nothing of its own, such as a fragment. */
+  isGroup(u: Unit, tag: string): boolean;
+  /** Takes note of what a tag provides; true if it is no component of the project. */
+  provider(u: Unit, tag: TagFact, node: number, attributes: AttributeFact[], ctx: Ctx): boolean;
+}
+
+function tagName(node: t.JSXElement['openingElement']['name']): string {
+  if (node.type === 'JSXIdentifier') return node.name;
+  if (node.type === 'JSXNamespacedName') return `${node.namespace.name}:${node.name.name}`;
+  return `${tagName(node.object)}.${node.property.name}`;
+}
+
+function rootOf(node: t.JSXElement['openingElement']['name']): t.JSXIdentifier | undefined {
+  if (node.type === 'JSXIdentifier') return node;
+  return node.type === 'JSXMemberExpression' ? rootOf(node.object) : undefined;
+}
+
+/** Reads an element or fragment; its node is not placed yet. */
+export function readMarkup(
+  u: Unit,
+  node: t.JSXElement | t.JSXFragment,
+  ctx: Ctx,
+  dialect: MarkupDialect,
+): ExprFact {
+  const index =
+    node.type === 'JSXFragment'
+      ? addNode(u, { kind: 'group', ...spanOf(node) }, ctx)
+      : readElement(u, node, ctx, dialect);
+  readChildren(u, node.children, index, ctx);
+  return { kind: 'content', content: [index], ...spanOf(node), type: { t: 'content' } };
+}
+
+function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDialect): number {
+  const { name } = node.openingElement;
+  const tag: TagFact = { name: tagName(name), ...spanOf(name) };
+  const root = rootOf(name);
+  const plain =
+    name.type !== 'JSXMemberExpression' &&
+    (/^[a-z]/.test(tag.name) || tag.name.includes(':') || tag.name.includes('-'));
+  const kind = plain ? 'element' : dialect.isGroup(u, tag.name) ? 'group' : 'site';
+  const index = addNode(u, { kind, tag, ...spanOf(node) }, ctx);
+  const fact = u.facts.render[index]!;
+  if (plain && root?.binding) {
+    const symbol = symbolOf(u, root);
+    if (symbol !== undefined) fact.lowercase = { symbol };
+    else if (isModuleLevel(root.binding)) fact.lowercase = { module: root.name };
+  }
+  if (!plain && root) {
+    const symbol = symbolOf(u, root);
+    if (symbol !== undefined) {
+      tag.symbol = symbol;
+      const isBag = u.facts.symbols[symbol]!.kind === 'bag' && name.type === 'JSXMemberExpression';
+      if (isBag) {
+        tag.symbol = propSymbol(u, name.property.name, spanOf(name.property), 'read');
+      }
+      noteRead(u, tag.symbol, spanOf(name), ctx, tag.name.includes('.') && !isBag ? [tag.name] : undefined);
+    } else if (!root.binding && root.name !== 'this') tag.unbound = true;
+    else if (root.binding && !isModuleLevel(root.binding)) {
+      // Declared further down, or in a function around this one.
+      u.early.push({ binding: root.binding, at: spanOf(root), ctx });
+    }
+  }
+  for (const attribute of node.openingElement.attributes) {
+    fact.attributes.push(readAttribute(u, attribute, index, kind === 'element', ctx, dialect));
+  }
+  if (kind === 'site' && dialect.provider(u, tag, index, fact.attributes, ctx)) fact.kind = 'group';
+  return index;
+}
+
+function readAttribute(
+  u: Unit,
+  node: t.JSXAttribute | t.JSXSpreadAttribute,
+  parent: number,
+  element: boolean,
+  ctx: Ctx,
+  dialect: MarkupDialect,
+): AttributeFact {
+  if (node.type === 'JSXSpreadAttribute') {
+    const value = readSpread(u, node.argument, element, ctx);
+    return {
+      name: '...',
+      nameStart: node.start!,
+      nameEnd: node.end!,
+      mode: 'spread',
+      value,
+      ...spanOf(node),
+    };
+  }
+  const name =
+    node.name.type === 'JSXIdentifier'
+      ? node.name.name
+      : `${node.name.namespace.name}:${node.name.name.name}`;
+  const common = {
+    name,
+    nameStart: node.name.start!,
+    nameEnd: node.name.end!,
+    mode: dialect.attributeMode(name, element),
+    ...spanOf(node),
+  };
+  if (!node.value) {
+    return { ...common, value: { kind: 'literal', type: lit(true), ...spanOf(node) } };
+  }
+  if (node.value.type === 'StringLiteral') {
+    return { ...common, value: { kind: 'literal', type: lit(node.value.value), ...spanOf(node.value) } };
+  }
+  const inner = node.value.type === 'JSXExpressionContainer' ? node.value.expression : node.value;
+  const value = u.expr(inner, ctx);
+  value.type ??= typeOf(u, inner);
+  place(u, value.content, parent, name);
+  if (value.kind === 'identity' && value.symbol !== undefined) {
+    const symbol = u.facts.symbols[value.symbol]!;
+    place(u, symbol.init?.content, parent, name);
+    if (element || common.mode !== 'value') {
+      if (element && symbol.kind === 'prop' && /^on[A-Z]/.test(name)) {
+        u.facts.emits.push({
+          symbol: value.symbol,
+          event: symbol.port!,
+          args: [],
+          fn: -1,
+          guarded: true,
+          how: 'listener',
+          ...spanOf(inner),
+        });
+      } else noteRead(u, value.symbol, value, { ...ctx, where: 'attribute' });
+    }
+  }
+  const fact: AttributeFact = { ...common, value };
+  const call = unwrap(inner);
+  if (call.type === 'CallExpression') {
+    const callee = unwrap(call.callee);
+    if (callee.type === 'Identifier') {
+      const symbol = symbolOf(u, callee);
+      if (symbol !== undefined) {
+        const { fn } = u.facts.symbols[symbol]!;
+        fact.called = { symbol, ...(fn === undefined ? {} : { fn }) };
+      } else if (callee.binding && isModuleLevel(callee.binding)) fact.called = { module: callee.name };
+    } else {
+      const inside = value.symbol;
+      if (value.kind === 'call' && inside !== undefined) {
+        const { fn } = u.facts.symbols[inside]!;
+        fact.called = { symbol: inside, ...(fn === undefined ? {} : { fn }) };
+      }
+    }
+  }
+  return fact;
+}
+
+/** `{...x}`: props and rest objects are carried by name, object literals by member. */
+function readSpread(u: Unit, node: t.Node, element: boolean, ctx: Ctx): ExprFact {
+  const bare = unwrap(node);
+  if (bare.type === 'Identifier') {
+    const symbol = symbolOf(u, bare);
+    const kind = symbol === undefined ? undefined : u.facts.symbols[symbol]!.kind;
+    if (kind === 'bag' || kind === 'rest') {
+      // On a plain element every name reaches the page.
+      return { kind: 'identity', symbol: symbol!, ...spanOf(bare), ...(element ? { open: true } : {}) };
+    }
+  }
+  const value = use(u, u.expr(node, ctx), ctx);
+  value.type ??= typeOf(u, bare);
+  return value;
+}
+
+function readChildren(u: Unit, children: t.JSXElement['children'], parent: number, ctx: Ctx): void {
+  const fact = u.facts.render[parent]!;
+  let count = 0;
+  for (const child of children) {
+    if (child.type === 'JSXText') {
+      if (/\S/.test(child.value)) {
+        fact.nested = true;
+        count++;
+      }
+      continue;
+    }
+    if (child.type === 'JSXElement' || child.type === 'JSXFragment') {
+      fact.nested = true;
+      count++;
+      place(u, u.expr(child, ctx).content, parent);
+      continue;
+    }
+    if (child.type === 'JSXExpressionContainer' && child.expression.type === 'JSXEmptyExpression') continue;
+    fact.nested = true;
+    count++;
+    const value = readChild(u, child.expression, parent, ctx);
+    fact.only = value;
+  }
+  if (count !== 1) delete fact.only;
+}
+
+/** An expression in the place of content. */
+function readChild(u: Unit, node: t.Node, parent: number, ctx: Ctx): ExprFact {
+  const value = u.expr(node, ctx);
+  const site = u.facts.render[parent]!.kind === 'site';
+  if (value.kind === 'identity') {
+    const symbol = u.facts.symbols[value.symbol!]!;
+    place(u, symbol.init?.content, parent);
+    if (symbol.kind === 'prop') placeOutlet(u, value.symbol!, value, parent, ctx);
+    if (!site || symbol.kind !== 'prop') noteRead(u, value.symbol!, value, { ...ctx, where: 'text' });
+  } else if (value.kind === 'call' && value.symbol !== undefined) {
+    const symbol = u.facts.symbols[value.symbol]!;
+    if (symbol.kind === 'prop') placeOutlet(u, value.symbol, value, parent, ctx);
+  } else {
+    for (const symbol of value.uses ?? []) {
+      const fact = u.facts.symbols[symbol]!;
+      place(u, fact.init?.content, parent);
+      if (fact.kind === 'prop' && (value.kind === 'computed' || value.kind === 'call')) {
+        placeOutlet(u, symbol, value, parent, ctx);
+      }
+    }
+  }
+  place(u, value.content, parent);
+  return value;
+}
+
+/** A prop in the place of content: an outlet, if the prop turns out to be a slot. */
+export function placeOutlet(u: Unit, symbol: number, at: ExprFact, parent: number, ctx: Ctx): void {
+  const index = addNode(
+    u,
+    {
+      kind: 'outlet',
+      outlet: u.facts.symbols[symbol]!.port!,
+      outletSymbol: symbol,
+      start: at.start,
+      end: at.end,
+    },
+    ctx,
+  );
+  u.facts.render[index]!.parent = parent;
+}

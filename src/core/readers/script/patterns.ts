@@ -1,0 +1,151 @@
+/** Declarations: what each name of a pattern stands for, given the value that is taken apart. */
+import type * as t from '@babel/types';
+import type { ExprFact, SymbolFact } from '../../model/facts';
+import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
+import { readType } from './type-expr';
+import { annotationOf, keyName } from './type-expr';
+import { addSymbol, noteRead, propSymbol, spanOf, typeOf, usesOf, type Ctx, type Unit } from './unit';
+
+export interface Meaning {
+  kind: SymbolFact['kind'];
+  type?: TypeExpr;
+}
+
+const derivedFrom = (source: ExprFact, at: t.Node): ExprFact => ({
+  kind: 'computed',
+  uses: usesOf(source),
+  ...spanOf(at),
+});
+
+/** Declares the names of a pattern; the value's identity is carried where the pattern keeps it. */
+export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: Ctx, meaning: Meaning): void {
+  const annotation = annotationOf(pattern);
+  const type = annotation ? readType(annotation, u.file.named) : meaning.type;
+  switch (pattern.type) {
+    case 'Identifier': {
+      if (!pattern.binding) return;
+      if (source.kind === 'identity' && !pattern.binding.reassigned && meaning.kind === 'derived') {
+        u.refs.set(pattern.binding, source.symbol!);
+        return;
+      }
+      if (source.kind === 'identity') noteRead(u, source.symbol!, source, { ...ctx, where: 'derivation' });
+      const kind =
+        meaning.kind === 'derived' &&
+        source.kind === 'function' &&
+        source.fn !== undefined &&
+        !pattern.binding.reassigned
+          ? 'handler'
+          : meaning.kind;
+      addSymbol(
+        u,
+        {
+          name: pattern.name,
+          kind,
+          ...spanOf(pattern),
+          init: source,
+          ...(type && type.t !== 'unknown' ? { type } : {}),
+          ...(kind === 'handler' ? { fn: source.fn! } : {}),
+        },
+        pattern.binding,
+      );
+      return;
+    }
+    case 'AssignmentPattern': {
+      const fallback = u.expr(pattern.right, ctx);
+      const both: ExprFact = {
+        ...derivedFrom(source, pattern),
+        uses: [...usesOf(source), ...usesOf(fallback)],
+      };
+      declarePattern(u, pattern.left, both, ctx, meaning);
+      return;
+    }
+    case 'TSParameterProperty':
+      declarePattern(u, pattern.parameter, source, ctx, meaning);
+      return;
+    case 'RestElement':
+      declarePattern(u, pattern.argument, derivedFrom(source, pattern), ctx, { kind: meaning.kind });
+      return;
+    case 'ArrayPattern':
+      if (source.kind === 'identity') noteRead(u, source.symbol!, source, { ...ctx, where: 'derivation' });
+      pattern.elements.forEach((element, i) => {
+        if (!element) return;
+        const part: TypeExpr = type
+          ? type.t === 'tuple'
+            ? (type.of[i] ?? UNKNOWN)
+            : { t: 'elem', of: type }
+          : UNKNOWN;
+        declarePattern(u, element, derivedFrom(source, element), ctx, { kind: meaning.kind, type: part });
+      });
+      return;
+    case 'ObjectPattern': {
+      const bag = source.kind === 'identity' ? u.facts.symbols[source.symbol!]! : undefined;
+      if (bag?.kind === 'bag' || bag?.kind === 'rest') {
+        declareProps(u, pattern, bag, ctx);
+        return;
+      }
+      for (const property of pattern.properties) {
+        if (property.type === 'RestElement') {
+          if (source.symbol !== undefined)
+            noteRead(u, source.symbol, spanOf(property), { ...ctx, where: 'derivation' });
+          declarePattern(u, property.argument, derivedFrom(source, property), ctx, { kind: meaning.kind });
+          continue;
+        }
+        const name = keyName(property);
+        if (property.computed) u.expr(property.key, ctx);
+        const part = name === undefined ? UNKNOWN : memberType(type, name);
+        let value = derivedFrom(source, property);
+        if (source.symbol !== undefined && (source.kind === 'identity' || source.kind === 'member')) {
+          const path = [...(source.path ?? []), name ?? '[]'];
+          noteRead(u, source.symbol, spanOf(property), { ...ctx, where: 'derivation' }, path);
+          value = { kind: 'member', symbol: source.symbol, path, ...spanOf(property) };
+        }
+        declarePattern(u, property.value as t.Node, value, ctx, { kind: meaning.kind, type: part });
+      }
+    }
+  }
+}
+
+const memberType = (type: TypeExpr | undefined, name: string): TypeExpr =>
+  type && type.t !== 'unknown' ? { t: 'member', of: type, name } : UNKNOWN;
+
+/** `{ a, b: c = 1, ...rest }` of the props: each name is the prop itself. */
+export function declareProps(u: Unit, pattern: t.ObjectPattern, bag: SymbolFact, ctx: Ctx): void {
+  const taken = [...(bag.except ?? [])];
+  for (const property of pattern.properties) {
+    if (property.type === 'RestElement') {
+      const { argument } = property;
+      if (argument.type !== 'Identifier' || !argument.binding) continue;
+      addSymbol(
+        u,
+        { name: argument.name, kind: 'rest', except: [...taken], ...spanOf(argument) },
+        argument.binding,
+      );
+      continue;
+    }
+    const name = keyName(property);
+    if (name === undefined) {
+      u.facts.openProps = true;
+      continue;
+    }
+    taken.push(name);
+    let value = property.value as t.Node;
+    let fallback: ExprFact | undefined;
+    if (value.type === 'AssignmentPattern') {
+      fallback = u.expr(value.right, ctx);
+      fallback.type ??= widenDefault(typeOf(u, value.right));
+      value = value.left;
+    }
+    if (value.type === 'Identifier' && value.binding) {
+      const symbol = propSymbol(u, name, spanOf(property.key), 'destructured', value.name, fallback);
+      u.refs.set(value.binding, symbol);
+    } else {
+      const symbol = propSymbol(u, name, spanOf(property.key), 'destructured', name, fallback);
+      declarePattern(u, value, { kind: 'identity', symbol, ...spanOf(property.key) }, ctx, {
+        kind: 'derived',
+        type: { t: 'sym', s: symbol },
+      });
+    }
+  }
+}
+
+const widenDefault = (type: TypeExpr): TypeExpr => (type.t === 'lit' ? type : widen(type));

@@ -1,0 +1,143 @@
+/** Statements of a function body, in order. */
+import type * as t from '@babel/types';
+import { declareFunction, mentionOuter } from './expr';
+import { variableType } from './infer';
+import { declarePattern } from './patterns';
+import { eachChild } from './scope';
+import { inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
+
+/** Whether control never goes past the statement. */
+function leaves(node: t.Node | null | undefined): boolean {
+  if (!node) return false;
+  if (node.type === 'ReturnStatement' || node.type === 'ThrowStatement') return true;
+  if (node.type === 'BlockStatement') return leaves(node.body.at(-1));
+  return node.type === 'IfStatement' && leaves(node.consequent) && leaves(node.alternate);
+}
+
+/** Reads statements. Function declarations come first, as they are hoisted. */
+export function readStatements(u: Unit, nodes: t.Node[], outer: Ctx): void {
+  let ctx = outer;
+  const hoisted = nodes.filter((node): node is t.FunctionDeclaration => node.type === 'FunctionDeclaration');
+  const late = hoisted.filter((node) => ctx.fn === -1 && !u.file.units.has(node));
+  for (const node of nodes) {
+    if (node.type === 'FunctionDeclaration') {
+      if (!late.includes(node)) declareFunction(u, node, ctx);
+      continue;
+    }
+    // A handler may use state that is declared below it, so it is read once that is known.
+    if (late.length && node.type !== 'VariableDeclaration') {
+      for (const fn of late.splice(0)) declareFunction(u, fn, ctx);
+    }
+    readStatement(u, node, ctx);
+    if (node.type === 'IfStatement' && leaves(node.consequent) && !node.alternate) {
+      ctx = { ...ctx, when: ctx.when ?? spanOf(node.test) };
+    }
+  }
+  for (const fn of late) declareFunction(u, fn, ctx);
+}
+
+function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
+  switch (node.type) {
+    case 'VariableDeclaration':
+      for (const declarator of node.declarations) readDeclarator(u, declarator, node.kind === 'const', ctx);
+      return;
+    case 'ExpressionStatement': {
+      const expr = u.expr(node.expression, ctx);
+      use(u, expr, ctx);
+      return;
+    }
+    case 'ReturnStatement': {
+      if (!node.argument) return;
+      const expr = use(u, u.expr(node.argument, ctx), ctx, ctx.fn === -1 ? 'text' : ctx.where);
+      giveBack(u, expr.content, ctx);
+      if (expr.kind === 'identity') {
+        giveBack(u, u.facts.symbols[expr.symbol!]!.init?.content, ctx);
+      }
+      return;
+    }
+    case 'IfStatement': {
+      use(u, u.expr(node.test, { ...ctx, where: 'condition' }), ctx, 'condition');
+      const inner = { ...ctx, when: spanOf(node.test) };
+      readStatement(u, node.consequent, inner);
+      if (node.alternate) readStatement(u, node.alternate, inner);
+      return;
+    }
+    case 'BlockStatement':
+      readStatements(u, node.body, ctx);
+      return;
+    case 'FunctionDeclaration':
+      declareFunction(u, node, ctx);
+      return;
+    case 'ClassDeclaration':
+      mentionOuter(u, node, ctx);
+      return;
+    case 'ForOfStatement':
+    case 'ForInStatement': {
+      const list = use(u, u.expr(node.right, ctx), ctx);
+      const inner = { ...ctx, each: spanOf(node.right) };
+      if (node.left.type === 'VariableDeclaration') {
+        for (const declarator of node.left.declarations) {
+          declarePattern(u, declarator.id, { ...list, kind: 'computed', uses: usesOfList(list) }, inner, {
+            kind: 'loop',
+          });
+        }
+      }
+      readStatement(u, node.body, inner);
+      return;
+    }
+    case 'SwitchStatement':
+      use(u, u.expr(node.discriminant, { ...ctx, where: 'condition' }), ctx, 'condition');
+      for (const one of node.cases) {
+        if (one.test) use(u, u.expr(one.test, ctx), ctx, 'condition');
+        readStatements(u, one.consequent, { ...ctx, when: spanOf(one.test ?? node.discriminant) });
+      }
+      return;
+    case 'ExportNamedDeclaration':
+    case 'ExportDefaultDeclaration':
+      if (node.declaration && node.declaration.type !== 'TSDeclareFunction') {
+        if (/Declaration$/.test(node.declaration.type)) readStatement(u, node.declaration, ctx);
+        else use(u, u.expr(node.declaration, ctx), ctx);
+      }
+      return;
+    case 'ImportDeclaration':
+    case 'ExportAllDeclaration':
+    case 'EmptyStatement':
+    case 'BreakStatement':
+    case 'ContinueStatement':
+      return;
+  }
+  if (/^TS|^Type|^Declare|^Opaque|^Interface/.test(node.type)) return;
+  // for, while, try, labels, throw: their parts in order.
+  const test = /^(While|DoWhile|For)/.test(node.type);
+  eachChild(node, (child) => {
+    if (/(Statement|Declaration|Clause)$/.test(child.type)) readStatement(u, child, ctx);
+    else if (child.type !== 'Identifier' || node.type !== 'CatchClause') {
+      use(u, u.expr(child, test ? { ...ctx, where: 'condition' } : ctx), ctx, test ? 'condition' : ctx.where);
+    }
+  });
+}
+
+const usesOfList = (expr: { symbol?: number; uses?: number[] }) =>
+  expr.symbol !== undefined ? [expr.symbol] : (expr.uses ?? []);
+
+/** What a function gives back is placed by its caller; what the component gives back is its root. */
+function giveBack(u: Unit, content: number[] | undefined, ctx: Ctx): void {
+  if (!content?.length) return;
+  if (ctx.fn === -1) {
+    place(u, content, -1);
+    u.roots.push(...content);
+  } else u.contents[ctx.fn]!.push(...content);
+}
+
+function readDeclarator(u: Unit, node: t.VariableDeclarator, constant: boolean, ctx: Ctx): void {
+  if (!node.init) {
+    declarePattern(u, node.id, { kind: 'computed', ...spanOf(node.id) }, ctx, { kind: 'derived' });
+    return;
+  }
+  const init = unwrap(node.init) as t.Expression;
+  if (u.dialect.declare(u, node.id as t.LVal, init, ctx)) return;
+  const value = u.expr(init, ctx);
+  if (value.component && value.kind === 'function') return;
+  const type = variableType(node.id, node.init, constant, inferContext(u));
+  declarePattern(u, node.id, value, ctx, { kind: 'derived', ...(type.t === 'unknown' ? {} : { type }) });
+}

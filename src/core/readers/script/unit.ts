@@ -1,0 +1,249 @@
+/**
+ * What is gathered while one component (or hook, or the loose code of a file) is read: its facts, and the
+ * symbols that its bindings stand for.
+ */
+import type * as t from '@babel/types';
+import type {
+  ComponentFacts,
+  ExprFact,
+  FunctionFact,
+  PortFact,
+  RenderFact,
+  Span,
+  SymbolFact,
+  Traits,
+  Where,
+} from '../../model/facts';
+import { UNKNOWN, type TypeExpr } from '../../model/types';
+import { infer } from './infer';
+import { isWithin, type Binding } from './scope';
+import type { NamedType } from './type-expr';
+
+/** Where the reader stands. */
+export interface Ctx {
+  where: Where;
+  /** Index of the function whose body is read, or -1 in the render itself. */
+  fn: number;
+  when?: Span;
+  each?: Span;
+}
+
+export interface FileContext {
+  path: string;
+  text: string;
+  named: NamedType;
+  /** Functions and classes that are read as units of their own, by name. */
+  units: Map<t.Node, string>;
+}
+
+/** What a framework adds to the reading of plain code. */
+export interface Dialect {
+  /** Takes over a declaration that it understands (a hook, say). */
+  declare(u: Unit, pattern: t.LVal, init: t.Expression, ctx: Ctx): boolean;
+  /** Takes over a call that it understands. */
+  call(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ctx: Ctx): ExprFact | undefined;
+  /** Takes over a member chain that starts at `this`. */
+  self(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression): ExprFact | undefined;
+  /** Takes over an assignment that it understands. */
+  assign(u: Unit, node: t.AssignmentExpression, ctx: Ctx): boolean;
+}
+
+export interface Unit {
+  file: FileContext;
+  facts: ComponentFacts;
+  /** The function, class or program. */
+  node: t.Node;
+  dialect: Dialect;
+  refs: Map<Binding, number>;
+  props: Map<string, number>;
+  /** Methods and other members reached by `this`. */
+  members: Map<string, number>;
+  /** Render nodes that a function gives back, by function. */
+  contents: number[][];
+  /** The outermost nodes of the component's own render. */
+  roots: number[];
+  /** Uses of names that are declared further down. */
+  early: { binding: Binding; at: Span; ctx: Ctx }[];
+  expr(node: t.Node, ctx: Ctx): ExprFact;
+  statements(nodes: t.Node[], ctx: Ctx): void;
+}
+
+export function emptyFacts(name: string, span: Span, nameSpan: Span, traits: Traits): ComponentFacts {
+  return {
+    name,
+    start: span.start,
+    end: span.end,
+    nameStart: nameSpan.start,
+    nameEnd: nameSpan.end,
+    role: 'component',
+    traits,
+    ports: [],
+    openProps: false,
+    injected: false,
+    symbols: [],
+    functions: [],
+    reads: [],
+    writes: [],
+    emits: [],
+    provides: [],
+    consumes: [],
+    render: [],
+  };
+}
+
+export const spanOf = (node: t.Node): Span => ({ start: node.start!, end: node.end! });
+
+export function addSymbol(u: Unit, symbol: SymbolFact, binding?: Binding): number {
+  const index = u.facts.symbols.push(symbol) - 1;
+  if (binding) u.refs.set(binding, index);
+  return index;
+}
+
+/** The symbol of a prop; its port is noted at the first use. */
+export function propSymbol(
+  u: Unit,
+  name: string,
+  at: Span,
+  how: PortFact['declared'],
+  local = name,
+  fallback?: ExprFact,
+): number {
+  let index = u.props.get(name);
+  if (index === undefined) {
+    index = addSymbol(u, { name: local, kind: 'prop', port: name, ...at });
+    u.props.set(name, index);
+    if (!u.facts.ports.some((port) => port.name === name)) {
+      u.facts.ports.push({ name, channel: 'prop', declared: how, ...at });
+    }
+  }
+  if (fallback) {
+    const port = u.facts.ports.find((one) => one.name === name)!;
+    port.default ??= fallback;
+  }
+  return index;
+}
+
+/** The symbol that an identifier stands for in this unit, or undefined for names from elsewhere. */
+export function symbolOf(u: Unit, id: t.Identifier | t.JSXIdentifier): number | undefined {
+  return id.binding ? u.refs.get(id.binding) : undefined;
+}
+
+export const isModuleLevel = (binding: Binding): boolean => binding.scope.parent === undefined;
+
+/** Whether a binding is declared inside the unit, though it may not have been reached yet. */
+export const isOwn = (u: Unit, binding: Binding): boolean =>
+  !isModuleLevel(binding) && isWithin(binding.scope, u.node);
+
+export function noteRead(u: Unit, symbol: number, at: Span, ctx: Ctx, path?: string[]): void {
+  const { kind } = u.facts.symbols[symbol]!;
+  if (kind === 'module') return;
+  if (kind === 'bag' && !path) u.facts.openProps = true;
+  if (kind === 'rest' && !path) u.facts.openProps = true;
+  u.facts.reads.push({
+    symbol,
+    ...(path?.length ? { path } : {}),
+    where: ctx.where,
+    fn: ctx.fn,
+    start: at.start,
+    end: at.end,
+  });
+}
+
+/** Notes that the value of an expression is used here, where the expression is a symbol and nothing more. */
+export function use(u: Unit, expr: ExprFact, ctx: Ctx, where: Where = ctx.where): ExprFact {
+  if (expr.kind === 'identity') noteRead(u, expr.symbol!, expr, { ...ctx, where });
+  return expr;
+}
+
+export const usesOf = (expr: ExprFact): number[] =>
+  expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
+
+/** Symbols of several expressions, each once. */
+export const mergeUses = (...list: (ExprFact | undefined)[]): number[] => [
+  ...new Set(list.flatMap((expr) => (expr ? usesOf(expr) : []))),
+];
+
+export const mergeContent = (...list: (ExprFact | undefined)[]): { content?: number[] } => {
+  const all = list.flatMap((expr) => expr?.content ?? []);
+  return all.length ? { content: all } : {};
+};
+
+/** Puts render nodes in their place, unless they already have one. */
+export function place(u: Unit, content: number[] | undefined, parent: number, slot?: string): void {
+  for (const index of content ?? []) {
+    const node = u.facts.render[index]!;
+    if (node.parent !== UNPLACED) continue;
+    node.parent = parent;
+    if (slot !== undefined) node.slot = slot;
+  }
+}
+
+/** The parent of a render node that nobody has placed yet. */
+export const UNPLACED = -2;
+
+export function addNode(
+  u: Unit,
+  node: Omit<RenderFact, 'parent' | 'attributes'> & Partial<RenderFact>,
+  ctx: Ctx,
+) {
+  const full: RenderFact = {
+    parent: UNPLACED,
+    attributes: [],
+    ...(ctx.when ? { when: ctx.when } : {}),
+    ...(ctx.each ? { each: ctx.each } : {}),
+    ...node,
+  };
+  return u.facts.render.push(full) - 1;
+}
+
+export function addFunction(u: Unit, node: t.Node, parent: number, where: FunctionFact['where']): number {
+  u.contents.push([]);
+  return u.facts.functions.push({ ...spanOf(node), parent, where, params: [], calls: [] }) - 1;
+}
+
+/** Notes the reads of names that were used above their declaration. */
+export function settleEarly(u: Unit): void {
+  for (const { binding, at, ctx } of u.early) {
+    const symbol = u.refs.get(binding);
+    if (symbol === undefined) continue;
+    noteRead(u, symbol, at, ctx);
+    if (ctx.fn >= 0) {
+      const { calls } = u.facts.functions[ctx.fn]!;
+      if (u.facts.symbols[symbol]!.kind === 'handler' && !calls.includes(symbol)) calls.push(symbol);
+    }
+  }
+}
+
+/** The type of an expression inside the unit. */
+export function typeOf(u: Unit, node: t.Node | null | undefined): TypeExpr {
+  return infer(node, inferContext(u));
+}
+
+export function inferContext(u: Unit) {
+  return {
+    named: u.file.named,
+    lookup: (id: t.Identifier): TypeExpr => {
+      const { binding } = id;
+      if (!binding) return UNKNOWN;
+      const symbol = u.refs.get(binding);
+      if (symbol !== undefined) return { t: 'sym', s: symbol };
+      return isModuleLevel(binding) ? { t: 'value', name: binding.name } : UNKNOWN;
+    },
+  };
+}
+
+/** Takes away type assertions, parentheses and the like, which leave a value what it is. */
+export function unwrap(node: t.Node): t.Node {
+  let at = node;
+  while (
+    at.type === 'TSAsExpression' ||
+    at.type === 'TSNonNullExpression' ||
+    at.type === 'TSSatisfiesExpression' ||
+    at.type === 'TSTypeAssertion' ||
+    at.type === 'ParenthesizedExpression' ||
+    at.type === 'TypeCastExpression'
+  ) {
+    at = at.expression;
+  }
+  return at;
+}
