@@ -56,15 +56,22 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
     const path = join(dir, written);
     const direct = locate(path);
     if (direct !== undefined) return direct;
-    const inner = written.replace(/^\.\//, '').replace(/^(dist|lib|build|out|es|esm|cjs)\/((esm|cjs|es|umd|types)\/)?/, '');
-    return locate(join(dir, 'src', inner)) ?? locate(join(dir, 'src', inner.replace(/\.d\.[cm]?ts$|\.[cm]?js$/, '')));
+    const inner = written
+      .replace(/^\.\//, '')
+      .replace(/^(dist|lib|build|out|es|esm|cjs)\/((esm|cjs|es|umd|types)\/)?/, '');
+    return (
+      locate(join(dir, 'src', inner)) ??
+      locate(join(dir, 'src', inner.replace(/\.d\.[cm]?ts$|\.[cm]?js$/, '')))
+    );
   }
 
   const packages = packageManifests.map((manifest): Package => {
     const dir = dirname(manifest.path);
     const found = manifest.entries.map((entry) => sourceOf(dir, entry));
     const known = [...new Set(found.filter((one) => one !== undefined))];
-    const guess = ['src/index', 'index', 'src/main'].map((name) => locate(join(dir, name))).find((one) => one !== undefined);
+    const guess = ['src/index', 'index', 'src/main']
+      .map((name) => locate(join(dir, name)))
+      .find((one) => one !== undefined);
     if (!known.length && guess !== undefined && manifest.entries.length) known.push(guess);
     return {
       dir,

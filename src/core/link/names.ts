@@ -8,17 +8,27 @@ export interface Names {
   lookup(file: number, name: string): Target;
   /** A type name: the declaring file and its declaration. */
   lookupType(file: number, name: string): { file: number; decl: FileFacts['types'][number] } | undefined;
+  /** What a file exports under a public name. */
+  exported(file: number, name: string): Target;
   /** The public names of a file, with those that it re-exports. */
   exportsOf(file: number): string[];
 }
 
 const OUTSIDE: Target = { kind: 'outside' };
 
-export function linkNames(files: FileFacts[], modules: Modules, componentIds: number[][]): Names {
+/** `componentIds` gives the project's number of each file's components; `homes` the way back. */
+export function linkNames(
+  files: FileFacts[],
+  modules: Modules,
+  componentIds: number[][],
+  homes: { file: number; index: number }[],
+): Names {
   const values = files.map((file) => new Map(file.values.map((value) => [value.name, value])));
   const types = files.map((file) => new Map(file.types.map((type) => [type.name, type])));
   const imports = files.map((file) => new Map(file.imports.map((one) => [one.local, one])));
-  const exportsByName = files.map((file) => new Map(file.exports.filter((one) => one.name !== '*').map((one) => [one.name, one])));
+  const exportsByName = files.map(
+    (file) => new Map(file.exports.filter((one) => one.name !== '*').map((one) => [one.name, one])),
+  );
   const stars = files.map((file) => file.exports.filter((one) => one.name === '*'));
   const cache = new Map<string, Target>();
 
@@ -42,13 +52,9 @@ export function linkNames(files: FileFacts[], modules: Modules, componentIds: nu
   function member(target: Target, name: string): Target {
     if (target.kind === 'module') return exported(target.file, name);
     if (target.kind === 'component') {
-      for (const [file, ids] of componentIds.entries()) {
-        const index = ids.indexOf(target.component);
-        if (index < 0) continue;
-        const value = files[file]!.values.find((one) => one.component === index);
-        const link = value?.members?.[name];
-        return link ? lookup(file, link) : OUTSIDE;
-      }
+      const { file, index } = homes[target.component]!;
+      const link = files[file]!.values.find((one) => one.component === index)?.members?.[name];
+      return link ? lookup(file, link) : OUTSIDE;
     }
     if (target.kind === 'value') {
       const link = target.value.members?.[name];
@@ -98,6 +104,8 @@ export function linkNames(files: FileFacts[], modules: Modules, componentIds: nu
   }
 
   function findExport(file: number, name: string): Target {
+    // A module of another kind (`module.exports = …`) says nothing here.
+    if (files[file]!.exports.length === 0) return OUTSIDE;
     const fact = exportsByName[file]!.get(name);
     if (fact) {
       if (fact.from === undefined) {
@@ -178,5 +186,5 @@ export function linkNames(files: FileFacts[], modules: Modules, componentIds: nu
     return [...new Set([...own, ...more])];
   }
 
-  return { lookup, lookupType, exportsOf: (file) => exportsOf(file) };
+  return { lookup, lookupType, exported, exportsOf: (file) => exportsOf(file) };
 }

@@ -72,8 +72,9 @@ export interface ValueFact extends Span {
 export interface SilenceFact extends Span {
   rules: string[];
   reason: string;
-  /** Offset of the first code after the comment. */
+  /** Offset of the first code after the comment, and of the end of that line. */
   before: number;
+  line: number;
 }
 
 /** Where a framework differs, as facts about a component. */
@@ -108,8 +109,12 @@ export interface ComponentFacts extends Span {
   ports: PortFact[];
   /** The props object is used whole, so that any name may be read. */
   openProps: boolean;
-  /** Called with props that no call site writes (an unknown wrapper). */
+  /** An unknown wrapper stands between its call sites and what it takes. */
+  wrapped: boolean;
+  /** It is handed on as a value, so that it may get props that no call site writes. */
   injected: boolean;
+  /** It adds props to elements that it is given. */
+  clones?: boolean;
   symbols: SymbolFact[];
   functions: FunctionFact[];
   reads: ReadFact[];
@@ -253,6 +258,8 @@ export interface TagFact extends Span {
   name: string;
   /** A value of the component itself (dynamic tag), if it is no module-level name. */
   symbol?: number;
+  /** A component declared inside another function of the file: its index in the file. */
+  component?: number;
   /** No binding of that name is in sight. */
   unbound?: boolean;
 }

@@ -52,8 +52,30 @@ export interface Component {
   unknownSites: boolean;
   /** Somebody renders it, mentions it, or may from outside. */
   used: boolean;
+  /** Values handed on as they are, to components known or not. */
+  passes: Pass[];
+  /** Props handed on whole. */
+  spreads: Spread[];
   /** Node of the flow graph by symbol, or -1. */
   nodeOf: Int32Array;
+}
+
+/** A symbol given to a component as it is. */
+export interface Pass {
+  symbol: number;
+  node: number;
+  attribute: number;
+  /** The call site, or -1 where the component is not known. */
+  site: number;
+}
+
+export interface Spread {
+  except: string[];
+  node: number;
+  attribute: number;
+  site: number;
+  /** Spread onto a plain element, where every name is used. */
+  element: boolean;
 }
 
 export interface Site {

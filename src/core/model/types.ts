@@ -5,7 +5,8 @@
 export type TypeExpr =
   | { t: 'unknown' }
   | { t: 'any' }
-  | { t: 'prim'; n: Primitive }
+  /** loose: widened from a literal, so that a narrower literal type may have been meant. */
+  | { t: 'prim'; n: Primitive; loose?: boolean }
   | { t: 'lit'; v: string | number | boolean | null | undefined }
   | { t: 'union'; of: TypeExpr[] }
   | { t: 'all'; of: TypeExpr[] }
@@ -69,7 +70,7 @@ export function union(of: TypeExpr[]): TypeExpr {
 export function widen(type: TypeExpr): TypeExpr {
   if (type.t === 'lit') {
     if (type.v === null || type.v === undefined) return UNKNOWN;
-    return prim(typeof type.v as 'string' | 'number' | 'boolean');
+    return { t: 'prim', n: typeof type.v as 'string' | 'number' | 'boolean', loose: true };
   }
   if (type.t === 'union') return union(type.of.map(widen));
   if (type.t === 'array') return { t: 'array', of: widen(type.of) };

@@ -53,7 +53,10 @@ export function readManifest(path: string, text: string): Manifest | undefined {
         texts(json[key]),
       ),
       needs: ['peerDependencies', 'devDependencies', 'dependencies'].flatMap((key) =>
-        Object.entries(asObject(json[key]) ?? {}).map(([name, range]): [string, string] => [name, String(range)]),
+        Object.entries(asObject(json[key]) ?? {}).map(([name, range]): [string, string] => [
+          name,
+          String(range),
+        ]),
       ),
     };
   }
@@ -63,7 +66,9 @@ export function readManifest(path: string, text: string): Manifest | undefined {
     kind: 'paths',
     path,
     extends: texts(json.extends),
-    references: Array.isArray(json.references) ? json.references.flatMap((one) => texts(asObject(one)?.path)) : [],
+    references: Array.isArray(json.references)
+      ? json.references.flatMap((one) => texts(asObject(one)?.path))
+      : [],
     baseUrl: asText(options.baseUrl),
     paths: paths && Object.entries(paths).map(([key, value]): [string, string[]] => [key, texts(value)]),
   };

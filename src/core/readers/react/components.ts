@@ -24,8 +24,12 @@ export interface Candidate {
   /** The module-level name by which the file knows it, if any. */
   local: string | undefined;
   propsType?: TypeExpr;
-  /** Wrapped by a function that may hand in props of its own. */
+  /** Wrapped by a function that React does not define. */
+  wrapped: boolean;
+  /** Handed on as a value. */
   injected: boolean;
+  /** A class whose base is one of the project or of a package, and may read any prop. */
+  inherits: boolean;
   /** A ref is handed in beside the props. */
   takesRef: boolean;
 }
@@ -68,23 +72,29 @@ export function unwrapComponent(names: ReactNames, start: t.Node): Unwrapped {
 
 const isCapital = (name: string): boolean => /^[A-Z]/.test(name);
 
-/** The body returns nothing but null or the children, or keeps state: a component that draws no markup. */
+/** Every return gives nothing, the children, or an element made by a call: a component without markup. */
 function drawsNothing(node: t.Function, names: ReactNames): boolean {
-  let answer = false;
+  if (node.async || node.generator) return false;
+  if (node.body.type !== 'BlockStatement') return isDrawn(unwrap(node.body), names) === 'drawn';
+  let returns = 0;
+  let drawn = true;
   const look = (part: t.Node) => {
-    if (answer) return;
     if (part.type === 'ReturnStatement' && part.argument) {
-      const value = unwrap(part.argument);
-      if (value.type === 'NullLiteral') answer = true;
-      if (value.type === 'Identifier' && value.name === 'children') answer = true;
-      if (value.type === 'MemberExpression' && memberName(value) === 'props.children') answer = true;
-      if (/^(createElement|cloneElement|createPortal)$/.test(calledHook(names, value) ?? '')) answer = true;
+      returns++;
+      if (!isDrawn(unwrap(part.argument), names)) drawn = false;
     }
     if (!isFunction(part)) eachChild(part, look);
   };
-  if (node.body.type === 'BlockStatement') node.body.body.forEach(look);
-  else if (/^(createElement|createPortal)$/.test(calledHook(names, unwrap(node.body)) ?? '')) answer = true;
-  return answer;
+  node.body.body.forEach(look);
+  return drawn && returns > 0;
+}
+
+/** `null` alone proves little; an element made by a call, or the children, proves a component. */
+function isDrawn(value: t.Node, names: ReactNames): 'drawn' | 'nothing' | false {
+  if (value.type === 'NullLiteral') return 'nothing';
+  if (value.type === 'Identifier' && value.name === 'children') return 'drawn';
+  if (value.type === 'MemberExpression' && memberName(value) === 'props.children') return 'drawn';
+  return /^(createElement|cloneElement|createPortal)$/.test(calledHook(names, value) ?? '') ? 'drawn' : false;
 }
 
 function isComponentClass(node: t.Class): boolean {
@@ -134,7 +144,9 @@ export function candidateOf(
       id: one.id ?? node.id ?? undefined,
       local,
       ...(type ? { propsType: readType(type, named) } : {}),
-      injected: foreign,
+      wrapped: foreign,
+      injected: false,
+      inherits: !/^(Pure)?Component$/.test(names.own(memberName(node.superClass!) ?? '') ?? ''),
       takesRef: true,
     };
   }
@@ -150,7 +162,17 @@ export function candidateOf(
     ((isCapital(name) || (isDefault && node.hasMarkup === true)) && draws);
   if (!component) {
     if (!isModule(one.scope) || !(node.hasMarkup || /^use[A-Z]/.test(name))) return undefined;
-    return { name, role: 'helper', node, id: one.id, local, injected: false, takesRef: false };
+    return {
+      name,
+      role: 'helper',
+      node,
+      id: one.id,
+      local,
+      wrapped: false,
+      injected: false,
+      inherits: false,
+      takesRef: false,
+    };
   }
   const first = node.params[0];
   const written = annotationOf(first?.type === 'AssignmentPattern' ? first.left : first);
@@ -162,7 +184,9 @@ export function candidateOf(
     id: one.id ?? inner ?? undefined,
     local,
     ...(type ? { propsType: readType(type, named) } : {}),
-    injected: foreign,
+    wrapped: foreign,
+    injected: false,
+    inherits: false,
     takesRef: wrappers.includes('forwardRef'),
   };
 }

@@ -80,6 +80,7 @@ export function reactDialect(names: ReactNames): Dialect {
         return u.expr(node.arguments[0], ctx);
       }
       if (hook === 'useMemo') return readMemo(u, node, ctx);
+      if (hook === 'cloneElement') u.facts.clones = true;
       if (hook === 'useContext') return consume(u, node, ctx);
       if (hook === 'createElement' || hook === 'jsx' || hook === 'jsxs')
         return readCreate(u, node, ctx, names);

@@ -61,13 +61,13 @@ export function readReactFile(path: string, text: string): FileFacts {
   const named = reactTypes(names);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
-  const file: FileContext = { path, text, named, units: new Map() };
+  const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
   const candidates = findCandidates(scopes, names, file);
   facts.values = readValues(scopes, candidates, names, file);
   readUnits(facts, candidates, names, file);
   readModule(facts, program, names, file);
   readStatics(facts, program);
-  facts.mentions = readMentions(scopes, program, names);
+  facts.mentions = readMentions(scopes, names);
   facts.mounts =
     /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text) &&
     facts.imports.some((one) => /^react-dom/.test(one.from));
@@ -81,6 +81,10 @@ function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): M
   for (const one of scopes.named) {
     const candidate = candidateOf(one, names, file.named, fallback);
     if (!candidate || file.units.has(candidate.node)) continue;
+    if (one.scope.parent !== undefined && one.id?.binding) {
+      file.inner.set(one.id.binding, found.size);
+      if (one.id.binding.uses.some((use) => use.role === 'value')) candidate.injected = true;
+    }
     found.set(one, candidate);
     file.units.set(candidate.node, candidate.name);
   }
@@ -154,7 +158,9 @@ function readUnits(
     const name = candidate.id ? spanOf(candidate.id) : { start: node.start!, end: node.start! };
     const component = emptyFacts(candidate.name, spanOf(node), name, REACT_TRAITS);
     component.role = candidate.role;
+    component.wrapped = candidate.wrapped;
     component.injected = candidate.injected;
+    if (candidate.inherits) component.openProps = true;
     if (candidate.propsType) component.propsType = candidate.propsType;
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
     const u = newUnit(component, node, names, file);
@@ -238,7 +244,7 @@ function readStatics(facts: FileFacts, program: t.Program): void {
 }
 
 /** Module-level names that are used as values, not only rendered or exported. */
-function readMentions(scopes: Scopes, program: t.Program, names: ReactNames): string[] {
+function readMentions(scopes: Scopes, names: ReactNames): string[] {
   const wrapped = new Set<t.Node>();
   for (const one of scopes.named) {
     if (one.scope.parent !== undefined) continue;
@@ -252,6 +258,5 @@ function readMentions(scopes: Scopes, program: t.Program, names: ReactNames): st
   for (const binding of scopes.program.names.values()) {
     if (binding.uses.some((use) => use.role === 'value' && !wrapped.has(use.id))) found.add(binding.name);
   }
-  void program;
   return [...found];
 }

@@ -10,10 +10,13 @@ export function readSilences(comments: t.Comment[], text: string): SilenceFact[]
     if (!comment.value.includes('zinc-rope-ignore')) continue;
     const match = MARK.exec(comment.value);
     if (!match) continue;
+    const before = nextCode(text, comment.end!);
+    const newline = text.indexOf('\n', before);
     found.push({
       rules: match[1]!.split(',').map((rule) => rule.trim()),
       reason: match[2]!.trim(),
-      before: nextCode(text, comment.end!),
+      before,
+      line: newline < 0 ? text.length : newline,
       start: comment.start!,
       end: comment.end!,
     });

@@ -18,6 +18,12 @@ const CONVERSIONS: Record<string, TypeExpr> = {
   parseFloat: prim('number'),
 };
 
+/** What an async function gives: an object that is neither a function nor its result. */
+const PROMISE: TypeExpr = {
+  t: 'object',
+  members: [{ name: 'then', type: { t: 'fn', params: [], returns: UNKNOWN }, start: -1, end: -1 }],
+};
+
 /** Whether a function body returns a value on some path of its own. */
 function returnsValue(node: t.Node): boolean {
   let found = false;
@@ -43,7 +49,8 @@ function returnsValue(node: t.Node): boolean {
 export function inferFunction(node: t.Function, ctx: InferContext): TypeExpr {
   const type = functionType(node.params, node.returnType as t.Node | undefined, ctx.named);
   if (type.t !== 'fn' || node.returnType) return type;
-  if (node.generator || node.async) return { ...type, returns: { t: 'object', members: [], open: true } };
+  if (node.generator) return type;
+  if (node.async) return { ...type, returns: PROMISE };
   if (node.body.type !== 'BlockStatement') return { ...type, returns: widen(infer(node.body, ctx)) };
   if (!returnsValue(node.body)) return { ...type, returns: prim('void') };
   const only = node.body.body.length === 1 ? node.body.body[0] : undefined;
@@ -192,5 +199,6 @@ export function variableType(
   const annotation = annotationOf(id);
   if (annotation) return readType(annotation, ctx.named);
   const type = infer(init, ctx);
-  return constant && type.t === 'lit' ? type : widen(type);
+  const narrow = type.t === 'lit' || (type.t === 'union' && type.of.every((one) => one.t === 'lit'));
+  return constant && narrow ? type : widen(type);
 }

@@ -69,7 +69,9 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
   }
   if (!plain && root) {
     const symbol = symbolOf(u, root);
-    if (symbol !== undefined) {
+    const inner = root.binding && name === root ? u.file.inner.get(root.binding) : undefined;
+    if (inner !== undefined) tag.component = inner;
+    else if (symbol !== undefined) {
       tag.symbol = symbol;
       const isBag = u.facts.symbols[symbol]!.kind === 'bag' && name.type === 'JSXMemberExpression';
       if (isBag) {

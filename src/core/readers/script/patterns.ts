@@ -4,7 +4,7 @@ import type { ExprFact, SymbolFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { readType } from './type-expr';
 import { annotationOf, keyName } from './type-expr';
-import { addSymbol, noteRead, propSymbol, spanOf, typeOf, usesOf, type Ctx, type Unit } from './unit';
+import { addSymbol, noteRead, propSymbol, spanOf, typeOf, use, usesOf, type Ctx, type Unit } from './unit';
 
 export interface Meaning {
   kind: SymbolFact['kind'];
@@ -51,7 +51,7 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
       return;
     }
     case 'AssignmentPattern': {
-      const fallback = u.expr(pattern.right, ctx);
+      const fallback = use(u, u.expr(pattern.right, ctx), ctx);
       const both: ExprFact = {
         ...derivedFrom(source, pattern),
         uses: [...usesOf(source), ...usesOf(fallback)],
@@ -131,7 +131,7 @@ export function declareProps(u: Unit, pattern: t.ObjectPattern, bag: SymbolFact,
     let value = property.value as t.Node;
     let fallback: ExprFact | undefined;
     if (value.type === 'AssignmentPattern') {
-      fallback = u.expr(value.right, ctx);
+      fallback = use(u, u.expr(value.right, ctx), ctx);
       fallback.type ??= widenDefault(typeOf(u, value.right));
       value = value.left;
     }

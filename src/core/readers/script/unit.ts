@@ -34,6 +34,8 @@ export interface FileContext {
   named: NamedType;
   /** Functions and classes that are read as units of their own, by name. */
   units: Map<t.Node, string>;
+  /** Components declared inside other functions, by their index in the file. */
+  inner: Map<Binding, number>;
 }
 
 /** What a framework adds to the reading of plain code. */
@@ -79,6 +81,7 @@ export function emptyFacts(name: string, span: Span, nameSpan: Span, traits: Tra
     traits,
     ports: [],
     openProps: false,
+    wrapped: false,
     injected: false,
     symbols: [],
     functions: [],

@@ -1,0 +1,162 @@
+/** The commands. */
+import { readFileSync, existsSync, statSync, writeFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { styleText } from 'node:util';
+import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
+import { ConfigError } from '../api/config';
+import { placesOf } from '../core/report/places';
+import { sarifReport } from '../core/report/sarif';
+import { reaches, reportOf, type Report } from '../core/report/summary';
+import { PLAIN, textReport, type TextStyle } from '../core/report/text';
+import { traceReport, traceText } from '../core/report/trace';
+import { auditFolder, loadConfig } from '../server/engine/audit-folder';
+
+const VERSION = (
+  JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string }
+).version;
+
+/** Something that stops an audit; said in one line, with exit code 2. */
+class Refusal extends Error {}
+
+const COLOURS: TextStyle = {
+  bold: (text) => styleText('bold', text),
+  dim: (text) => styleText('dim', text),
+  level: (level, text) =>
+    styleText(level === 'error' ? 'red' : level === 'warning' ? 'yellow' : 'cyan', text),
+};
+
+function folderAt(path: string): string {
+  const root = resolve(path);
+  if (!existsSync(root)) throw new Refusal(`there is no folder ${path}`);
+  if (!statSync(root).isDirectory()) throw new Refusal(`${path} is no folder`);
+  return root;
+}
+
+async function opened(path: string, config?: string) {
+  const root = folderAt(path);
+  const settings = await loadConfig(root, config && resolve(config));
+  return auditFolder(root, settings ? { config: settings } : {});
+}
+
+interface AuditOptions {
+  format: 'text' | 'json' | 'sarif';
+  out?: string;
+  failOn: 'error' | 'warning' | 'note' | 'never';
+  config?: string;
+}
+
+async function audit(path: string, options: AuditOptions): Promise<number> {
+  const found = await opened(path, options.config);
+  const report = reportOf(found.audit.result, found.textOf, found.skipped);
+  await emit(formatted(report, options), options.out);
+  return reaches(report, options.failOn) ? 1 : 0;
+}
+
+function formatted(report: Report, { format, out }: AuditOptions): string {
+  if (format === 'json') return `${JSON.stringify(report, null, 2)}\n`;
+  if (format === 'sarif') return `${JSON.stringify(sarifReport(report, VERSION), null, 2)}\n`;
+  return textReport(report, process.stdout.isTTY && out === undefined ? COLOURS : PLAIN);
+}
+
+/** Writes and waits until everything is out, so that a pipe loses nothing. */
+async function emit(text: string, file: string | undefined): Promise<void> {
+  if (file === undefined) {
+    await new Promise<void>((done) => process.stdout.write(text, () => done()));
+    return;
+  }
+  try {
+    writeFileSync(file, text);
+  } catch (error) {
+    throw new Refusal(`${file} cannot be written: ${(error as Error).message}`);
+  }
+}
+
+async function trace(
+  path: string,
+  ref: string,
+  options: { format: 'text' | 'json'; config?: string },
+): Promise<number> {
+  const found = await opened(path, options.config);
+  const answer = found.audit.trace(ref);
+  if ('similar' in answer) {
+    const near = answer.similar.length ? ` The nearest are: ${answer.similar.join(', ')}` : '';
+    throw new Refusal(`nothing is called ${ref}.${near}`);
+  }
+  const places = placesOf(found.audit.result.project, found.textOf);
+  await emit(
+    options.format === 'json'
+      ? `${JSON.stringify(traceReport(answer, places), null, 2)}\n`
+      : traceText(answer, places),
+    undefined,
+  );
+  return 0;
+}
+
+function portNumber(text: string): number {
+  const port = Number(text);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new InvalidArgumentError('A port is a number from 0 to 65535.');
+  return port;
+}
+
+const format = (choices: string[]) =>
+  new Option('--format <format>', 'how to print the result').choices(choices).default('text');
+
+function program(finish: (code: number) => void): Command {
+  const root = new Command('zinc-rope')
+    .description('Audits how data flows through a component tree.')
+    .version(VERSION)
+    .exitOverride()
+    .configureOutput({ outputError: (text, write) => write(text) });
+  root
+    .command('audit')
+    .description('audit a folder and print what was found')
+    .argument('<path>', 'the folder')
+    .addOption(format(['text', 'json', 'sarif']))
+    .option('--out <file>', 'write to a file instead of standard output')
+    .addOption(
+      new Option('--fail-on <level>', 'exit with 1 if anything of this level or above is found')
+        .choices(['error', 'warning', 'note', 'never'])
+        .default('error'),
+    )
+    .option('--config <file>', 'settings to use instead of zinc-rope.config.json in the folder')
+    .addHelpText('after', '\nExit codes: 0 nothing at or above --fail-on, 1 something, 2 it could not audit.')
+    .action(async (path: string, options: AuditOptions) => finish(await audit(path, options)));
+  root
+    .command('trace')
+    .description('print the strand of a port: where its value comes from and where it goes')
+    .argument('<path>', 'the folder')
+    .argument('<ref>', 'a port reference, such as FareCard:prop:amount')
+    .addOption(format(['text', 'json']))
+    .option('--config <file>', 'settings to use instead of zinc-rope.config.json in the folder')
+    .action(async (path: string, ref: string, options: { format: 'text' | 'json' }) =>
+      finish(await trace(path, ref, options)),
+    );
+  root
+    .command('serve')
+    .description('serve the workbench on 127.0.0.1')
+    .argument('[path]', 'a folder to open')
+    .option('--port <number>', 'the port; a free one when absent', portNumber)
+    .option('--data <dir>', 'where projects and audits are kept', '.zinc-rope')
+    .action(async (path: string | undefined, options: { port?: number; data: string }) => {
+      const folder = path === undefined ? undefined : folderAt(path);
+      const { serve } = await import('../server/serve');
+      await serve({ ...options, version: VERSION, ...(folder === undefined ? {} : { folder }) });
+    });
+  return root;
+}
+
+let code = 0;
+try {
+  await program((result) => (code = result)).parseAsync(process.argv);
+} catch (error) {
+  if (error instanceof CommanderError) code = error.exitCode === 0 ? 0 : 2;
+  else if (error instanceof Refusal || error instanceof ConfigError) {
+    console.error(`zinc-rope: ${error.message}`);
+    code = 2;
+  } else {
+    console.error(`zinc-rope: ${(error as Error)?.stack ?? String(error)}`);
+    code = 2;
+  }
+}
+process.exitCode = code;

@@ -1,0 +1,80 @@
+/** The front door of the engine: facts in, findings and strands out. No file is touched here. */
+import { link, type Linked } from './link';
+import type { FileFacts } from './model/facts';
+import type { Finding } from './model/finding';
+import { readFile } from './readers';
+import type { Manifest } from './readers/manifest';
+import { isManifest, readManifest } from './readers/manifest';
+import { DEFAULT_SETTINGS, runRules, type Settings } from './rules';
+import { findNodes, similarRefs, traceNodes, type Trace } from './trace/trace';
+
+export interface AuditInput {
+  facts: FileFacts[];
+  manifests: Manifest[];
+  settings?: Settings;
+}
+
+export interface Problem {
+  path: string;
+  message: string;
+  line: number;
+  column: number;
+}
+
+export interface AuditResult {
+  project: Linked;
+  findings: Finding[];
+  problems: Problem[];
+}
+
+export interface Audit {
+  result: AuditResult;
+  /** Audits again after some files changed; a path without facts is gone. */
+  update(changes: Map<string, FileFacts | undefined>, manifests?: Manifest[]): AuditResult;
+  /** The strand of a port reference, or the references that look like it. */
+  trace(ref: string): Trace | { similar: string[] };
+}
+
+/** Opens an audit. Files are taken in the order of their paths, so that the result does not depend on reading. */
+export function openAudit(input: AuditInput): Audit {
+  const settings = input.settings ?? DEFAULT_SETTINGS;
+  const facts = new Map(input.facts.map((one) => [one.path, one]));
+  let { manifests } = input;
+  const run = (): AuditResult => {
+    const sorted = [...facts.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
+    const project = link(sorted, manifests);
+    const problems = sorted.flatMap((one) => (one.problem ? [{ path: one.path, ...one.problem }] : []));
+    return { project, findings: runRules(project, settings), problems };
+  };
+  const audit: Audit = {
+    result: run(),
+    update(changes, changed) {
+      for (const [path, one] of changes) {
+        if (one) facts.set(path, one);
+        else facts.delete(path);
+      }
+      manifests = changed ?? manifests;
+      audit.result = run();
+      return audit.result;
+    },
+    trace(ref) {
+      const { project } = audit.result;
+      const nodes = findNodes(project, ref);
+      return nodes.length ? traceNodes(project, nodes) : { similar: similarRefs(project, ref) };
+    },
+  };
+  return audit;
+}
+
+/** Reads and audits texts at once, for tests and small inputs. */
+export function auditSources(sources: Record<string, string>, settings?: Settings): Audit {
+  const facts: FileFacts[] = [];
+  const manifests: Manifest[] = [];
+  for (const [path, text] of Object.entries(sources)) {
+    if (isManifest(path)) {
+      const manifest = readManifest(path, text);
+      if (manifest) manifests.push(manifest);
+    } else facts.push(readFile(path, text));
+  }
+  return openAudit({ facts, manifests, ...(settings ? { settings } : {}) });
+}

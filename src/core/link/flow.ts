@@ -1,0 +1,311 @@
+/** The flow graph: how values move between the ports and values of components. */
+import type { AttributeFact, ExprFact, Span, SymbolFact } from '../model/facts';
+import type { Component, Flow, FlowNode, How, Port, Site } from '../model/project';
+import type { Linked } from '.';
+import { carried } from './sites';
+
+/** Symbols that are nodes of their own. */
+const KEPT: Partial<Record<SymbolFact['kind'], FlowNode['channel']>> = {
+  state: 'state',
+  derived: 'local',
+  loop: 'local',
+  injected: 'context',
+};
+
+export function buildFlow(project: Linked): Flow {
+  const flow: Flow = { nodes: [], edges: [], out: [], into: [] };
+  const builder = new FlowBuilder(project, flow);
+  for (const component of project.components) builder.addNodes(component);
+  for (const component of project.components) builder.addInner(component);
+  for (const site of project.sites) builder.addSite(site);
+  builder.addContexts();
+  return flow;
+}
+
+class FlowBuilder {
+  private readonly seen = new Set<string>();
+  /** Nodes of provided contexts, by `component:key`. */
+  private readonly provided = new Map<string, { node: number; context: string }[]>();
+  private readonly consumed: { node: number; context: string }[] = [];
+
+  constructor(
+    private readonly project: Linked,
+    private readonly flow: Flow,
+  ) {}
+
+  private addNode(node: Omit<FlowNode, 'id'>): number {
+    const id = this.flow.nodes.push({ id: this.flow.nodes.length, ...node }) - 1;
+    this.flow.out.push([]);
+    this.flow.into.push([]);
+    return id;
+  }
+
+  private addEdge(
+    from: number,
+    to: number,
+    how: How,
+    at: Span,
+    file: number,
+    site = -1,
+    attribute = -1,
+  ): void {
+    if (from < 0 || to < 0 || from === to) return;
+    const key = `${from}>${to}>${site}>${how}`;
+    if (this.seen.has(key)) return;
+    this.seen.add(key);
+    const place = { file, start: at.start, end: at.end };
+    const index = this.flow.edges.push({ from, to, how, site, attribute, place }) - 1;
+    this.flow.out[from]!.push(index);
+    this.flow.into[to]!.push(index);
+  }
+
+  addNodes(component: Component): void {
+    const { facts, file, id } = component;
+    for (const port of component.ports.values()) {
+      port.node = this.addNode({
+        component: id,
+        channel: port.channel,
+        name: port.name,
+        symbol: port.symbol,
+        port,
+        place: port.place,
+      });
+      if (port.symbol >= 0) component.nodeOf[port.symbol] = port.node;
+    }
+    facts.symbols.forEach((symbol, index) => {
+      const channel = KEPT[symbol.kind];
+      if (!channel) return;
+      component.nodeOf[index] = this.addNode({
+        component: id,
+        channel,
+        name: symbol.name,
+        symbol: index,
+        place: { file, start: symbol.start, end: symbol.end },
+      });
+    });
+    for (const consume of facts.consumes) {
+      const node = this.flow.nodes[component.nodeOf[consume.symbol]!];
+      if (!node) continue;
+      node.name = consume.key;
+      this.consumed.push({ node: node.id, context: this.contextId(component, consume.key) });
+    }
+  }
+
+  private contextId(component: Component, key: string): string {
+    const target = this.project.lookup(component.file, key);
+    return target.kind === 'value' ? `${target.file}:${target.value.name}` : `?${component.file}:${key}`;
+  }
+
+  /** Edges inside a component: what is derived from what, and what writes its state. */
+  addInner(component: Component): void {
+    const { facts, file } = component;
+    facts.symbols.forEach((symbol, index) => {
+      const to = component.nodeOf[index]!;
+      if (to < 0 || !symbol.init || symbol.kind === 'prop' || symbol.init.kind === 'function') return;
+      const how = symbol.kind === 'state' ? 'write' : 'transform';
+      for (const from of this.sources(component, symbol.init)) this.addEdge(from, to, how, symbol.init, file);
+    });
+    for (const write of facts.writes) {
+      const to = component.nodeOf[write.symbol]!;
+      const { kind } = facts.symbols[write.symbol]!;
+      if (to < 0 || !write.value || kind === 'prop') continue;
+      for (const from of this.sources(component, write.value)) this.addEdge(from, to, 'write', write, file);
+    }
+    for (const provide of facts.provides) {
+      const context = this.contextId(component, provide.key);
+      const node = this.addNode({
+        component: component.id,
+        channel: 'context',
+        name: provide.key,
+        symbol: -1,
+        place: { file, start: provide.keyStart, end: provide.keyEnd },
+      });
+      let list = this.provided.get(context);
+      if (!list) this.provided.set(context, (list = []));
+      list.push({ node, context });
+      if (!provide.value) continue;
+      for (const from of this.sources(component, provide.value))
+        this.addEdge(from, node, 'provide', provide.value, file);
+    }
+  }
+
+  /** Nodes whose values flow into an expression. */
+  private sources(component: Component, expr: ExprFact): number[] {
+    const symbols = expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
+    return [...new Set(symbols.map((symbol) => component.nodeOf[symbol]!).filter((node) => node >= 0))];
+  }
+
+  addSite(site: Site): void {
+    const owner = this.project.components[site.owner]!;
+    const target = this.project.components[site.target]!;
+    const written = new Set(site.fact.attributes.map((one) => one.name));
+    site.fact.attributes.forEach((attribute, index) => {
+      if (attribute.mode === 'spread') {
+        this.addSpread(site, owner, target, attribute, index, written);
+        return;
+      }
+      const port = target.ports.get(attribute.name);
+      if (!port || attribute.mode === 'key') return;
+      if (port.channel === 'event') this.addListener(site, owner, port, attribute, index);
+      else this.addPassed(site, owner, port, attribute, index);
+    });
+    this.addContent(site, owner, target);
+  }
+
+  private addPassed(site: Site, owner: Component, port: Port, attribute: AttributeFact, index: number): void {
+    const { value } = attribute;
+    if (value.kind === 'function' || value.kind === 'content') return;
+    const identity = value.kind === 'identity';
+    for (const from of this.sources(owner, value)) {
+      const how = !identity ? 'transform' : this.flow.nodes[from]!.name === port.name ? 'pass' : 'rename';
+      this.addEdge(from, port.node, how, value, site.file, site.id, index);
+    }
+  }
+
+  private addSpread(
+    site: Site,
+    owner: Component,
+    target: Component,
+    attribute: AttributeFact,
+    index: number,
+    written: Set<string>,
+  ): void {
+    const { value } = attribute;
+    if (value.kind === 'object') {
+      for (const member of value.members ?? []) {
+        const port = target.ports.get(member.name);
+        if (!port || written.has(member.name)) continue;
+        const fact: AttributeFact = { ...attribute, name: member.name, value: member.value };
+        if (port.channel === 'event') this.addListener(site, owner, port, fact, index);
+        else this.addPassed(site, owner, port, fact, index);
+      }
+      return;
+    }
+    if (value.kind !== 'identity') return;
+    const symbol = owner.facts.symbols[value.symbol!]!;
+    if (symbol.kind !== 'bag' && symbol.kind !== 'rest') return;
+    for (const name of carried(owner, symbol.except ?? [], target)) {
+      if (written.has(name)) continue;
+      const from = owner.ports.get(name)!;
+      const to = target.ports.get(name)!;
+      if (to.channel === 'event') this.addEdge(to.node, from.node, 'pass', value, site.file, site.id, index);
+      else this.addEdge(from.node, to.node, 'pass', value, site.file, site.id, index);
+    }
+  }
+
+  /** What the owner does when the child raises an event. */
+  private addListener(
+    site: Site,
+    owner: Component,
+    port: Port,
+    attribute: AttributeFact,
+    index: number,
+  ): void {
+    const { value } = attribute;
+    const at = { file: site.file, site: site.id, index };
+    if (value.kind === 'identity') {
+      const symbol = owner.facts.symbols[value.symbol!]!;
+      const node = owner.nodeOf[value.symbol!]!;
+      if (symbol.kind === 'prop') {
+        const how = symbol.port === port.name ? 'pass' : 'rename';
+        this.addEdge(port.node, node, how, value, at.file, at.site, at.index);
+      } else if (symbol.kind === 'setter') {
+        this.addEdge(port.node, owner.nodeOf[symbol.of!]!, 'write', value, at.file, at.site, at.index);
+      } else if (symbol.kind === 'handler' && symbol.fn !== undefined) {
+        this.addEffects(port, owner, symbol.fn, at, value.symbol!, value);
+      }
+      return;
+    }
+    if (value.kind === 'function' && value.fn !== undefined) {
+      this.addEffects(port, owner, value.fn, at, -1, value);
+      return;
+    }
+    // A callback picked, wrapped or made by a call.
+    for (const symbol of value.uses ?? []) {
+      if (owner.facts.symbols[symbol]!.kind === 'prop') {
+        this.addEdge(port.node, owner.nodeOf[symbol]!, 'transform', value, at.file, at.site, at.index);
+      }
+    }
+  }
+
+  private addEffects(
+    port: Port,
+    owner: Component,
+    fn: number,
+    at: { file: number; site: number; index: number },
+    named: number,
+    value: ExprFact,
+  ): void {
+    const { facts } = owner;
+    const within = reachedFunctions(owner, fn);
+    let found = false;
+    for (const write of facts.writes) {
+      if (
+        !within.has(write.fn) ||
+        owner.nodeOf[write.symbol]! < 0 ||
+        facts.symbols[write.symbol]!.kind !== 'state'
+      )
+        continue;
+      found = true;
+      this.addEdge(port.node, owner.nodeOf[write.symbol]!, 'write', write, at.file, at.site, at.index);
+    }
+    for (const emit of facts.emits) {
+      if (!within.has(emit.fn) || emit.symbol < 0) continue;
+      found = true;
+      this.addEdge(port.node, owner.nodeOf[emit.symbol]!, 'emit', emit, at.file, at.site, at.index);
+    }
+    if (found || named < 0) return;
+    const symbol = facts.symbols[named]!;
+    if (owner.nodeOf[named]! < 0) {
+      owner.nodeOf[named] = this.addNode({
+        component: owner.id,
+        channel: 'local',
+        name: symbol.name,
+        symbol: named,
+        place: { file: owner.file, start: symbol.start, end: symbol.end },
+      });
+    }
+    this.addEdge(port.node, owner.nodeOf[named]!, 'listen', value, at.file, at.site, at.index);
+  }
+
+  /** Content that is nothing but a slot of the owner is that slot, handed on. */
+  private addContent(site: Site, owner: Component, target: Component): void {
+    const slot = target.ports.get(target.facts.traits.contentPort);
+    if (!slot) return;
+    owner.facts.render.forEach((node) => {
+      if (node.kind !== 'outlet' || node.parent !== site.node || node.slot !== undefined) return;
+      const from = owner.ports.get(node.outlet!);
+      if (from?.channel === 'slot') this.addEdge(from.node, slot.node, 'fill', node, site.file, site.id);
+    });
+  }
+
+  addContexts(): void {
+    for (const consumer of this.consumed) {
+      for (const provider of this.provided.get(consumer.context) ?? []) {
+        const { place } = this.flow.nodes[consumer.node]!;
+        this.addEdge(provider.node, consumer.node, 'consume', place, place.file);
+      }
+    }
+  }
+}
+
+/** A function, those written inside it, and the handlers that it calls, however far. */
+export function reachedFunctions(component: Component, start: number): Set<number> {
+  const { functions, symbols } = component.facts;
+  const found = new Set<number>();
+  const todo = [start];
+  while (todo.length) {
+    const fn = todo.pop()!;
+    if (fn < 0 || found.has(fn)) continue;
+    found.add(fn);
+    for (const symbol of functions[fn]!.calls) {
+      const next = symbols[symbol]!.fn;
+      if (next !== undefined) todo.push(next);
+    }
+    for (let inner = fn + 1; inner < functions.length; inner++) {
+      if (functions[inner]!.start >= functions[fn]!.end) break;
+      if (functions[inner]!.end <= functions[fn]!.end) todo.push(inner);
+    }
+  }
+  return found;
+}

@@ -1,0 +1,71 @@
+/** Facts of all files to one project. Linear in the facts; nothing here enumerates paths. */
+import type { FileFacts } from '../model/facts';
+import type { Component, Project, ProjectFile } from '../model/project';
+import type { Manifest } from '../readers/manifest';
+import { typeSpace, type TypeSpace } from '../types/resolve';
+import { buildFlow } from './flow';
+import { linkModules } from './modules';
+import { linkNames, type Names } from './names';
+import { linkPorts, portTypeOf } from './ports';
+import { handedBy, linkSites } from './sites';
+import { linkUsage } from './usage';
+
+export interface Linked extends Project {
+  names: Names;
+  types: TypeSpace;
+}
+
+/** Links facts; the order of `files` decides the order of everything else, so callers sort by path. */
+export function link(facts: FileFacts[], manifests: Manifest[]): Linked {
+  const modules = linkModules(facts, manifests);
+  const files: ProjectFile[] = facts.map((one, index) => ({
+    index,
+    path: one.path,
+    facts: one,
+    pkg: modules.packageOf(one.path),
+  }));
+  const components: Component[] = [];
+  const homes: { file: number; index: number }[] = [];
+  const ids = facts.map((file, index) =>
+    file.components.map((component, at) => {
+      homes.push({ file: index, index: at });
+      const id = components.length;
+      components.push({
+        id,
+        file: index,
+        name: component.name,
+        facts: component,
+        ports: new Map(),
+        open: false,
+        unresolved: false,
+        calledAt: [],
+        sites: [],
+        unknownSites: component.injected || component.wrapped,
+        used: component.injected,
+        passes: [],
+        spreads: [],
+        nodeOf: new Int32Array(component.symbols.length).fill(-1),
+      });
+      return id;
+    }),
+  );
+  const names = linkNames(facts, modules, ids, homes);
+  const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
+  const sites = linkSites(components, names, ids);
+  linkPorts(components, sites, types);
+  const project: Linked = {
+    files,
+    components,
+    sites,
+    packages: modules.packages,
+    names,
+    types,
+    lookup: names.lookup,
+    hasRoots: false,
+    handed: (site) => handedBy(project, site),
+    flow: { nodes: [], edges: [], out: [], into: [] },
+  };
+  linkUsage(project, names);
+  project.flow = buildFlow(project);
+  return project;
+}

@@ -1,0 +1,173 @@
+/** What a component takes: ports from its types, its declarations and its use of the props. */
+import type { ExprFact } from '../model/facts';
+import { isCallbackName } from '../model/names';
+import type { Component, Lazy, Port, Site } from '../model/project';
+import type { TypeSpace } from '../types/resolve';
+import type { Shape, ShapeMember } from '../types/shape';
+
+export function linkPorts(components: Component[], sites: Site[], types: TypeSpace): void {
+  const owners = new Map<string, Set<number>>();
+  const shapes = components.map((component) => {
+    if (component.facts.role === 'module' || !component.facts.propsType) return undefined;
+    const shape = types.resolve({
+      type: component.facts.propsType,
+      file: component.file,
+      component: component.id,
+    });
+    for (const one of membersOf(shape)) {
+      if (!one.owner) continue;
+      let users = owners.get(one.owner);
+      if (!users) owners.set(one.owner, (users = new Set()));
+      users.add(component.id);
+    }
+    return shape;
+  });
+  for (const component of components) declarePorts(component, shapes[component.id], owners);
+  const filled = contentHanded(sites);
+  for (const component of components) {
+    for (const port of component.ports.values()) {
+      port.channel = channelOf(component, port, types, filled);
+    }
+  }
+}
+
+const membersOf = (shape: Shape): ShapeMember[] =>
+  shape.k === 'object' ? [...shape.members.values()] : shape.k === 'union' ? shape.of.flatMap(membersOf) : [];
+
+function declarePorts(
+  component: Component,
+  shape: Shape | undefined,
+  owners: Map<string, Set<number>>,
+): void {
+  const { facts, ports, file } = component;
+  if (facts.role === 'module') return;
+  const hasRest = facts.symbols.some((symbol) => symbol.kind === 'rest');
+  component.open =
+    facts.openProps ||
+    hasRest ||
+    facts.symbols.some((symbol) => symbol.kind === 'bag' && facts.role === 'helper');
+  const typed = facts.propsType !== undefined;
+  if (shape) addTyped(component, shape, owners);
+  for (const fact of facts.ports) {
+    const symbol = facts.symbols.findIndex((one) => one.kind === 'prop' && one.port === fact.name);
+    const known = ports.get(fact.name);
+    if (known) {
+      known.symbol = symbol;
+      if (fact.default) known.default = fact.default;
+      continue;
+    }
+    // A read of a name that the written type lacks is no declaration.
+    ports.set(fact.name, {
+      component: component.id,
+      name: fact.name,
+      channel: 'prop',
+      place: { file, start: fact.start, end: fact.end },
+      declared: !typed && fact.declared !== 'default' && fact.declared !== 'read',
+      shared: false,
+      required: fact.required === true,
+      typed: false,
+      ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),
+      ...(fact.default ? { default: fact.default } : {}),
+      symbol,
+      node: -1,
+    });
+  }
+  for (const port of ports.values()) if (port.default) port.required = false;
+  if (typed && component.unresolved) component.open = true;
+  // Handed on whole: any name may have a use.
+  if (
+    facts.render.some((node) => node.attributes.some((one) => isPropsSpread(component, one.value, one.mode)))
+  ) {
+    component.open = true;
+  }
+}
+
+const isPropsSpread = (component: Component, value: ExprFact, mode: string): boolean =>
+  mode === 'spread' &&
+  value.kind === 'identity' &&
+  /^(bag|rest)$/.test(component.facts.symbols[value.symbol!]!.kind);
+
+function addTyped(component: Component, shape: Shape, owners: Map<string, Set<number>>): void {
+  const alternatives = shape.k === 'union' ? shape.of : [shape];
+  const objects = alternatives.filter((one) => one.k === 'object');
+  if (objects.length < alternatives.length) component.unresolved = true;
+  for (const one of objects) if (one.open || one.index) component.unresolved = true;
+  for (const one of objects) {
+    for (const [name, member] of one.members) {
+      const shared = member.owner !== '' && owners.get(member.owner)!.size > 1;
+      const known = component.ports.get(name);
+      if (known) {
+        // Alternatives: the port's type is what all of them say, or unknown.
+        delete known.type;
+        continue;
+      }
+      const required =
+        !member.optional &&
+        objects.length === alternatives.length &&
+        objects.every((other) => other.members.get(name)?.optional === false);
+      component.ports.set(name, {
+        component: component.id,
+        name,
+        channel: 'prop',
+        place:
+          shared || member.start < 0
+            ? { file: component.file, start: component.facts.nameStart, end: component.facts.nameEnd }
+            : { file: member.file, start: member.start, end: member.end },
+        declared: true,
+        shared,
+        required,
+        typed: true,
+        type: member.type,
+        symbol: -1,
+        node: -1,
+      });
+    }
+  }
+}
+
+/** The type of the symbol that holds a prop. */
+export function portTypeOf(component: Component, name: string): Lazy | undefined {
+  return component.ports.get(name)?.type;
+}
+
+/** Ports that some call site fills with markup, as `component:name`. */
+function contentHanded(sites: Site[]): Set<string> {
+  const filled = new Set<string>();
+  for (const site of sites) {
+    for (const attribute of site.fact.attributes) {
+      const { value } = attribute;
+      const drawn =
+        value.kind === 'content' || (value.kind === 'function' && (value.content?.length ?? 0) > 0);
+      if (drawn) filled.add(`${site.target}:${attribute.name}`);
+    }
+  }
+  return filled;
+}
+
+function channelOf(component: Component, port: Port, types: TypeSpace, filled: Set<string>): Port['channel'] {
+  const { traits } = component.facts;
+  if (port.name === traits.contentPort) return 'slot';
+  const shape = port.type ? types.resolve(port.type) : undefined;
+  if (shape && isContent(shape, types)) return 'slot';
+  const known = shape !== undefined && shape.k !== 'unknown';
+  if (traits.callbackProps && known && (shape.k === 'handler' || hasHandler(shape))) return 'event';
+  if (traits.callbackProps && isCallbackName(port.name) && (!known || isFunction(shape))) {
+    return 'event';
+  }
+  return !known && filled.has(`${component.id}:${port.name}`) ? 'slot' : 'prop';
+}
+
+const hasHandler = (shape: Shape): boolean =>
+  shape.k === 'union' && shape.of.some((one) => one.k === 'handler');
+
+/** A function, or a union with one in it; an unknown part may be one. */
+const isFunction = (shape: Shape): boolean =>
+  shape.k === 'fn' ||
+  shape.k === 'handler' ||
+  (shape.k === 'union' && shape.of.some((one) => isFunction(one) || one.k === 'unknown'));
+
+function isContent(shape: Shape, types: TypeSpace): boolean {
+  if (shape.k === 'content') return true;
+  if (shape.k === 'fn') return isContent(types.resolve(shape.returns), types);
+  return shape.k === 'union' && shape.of.some((one) => isContent(one, types));
+}

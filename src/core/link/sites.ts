@@ -1,0 +1,82 @@
+/** Call sites: which component a tag means, and what it is handed. */
+import type { TagFact } from '../model/facts';
+import type { Component, Handed, Project, Site } from '../model/project';
+import type { Names } from './names';
+
+/** `ids` gives the project's number of each file's components. */
+export function linkSites(components: Component[], names: Names, ids: number[][]): Site[] {
+  const sites: Site[] = [];
+  for (const owner of components) {
+    const siteOf = new Map<number, number>();
+    owner.facts.render.forEach((fact, node) => {
+      if (fact.kind !== 'site' || !fact.tag || fact.tag.symbol !== undefined || fact.tag.unbound) return;
+      const found = targetOf(owner.file, fact.tag, names, ids);
+      if (found === undefined) return;
+      const component = components[found]!;
+      if (component.facts.role !== 'component') return;
+      const id = sites.length;
+      sites.push({ id, owner: owner.id, target: found, node, fact, file: owner.file });
+      owner.sites.push(id);
+      component.calledAt.push(id);
+      siteOf.set(node, id);
+    });
+    linkPasses(owner, siteOf);
+  }
+  return sites;
+}
+
+/** What the component hands on as it is. */
+function linkPasses(owner: Component, siteOf: Map<number, number>): void {
+  owner.facts.render.forEach((fact, node) => {
+    const site = siteOf.get(node) ?? -1;
+    fact.attributes.forEach((one, attribute) => {
+      if (one.value.kind !== 'identity') return;
+      const symbol = owner.facts.symbols[one.value.symbol!]!;
+      if (one.mode === 'spread') {
+        if (symbol.kind !== 'bag' && symbol.kind !== 'rest') return;
+        const element = fact.kind === 'element';
+        owner.spreads.push({ except: symbol.except ?? [], node, attribute, site, element });
+      } else if (fact.kind === 'site' && one.mode === 'value') {
+        owner.passes.push({ symbol: one.value.symbol!, node, attribute, site });
+      }
+    });
+  });
+}
+
+function targetOf(file: number, tag: TagFact, names: Names, ids: number[][]): number | undefined {
+  if (tag.component !== undefined) return ids[file]![tag.component];
+  const target = names.lookup(file, tag.name);
+  return target.kind === 'component' ? target.component : undefined;
+}
+
+const cache = new WeakMap<Site, Handed>();
+
+/** What a call site hands over, written out and spread. */
+export function handedBy(project: Project, site: Site): Handed {
+  const known = cache.get(site);
+  if (known) return known;
+  const owner = project.components[site.owner]!;
+  const target = project.components[site.target]!;
+  const handed: Handed = { attributes: new Map(), spread: new Set(), unknown: false };
+  for (const attribute of site.fact.attributes) {
+    if (attribute.mode !== 'spread') {
+      handed.attributes.set(attribute.name, attribute);
+      continue;
+    }
+    const { value } = attribute;
+    const symbol = value.kind === 'identity' ? owner.facts.symbols[value.symbol!]! : undefined;
+    if (symbol?.kind === 'bag' || symbol?.kind === 'rest') {
+      for (const name of carried(owner, symbol.except ?? [], target)) handed.spread.add(name);
+      if (owner.facts.propsType === undefined || owner.open || owner.unresolved) handed.unknown = true;
+    } else if (value.kind === 'object' && !value.open) {
+      for (const member of value.members ?? []) handed.spread.add(member.name);
+    } else handed.unknown = true;
+  }
+  cache.set(site, handed);
+  return handed;
+}
+
+/** Names of the owner's props that a spread hands to a component. */
+export function carried(owner: Component, except: string[], target: Component): string[] {
+  return [...owner.ports.keys()].filter((name) => !except.includes(name) && target.ports.has(name));
+}

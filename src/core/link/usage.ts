@@ -1,0 +1,161 @@
+/** Who may render a component besides its written call sites. */
+import type { Component, Package } from '../model/project';
+import type { Linked } from '.';
+import type { Names } from './names';
+
+/** Packages that render components by where their files lie. */
+const FILE_ROUTERS = [
+  'next',
+  'gatsby',
+  '@remix-run/react',
+  '@react-router/dev',
+  'expo-router',
+  'waku',
+  'astro',
+  '@docusaurus/core',
+];
+
+const ROUTED = /(^|\/)(app|pages|routes|src\/routes|src\/pages|src\/app)\//;
+const STORY = /\.(stories|story|test|spec|cy|fixture|page|demo|example)\.[jt]sx?$/;
+
+export function linkUsage(project: Linked, names: Names): void {
+  const { components, files } = project;
+  project.hasRoots =
+    files.some((file) => file.facts.mounts) ||
+    project.packages.some((pkg) => pkg.entries === undefined || pkg.entries.length > 0);
+  for (const component of components) if (component.calledAt.length) component.used = true;
+  markMentions(project, names);
+  markCalled(project, names);
+  for (const pkg of project.packages) markEntries(project, names, pkg);
+  for (const component of components) {
+    const file = files[component.file]!;
+    const routed = FILE_ROUTERS.some((name) => file.pkg?.needs.has(name)) && ROUTED.test(`/${file.path}`);
+    if ((routed || STORY.test(file.path)) && isExported(project, component)) {
+      component.used = true;
+      component.unknownSites = true;
+    }
+  }
+}
+
+/** The public names under which a component's file exports it. */
+function isExported(project: Linked, component: Component): boolean {
+  const { facts } = project.files[component.file]!;
+  return facts.exports.some((one) => {
+    if (one.local === undefined) return false;
+    const target = project.names.lookup(component.file, one.local);
+    return target.kind === 'component' && target.component === component.id;
+  });
+}
+
+/** A component used as a value may be rendered by whoever gets it. */
+function markMentions(project: Linked, names: Names): void {
+  for (const file of project.files) {
+    for (const name of file.facts.mentions) {
+      const target = names.lookup(file.index, name);
+      if (target.kind === 'component') mark(project.components[target.component]!);
+      else if (target.kind === 'value')
+        markMembers(project, names, target.file, target.value.members, new Set());
+      else if (target.kind === 'module') markModule(project, names, target.file);
+    }
+    // Values that hold components are reached through their members.
+    for (const value of file.facts.values) {
+      if (value.kind === 'object') markMembers(project, names, file.index, value.members, new Set());
+    }
+  }
+  for (const component of project.components) {
+    for (const fn of allExpressions(component)) {
+      const target = fn.includes('.') ? names.lookup(component.file, fn) : undefined;
+      if (target?.kind === 'component') mark(project.components[target.component]!);
+    }
+  }
+}
+
+function mark(component: Component): void {
+  component.used = true;
+  component.unknownSites = true;
+}
+
+function markMembers(
+  project: Linked,
+  names: Names,
+  file: number,
+  members: Record<string, string> | undefined,
+  seen: Set<string>,
+): void {
+  for (const link of Object.values(members ?? {})) {
+    const key = `${file}:${link}`;
+    if (seen.has(key)) continue;
+    seen.add(key);
+    const target = names.lookup(file, link);
+    if (target.kind === 'component') mark(project.components[target.component]!);
+    else if (target.kind === 'value') markMembers(project, names, target.file, target.value.members, seen);
+  }
+}
+
+function markModule(project: Linked, names: Names, file: number): void {
+  for (const name of names.exportsOf(file)) {
+    const target = exportTarget(project, names, file, name);
+    if (target?.kind === 'component') mark(project.components[target.component]!);
+  }
+}
+
+function exportTarget(project: Linked, names: Names, file: number, name: string) {
+  const fact = project.files[file]!.facts.exports.find((one) => one.name === name);
+  return fact?.local === undefined ? names.exported(file, name) : names.lookup(file, fact.local);
+}
+
+/** Dotted component names that are handed on as values: `as={Menu.Item}`. */
+function* allExpressions(component: Component): Iterable<string> {
+  for (const node of component.facts.render) {
+    for (const attribute of node.attributes) if (attribute.value.component) yield attribute.value.component;
+  }
+}
+
+/** Called as a function: used, though that is no call site. */
+function markCalled(project: Linked, names: Names): void {
+  for (const component of project.components) {
+    for (const node of component.facts.render) {
+      if (node.kind !== 'site' || !node.tag?.name.includes('.')) continue;
+      const target = names.lookup(component.file, node.tag.name);
+      if (target.kind === 'component') project.components[target.component]!.used = true;
+    }
+  }
+}
+
+/** What a package offers from its entry is used by others, with props that nobody here knows. */
+function markEntries(project: Linked, names: Names, pkg: Package): void {
+  if (pkg.entries === undefined) {
+    // Its entry is not among the files: any exported component may be offered.
+    for (const component of project.components) {
+      if (project.files[component.file]!.pkg !== pkg || !isExported(project, component)) continue;
+      component.used = true;
+      if (!pkg.private) component.unknownSites = true;
+    }
+    return;
+  }
+  for (const entry of pkg.entries) {
+    for (const name of names.exportsOf(entry)) {
+      const target = exportTarget(project, names, entry, name);
+      const found =
+        target?.kind === 'component'
+          ? [target.component]
+          : target?.kind === 'module'
+            ? moduleComponents(project, names, target.file)
+            : [];
+      for (const id of found) {
+        const component = project.components[id]!;
+        component.used = true;
+        if (!pkg.private) component.unknownSites = true;
+      }
+      if (target?.kind === 'value' && !pkg.private)
+        markMembers(project, names, target.file, target.value.members, new Set());
+    }
+  }
+}
+
+function moduleComponents(project: Linked, names: Names, file: number): number[] {
+  return names.exportsOf(file).flatMap((name) => {
+    const target = exportTarget(project, names, file, name);
+    return target?.kind === 'component' ? [target.component] : [];
+  });
+}

@@ -1,0 +1,30 @@
+import type { Place } from './project';
+
+export type Level = 'error' | 'warning' | 'note';
+
+export const LEVELS: readonly Level[] = ['error', 'warning', 'note'];
+
+/** One step of the proof: a place, whose it is, the name the value has there, and what happens to it. */
+export interface Step {
+  place: Place;
+  component: string;
+  name: string;
+  what: string;
+}
+
+export interface Finding {
+  rule: string;
+  level: Level;
+  message: string;
+  place: Place;
+  /** Port reference. */
+  subject: string;
+  component: string;
+  trail: Step[];
+  suggestion?: string;
+  /** The mechanical repair, where there is one. */
+  edit?: { place: Place; text: string };
+  /** The same across audits as long as rule, component, port and trail are the same by name. */
+  fingerprint: string;
+  silenced?: string;
+}

@@ -1,0 +1,34 @@
+/** Port references: `Component:channel:name`, with the file in front where two components share a name. */
+import type { Channel } from './facts';
+import type { Component, FlowNode, Project } from './project';
+
+const shared = new WeakMap<Project, Set<string>>();
+
+function sharedNames(project: Project): Set<string> {
+  let names = shared.get(project);
+  if (names) return names;
+  const seen = new Set<string>();
+  names = new Set();
+  for (const component of project.components) {
+    if (component.facts.role === 'module') continue;
+    if (seen.has(component.name)) names.add(component.name);
+    seen.add(component.name);
+  }
+  shared.set(project, names);
+  return names;
+}
+
+/** A component's name, with its file where the name alone is not enough. */
+export function componentRef(project: Project, component: Component): string {
+  return sharedNames(project).has(component.name)
+    ? `${project.files[component.file]!.path}>${component.name}`
+    : component.name;
+}
+
+export function portRef(project: Project, component: Component, channel: Channel, name: string): string {
+  return `${componentRef(project, component)}:${channel}:${name}`;
+}
+
+export function nodeRef(project: Project, node: FlowNode): string {
+  return portRef(project, project.components[node.component]!, node.channel, node.name);
+}

@@ -1,0 +1,47 @@
+/** Places as people and other programs read them. */
+import { lineIndex, type LineIndex } from '../model/lines';
+import type { Place, Project } from '../model/project';
+
+export interface Spot {
+  file: string;
+  line: number;
+  column: number;
+  endLine: number;
+  endColumn: number;
+}
+
+/** Looks texts up by path; an unknown path has an empty text. */
+export type TextOf = (path: string) => string;
+
+export interface Places {
+  spot(place: Place): Spot;
+  /** Text of the line on which a place starts. */
+  line(place: Place): string;
+}
+
+export function placesOf(project: Project, textOf: TextOf): Places {
+  const indexes = new Map<number, LineIndex>();
+  const indexOf = (file: number) => {
+    let index = indexes.get(file);
+    if (!index) indexes.set(file, (index = lineIndex(textOf(project.files[file]!.path))));
+    return index;
+  };
+  return {
+    spot(place) {
+      const index = indexOf(place.file);
+      const start = index.at(place.start);
+      const end = index.at(place.end);
+      return {
+        file: project.files[place.file]!.path,
+        line: start.line,
+        column: start.column,
+        endLine: end.line,
+        endColumn: end.column,
+      };
+    },
+    line(place) {
+      const index = indexOf(place.file);
+      return index.line(index.at(place.start).line);
+    },
+  };
+}

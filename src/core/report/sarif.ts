@@ -1,0 +1,95 @@
+/** SARIF 2.1.0 (OASIS standard, 27 March 2020). */
+import { RULES } from '../rules';
+import type { Spot } from './places';
+import type { Report, ReportedFinding } from './summary';
+
+const SCHEMA = 'https://json.schemastore.org/sarif-2.1.0.json';
+
+/** A path as a URI reference relative to the audited root. */
+const uri = (path: string): string => path.split('/').map(encodeURIComponent).join('/');
+
+const physical = (spot: Spot) => ({
+  artifactLocation: { uri: uri(spot.file), uriBaseId: 'ROOT' },
+  region: {
+    startLine: spot.line,
+    startColumn: spot.column,
+    endLine: spot.endLine,
+    endColumn: spot.endColumn,
+  },
+});
+
+function resultOf(finding: ReportedFinding, rules: Map<string, number>) {
+  return {
+    ruleId: finding.rule,
+    ruleIndex: rules.get(finding.rule),
+    level: finding.level,
+    message: { text: finding.message },
+    locations: [
+      {
+        physicalLocation: physical(finding.place),
+        logicalLocations: [{ fullyQualifiedName: finding.subject, name: finding.component }],
+      },
+    ],
+    codeFlows: [
+      {
+        threadFlows: [
+          {
+            locations: finding.trail.map((step) => ({
+              location: {
+                physicalLocation: physical(step),
+                message: { text: `${step.component}: ${step.name} ${step.what}` },
+              },
+            })),
+          },
+        ],
+      },
+    ],
+    partialFingerprints: { 'zincRope/v1': finding.fingerprint },
+    suppressions:
+      finding.silenced === undefined ? [] : [{ kind: 'inSource', justification: finding.silenced }],
+  };
+}
+
+/** A SARIF log of one run, ready to be written as JSON. */
+export function sarifReport(report: Report, version: string): object {
+  const rules = new Map(RULES.map((rule, index) => [rule.name, index]));
+  return {
+    $schema: SCHEMA,
+    version: '2.1.0',
+    runs: [
+      {
+        tool: {
+          driver: {
+            name: 'Zinc Rope',
+            version,
+            rules: RULES.map((rule) => ({
+              id: rule.name,
+              shortDescription: { text: rule.summary },
+              defaultConfiguration: { level: rule.level },
+            })),
+          },
+        },
+        columnKind: 'utf16CodeUnits',
+        originalUriBaseIds: { ROOT: { description: { text: 'The audited folder.' } } },
+        invocations: [
+          {
+            executionSuccessful: true,
+            toolExecutionNotifications: report.problems.map((problem) => ({
+              level: 'error',
+              message: { text: problem.message },
+              locations: [
+                {
+                  physicalLocation: {
+                    artifactLocation: { uri: uri(problem.file), uriBaseId: 'ROOT' },
+                    region: { startLine: problem.line, startColumn: problem.column },
+                  },
+                },
+              ],
+            })),
+          },
+        ],
+        results: report.findings.map((finding) => resultOf(finding, rules)),
+      },
+    ],
+  };
+}

@@ -1,0 +1,79 @@
+/** The report that every format starts from: findings with readable places. */
+import type { AuditResult } from '../audit';
+import type { Finding, Level } from '../model/finding';
+import { placesOf, type Spot, type TextOf } from './places';
+
+export interface ReportedStep extends Spot {
+  component: string;
+  name: string;
+  what: string;
+  /** The line of code. */
+  code: string;
+}
+
+export interface ReportedFinding {
+  rule: string;
+  level: Level;
+  message: string;
+  subject: string;
+  component: string;
+  place: Spot & { code: string };
+  trail: ReportedStep[];
+  suggestion?: string;
+  edit?: Spot & { text: string };
+  fingerprint: string;
+  silenced?: string;
+}
+
+export interface Skipped {
+  path: string;
+  reason: string;
+}
+
+export interface Report {
+  files: number;
+  components: number;
+  counts: Record<Level, number> & { silenced: number };
+  findings: ReportedFinding[];
+  /** Files that were not understood. */
+  problems: { file: string; line: number; column: number; message: string }[];
+  /** Files that were left out on purpose. */
+  skipped: Skipped[];
+}
+
+/** Makes the report of an audit. Texts are asked for only where something is reported. */
+export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[] = []): Report {
+  const places = placesOf(result.project, textOf);
+  const coded = (place: Finding['place']) => ({ ...places.spot(place), code: places.line(place).trim() });
+  const counts = { error: 0, warning: 0, note: 0, silenced: 0 };
+  const findings = result.findings.map((finding): ReportedFinding => {
+    counts[finding.silenced === undefined ? finding.level : 'silenced']++;
+    const { place, trail, edit, ...rest } = finding;
+    return {
+      ...rest,
+      place: coded(place),
+      trail: trail.map((step) => ({
+        component: step.component,
+        name: step.name,
+        what: step.what,
+        ...coded(step.place),
+      })),
+      ...(edit ? { edit: { ...places.spot(edit.place), text: edit.text } } : {}),
+    };
+  });
+  return {
+    files: result.project.files.length,
+    components: result.project.components.filter((one) => one.facts.role === 'component').length,
+    counts,
+    findings,
+    problems: result.problems.map(({ path, ...problem }) => ({ file: path, ...problem })),
+    skipped,
+  };
+}
+
+/** Whether a report holds anything at or above a level. */
+export function reaches(report: Report, level: Level | 'never'): boolean {
+  if (level === 'never') return false;
+  const { error, warning, note } = report.counts;
+  return error > 0 || (level !== 'error' && warning > 0) || (level === 'note' && note > 0);
+}

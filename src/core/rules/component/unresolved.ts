@@ -1,0 +1,59 @@
+import type { Linked } from '../../link';
+import { nearest } from '../../model/names';
+import type { Component } from '../../model/project';
+import { placeOf, step, type Rule } from '../rule';
+
+export const unresolved: Rule = {
+  name: 'component/unresolved',
+  level: 'error',
+  summary: 'A tag names a component that is neither imported, registered nor declared.',
+  check({ project, report }) {
+    for (const component of project.components) {
+      const file = project.files[component.file]!;
+      // A plain script shares its names with others on the page.
+      if (!file.facts.imports.length && !file.facts.exports.length) continue;
+      for (const node of component.facts.render) {
+        if (node.kind !== 'site' || !node.tag || node.tag.name.startsWith('React.')) continue;
+        const { tag } = node;
+        const problem = tag.unbound
+          ? unbound(project, component, tag.name)
+          : absent(project, component, tag.name);
+        if (!problem) continue;
+        const place = placeOf(component.file, tag);
+        report({
+          component,
+          port: { channel: 'local', name: tag.name },
+          place,
+          message: `${component.name} renders ${tag.name}, ${problem.why}.${problem.near ? ` Did you mean ${problem.near}?` : ''}`,
+          trail: [step(component, place, tag.name, 'is rendered, and nothing bears the name')],
+          ...(problem.near ? { suggestion: problem.near } : {}),
+        });
+      }
+    }
+  },
+};
+
+interface Unresolved {
+  why: string;
+  near: string | undefined;
+}
+
+function unbound(project: Linked, component: Component, name: string): Unresolved {
+  const { facts } = project.files[component.file]!;
+  const inSight = [...facts.imports.map((one) => one.local), ...facts.values.map((one) => one.name)];
+  const near = nearest(
+    name,
+    inSight.filter((one) => /^[A-Z]/.test(one)),
+  );
+  return { why: 'which is neither imported nor declared', near };
+}
+
+function absent(project: Linked, component: Component, name: string): Unresolved | undefined {
+  const target = project.lookup(component.file, name);
+  if (target.kind !== 'absent') return undefined;
+  const path = project.files[target.file]!.path;
+  return {
+    why: `but ${path} exports no "${target.name}"`,
+    near: nearest(target.name, project.names.exportsOf(target.file)),
+  };
+}

@@ -1,0 +1,111 @@
+import type { Linked } from '../../link';
+import type { Step } from '../../model/finding';
+import type { Component, Port } from '../../model/project';
+import { isEventAttribute, unknownAttributes } from '../prop/unknown';
+import { attributeKey, attributePlace, portKey, step, tagPlace, type Rule, type RuleContext } from '../rule';
+import { isClosed, useOf } from '../use-of-ports';
+import { Emissions, strayBelow, type Stray } from './emission';
+
+export const brokenPath: Rule = {
+  name: 'event/broken-path',
+  level: 'error',
+  summary: 'An event is raised below, and a component on its way up drops it.',
+  check(audit) {
+    const { project } = audit;
+    const emissions = new Emissions(project);
+    for (const component of project.components) {
+      for (const port of component.ports.values()) {
+        if (port.channel !== 'event' || !port.declared || !emissions.isDropped(port)) continue;
+        const stray = strayBelow(project, emissions, component, port.name);
+        if (stray) reportDropped(audit, component, port, stray);
+      }
+    }
+    for (const site of project.sites) {
+      const owner = project.components[site.owner]!;
+      const target = project.components[site.target]!;
+      if (!isClosed(target)) continue;
+      for (const attribute of unknownAttributes(site, target)) {
+        if (!isEventAttribute(target, attribute)) continue;
+        const stray = strayBelow(project, emissions, target, attribute.name);
+        if (!stray) continue;
+        audit.claim(attributeKey(site, attribute.name));
+        claimChain(audit, stray);
+        const place = attributePlace(site, attribute);
+        const emitter = project.components[stray.port.component]!;
+        audit.report({
+          component: target,
+          port: { channel: 'event', name: attribute.name },
+          place,
+          message: `${owner.name} listens for "${attribute.name}" on ${target.name}, and ${emitter.name} below it raises it, but ${target.name} does not hand it up.`,
+          trail: [
+            step(owner, place, attribute.name, 'listens for it'),
+            ...raisedTrail(project, stray),
+            step(target, tagPlace(stray.site), attribute.name, 'drops it'),
+          ],
+        });
+      }
+    }
+  },
+};
+
+function reportDropped(audit: RuleContext, component: Component, port: Port, stray: Stray): void {
+  const { project } = audit;
+  audit.claim(portKey(port));
+  claimChain(audit, stray);
+  const emitter = project.components[stray.port.component]!;
+  const listener = component.calledAt
+    .map((id) => project.sites[id]!)
+    .find((site) => project.handed(site).attributes.has(port.name));
+  const attribute = listener?.fact.attributes.find((one) => one.name === port.name);
+  const owner = listener && project.components[listener.owner]!;
+  audit.report({
+    component,
+    port,
+    place: port.place,
+    message: `${component.name} takes "${port.name}" and drops it, though ${emitter.name} below it raises an event of that name${owner ? ` and ${owner.name} waits for it` : ''}. Hand it on.`,
+    trail: [
+      ...(owner && attribute
+        ? [step(owner, attributePlace(listener, attribute), port.name, 'listens for it')]
+        : []),
+      ...raisedTrail(project, stray),
+      step(component, port.place, port.name, 'takes it and drops it'),
+    ],
+  });
+}
+
+/** From where the event is raised to the call site at which nobody listens. */
+function raisedTrail(project: Linked, stray: Stray): Step[] {
+  const steps: Step[] = [];
+  let port: Port | undefined = stray.port;
+  const seen = new Set<number>();
+  while (port && !seen.has(port.node)) {
+    seen.add(port.node);
+    const component: Component = project.components[port.component]!;
+    const emit = useOf(component, port).emits[0];
+    if (emit) {
+      steps.unshift(
+        step(component, { file: component.file, start: emit.start, end: emit.end }, port.name, 'raises it'),
+      );
+      break;
+    }
+    steps.unshift(step(component, port.place, port.name, 'hands it up'));
+    const into: number | undefined = project.flow.into[port.node]![0];
+    port = into === undefined ? undefined : project.flow.nodes[project.flow.edges[into]!.from]!.port;
+  }
+  const owner = project.components[stray.site.owner]!;
+  return [...steps, step(owner, tagPlace(stray.site), stray.port.name, 'renders it without a listener')];
+}
+
+/** The events on the chain have found their finding. */
+function claimChain(audit: RuleContext, stray: Stray): void {
+  const { flow } = audit.project;
+  const todo = [stray.port.node];
+  const seen = new Set<number>();
+  while (todo.length) {
+    const node = todo.pop()!;
+    if (seen.has(node)) continue;
+    seen.add(node);
+    audit.claim(`port:${node}`);
+    for (const index of flow.into[node]!) todo.push(flow.edges[index]!.from);
+  }
+}

@@ -1,0 +1,91 @@
+/** Which events are raised, and by whom. */
+import type { Linked } from '../../link';
+import type { Component, Port, Site } from '../../model/project';
+import { isUsed, useOf } from '../use-of-ports';
+
+/** The component itself raises the event: calls the callback, or gives it to an element to call. */
+export const raises = (component: Component, port: Port): boolean => useOf(component, port).emits.length > 0;
+
+/** Code that nobody can follow has the callback, and may call it. */
+export function mayRaise(component: Component, port: Port): boolean {
+  const use = useOf(component, port);
+  return (
+    component.facts.openProps ||
+    use.reads.some((read) => read.where !== 'condition') ||
+    use.passes.some((pass) => pass.site < 0) ||
+    component.spreads.some((one) => one.site < 0 && !one.except.includes(port.name))
+  );
+}
+
+export class Emissions {
+  private readonly known = new Map<number, boolean>();
+
+  constructor(private readonly project: Linked) {}
+
+  /** The event is certainly raised: here, or below with an unbroken way up to this port. */
+  isRaised(port: Port): boolean {
+    const cached = this.known.get(port.node);
+    if (cached !== undefined) return cached;
+    this.known.set(port.node, false);
+    const { flow, components } = this.project;
+    const answer =
+      raises(components[port.component]!, port) ||
+      flow.into[port.node]!.some((index) => {
+        const from = flow.nodes[flow.edges[index]!.from]!;
+        return from.port?.channel === 'event' && this.isRaised(from.port);
+      });
+    this.known.set(port.node, answer);
+    return answer;
+  }
+
+  /** The component takes the callback and does nothing with it. */
+  isDropped(port: Port): boolean {
+    const component = this.project.components[port.component]!;
+    const use = useOf(component, port);
+    if (component.facts.openProps || component.facts.role !== 'component') return false;
+    return !isUsed({ ...use, reads: use.reads.filter((read) => read.where !== 'condition') });
+  }
+}
+
+export interface Stray {
+  port: Port;
+  /** The call site at which the event finds no listener. */
+  site: Site;
+}
+
+/**
+ * Below a component, the nearest event of a name that is raised and not heard at its call site; undefined if
+ * every one is heard. Breadth first over the components that it renders.
+ */
+export function strayBelow(
+  project: Linked,
+  emissions: Emissions,
+  start: Component,
+  name: string,
+): Stray | undefined {
+  const seen = new Set([start.id]);
+  let ring = [start];
+  while (ring.length) {
+    const next: Component[] = [];
+    for (const owner of ring) {
+      for (const id of owner.sites) {
+        const site = project.sites[id]!;
+        const child = project.components[site.target]!;
+        const port = child.ports.get(name);
+        if (port?.channel === 'event' && emissions.isRaised(port)) {
+          const handed = project.handed(site);
+          const heard = handed.attributes.has(name) || handed.spread.has(name) || handed.unknown;
+          if (!heard) return { port, site };
+          // Heard here: what is above is not this event's concern.
+          continue;
+        }
+        if (!seen.has(child.id)) {
+          seen.add(child.id);
+          next.push(child);
+        }
+      }
+    }
+    ring = next;
+  }
+  return undefined;
+}

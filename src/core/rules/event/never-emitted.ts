@@ -1,0 +1,30 @@
+import { namePlace, portKey, step, type Rule } from '../rule';
+import { Emissions } from './emission';
+
+export const neverEmitted: Rule = {
+  name: 'event/never-emitted',
+  level: 'warning',
+  summary: 'A declared event is never raised, called or passed on.',
+  check({ project, report, claimed }) {
+    const emissions = new Emissions(project);
+    for (const component of project.components) {
+      for (const port of component.ports.values()) {
+        if (port.channel !== 'event' || !port.declared || port.name.startsWith('_')) continue;
+        if (claimed(portKey(port)) || !emissions.isDropped(port)) continue;
+        const heard = component.calledAt.some((id) =>
+          project.handed(project.sites[id]!).attributes.has(port.name),
+        );
+        report({
+          component,
+          port,
+          place: port.place,
+          message: `${component.name} declares "${port.name}" and never raises it or passes it on${heard ? ', though call sites listen' : ''}.`,
+          trail: [
+            step(component, port.place, port.name, 'declares it'),
+            step(component, namePlace(component), port.name, 'never raises it'),
+          ],
+        });
+      }
+    }
+  },
+};

@@ -1,0 +1,46 @@
+import { isMisspelled } from '../prop/unknown';
+import { placeOf, portKey, step, tagPlace, type Rule } from '../rule';
+import { hands, knownSites, useOf } from '../use-of-ports';
+import { Emissions } from './emission';
+
+export const unheard: Rule = {
+  name: 'event/unheard',
+  level: 'warning',
+  summary: 'A component raises an event, and none of its call sites listens.',
+  check({ project, report, claimed }) {
+    const emissions = new Emissions(project);
+    for (const component of project.components) {
+      const sites = knownSites(project, component);
+      if (!sites) continue;
+      for (const port of component.ports.values()) {
+        if (port.channel !== 'event' || port.required || claimed(portKey(port))) continue;
+        if (!emissions.isRaised(port)) continue;
+        if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
+        if (isMisspelled(sites, component, port.name)) continue;
+        const emit = useOf(component, port).emits[0];
+        const [first] = sites;
+        const many =
+          sites.length === 1
+            ? 'its only call site does not listen'
+            : `none of its ${sites.length} call sites listens`;
+        report({
+          component,
+          port,
+          place: port.place,
+          message: `${component.name} raises "${port.name}", but ${many}.`,
+          trail: [
+            emit
+              ? step(component, placeOf(component.file, emit), port.name, 'raises it')
+              : step(component, port.place, port.name, 'hands it up'),
+            step(
+              project.components[first!.owner]!,
+              tagPlace(first!),
+              component.name,
+              `renders ${component.name} without a listener`,
+            ),
+          ],
+        });
+      }
+    }
+  },
+};

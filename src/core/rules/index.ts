@@ -1,0 +1,53 @@
+/** The registry: every rule, the more specific before those that it reports in place of. */
+import type { Linked } from '../link';
+import type { Finding } from '../model/finding';
+import { lowercase } from './component/lowercase';
+import { unresolved } from './component/unresolved';
+import { unused } from './component/unused';
+import { brokenPath } from './event/broken-path';
+import { calledEarly } from './event/called-early';
+import { neverEmitted } from './event/never-emitted';
+import { unheard } from './event/unheard';
+import { unknownEvent } from './event/unknown';
+import { drilled } from './prop/drilled';
+import { missing } from './prop/missing';
+import { neverPassed } from './prop/never-passed';
+import { typeClash } from './prop/type-clash';
+import { unknown } from './prop/unknown';
+import { unread } from './prop/unread';
+import { ruleContext, type Rule, type Settings } from './rule';
+import { silence } from './silence';
+
+export const RULES: readonly Rule[] = [
+  calledEarly,
+  lowercase,
+  brokenPath,
+  missing,
+  unknown,
+  unknownEvent,
+  typeClash,
+  unread,
+  neverPassed,
+  drilled,
+  unheard,
+  neverEmitted,
+  unresolved,
+  unused,
+];
+
+/** Runs every rule. Findings come in the order of their places. */
+export function runRules(project: Linked, settings: Settings): Finding[] {
+  const findings: Finding[] = [];
+  let current = RULES[0]!;
+  const context = ruleContext(project, settings, () => current, findings);
+  for (const rule of RULES) {
+    current = rule;
+    rule.check(context);
+  }
+  silence(project, findings);
+  return findings.sort(
+    (a, b) => a.place.file - b.place.file || a.place.start - b.place.start || a.rule.localeCompare(b.rule),
+  );
+}
+
+export { DEFAULT_SETTINGS, type Settings } from './rule';

@@ -1,0 +1,137 @@
+import type { Linked } from '../../link';
+import type { FlowEdge, Port } from '../../model/project';
+import { step, type Rule } from '../rule';
+import { useOf } from '../use-of-ports';
+
+export const drilled: Rule = {
+  name: 'prop/drilled',
+  level: 'warning',
+  summary: 'A value passes unchanged through several components that only pass it on.',
+  check({ project, settings, report }) {
+    const runs = new Runs(project);
+    for (const component of project.components) {
+      for (const port of component.ports.values()) {
+        if (port.channel === 'slot' || !runs.isPassOnly(port)) continue;
+        const giver = runs.origin(port);
+        if (!giver) continue;
+        const { length, chain, reader } = runs.longest(port);
+        if (length < settings.drillDepth) continue;
+        const owner = project.components[giver.component]!;
+        const names = chain.map((one) => project.components[one.component]!.name);
+        const last = reader && project.components[reader.component]!;
+        report({
+          component,
+          port,
+          place: port.place,
+          message: `"${port.name}" passes through ${names.join(' and ')}, which only pass it on, from ${owner.name}${last ? ` to ${last.name}` : ''}.`,
+          trail: [
+            step(owner, giver.place, giver.name, 'hands it down'),
+            ...chain.map((one) =>
+              step(project.components[one.component]!, one.place, one.name, 'only passes it on'),
+            ),
+            ...(reader && last ? [step(last, reader.place, reader.name, 'uses it')] : []),
+          ],
+        });
+      }
+    }
+  },
+};
+
+interface Run {
+  length: number;
+  chain: Port[];
+  /** Who uses it in the end, if that is seen. */
+  reader: Port | undefined;
+}
+
+/** Runs of components that hand a value on unchanged, over the flow graph. */
+class Runs {
+  private readonly passOnly = new Map<number, boolean>();
+  private readonly runs = new Map<number, Run>();
+
+  constructor(private readonly project: Linked) {}
+
+  /** The component does nothing with the port but hand it to components, as it is. */
+  isPassOnly(port: Port): boolean {
+    const known = this.passOnly.get(port.node);
+    if (known !== undefined) return known;
+    const component = this.project.components[port.component]!;
+    const use = useOf(component, port);
+    const answer =
+      component.facts.role === 'component' &&
+      !component.facts.openProps &&
+      !use.written &&
+      use.reads.length === 0 &&
+      use.emits.length === 0 &&
+      // What an unknown component or an element does with it may well be why this one has it.
+      use.passes.every((pass) => pass.site >= 0) &&
+      !component.spreads.some((one) => one.site < 0 && !one.except.includes(port.name)) &&
+      this.next(port).length > 0;
+    this.passOnly.set(port.node, answer);
+    return answer;
+  }
+
+  private unchanged(edge: FlowEdge): boolean {
+    return edge.site >= 0 && (edge.how === 'pass' || edge.how === 'rename');
+  }
+
+  /** Ports of the children that get this one's value. */
+  private next(port: Port): Port[] {
+    const { flow } = this.project;
+    // Callbacks are handed down against the way their events flow.
+    const edges =
+      port.channel === 'event'
+        ? flow.into[port.node]!.map((index) => ({ edge: flow.edges[index]!, other: flow.edges[index]!.from }))
+        : flow.out[port.node]!.map((index) => ({ edge: flow.edges[index]!, other: flow.edges[index]!.to }));
+    return edges
+      .filter(({ edge, other }) => this.unchanged(edge) && flow.nodes[other]!.component !== port.component)
+      .map(({ other }) => flow.nodes[other]!.port)
+      .filter((one) => one !== undefined);
+  }
+
+  /** The owner in which the value starts, where the port is the first that only passes it on. */
+  origin(port: Port): { component: number; place: Port['place']; name: string } | undefined {
+    const component = this.project.components[port.component]!;
+    for (const id of component.calledAt) {
+      const site = this.project.sites[id]!;
+      if (site.owner === port.component) continue;
+      const owner = this.project.components[site.owner]!;
+      const attribute = site.fact.attributes.find((one) => one.name === port.name && one.mode !== 'spread');
+      let from: Port | undefined;
+      if (attribute) {
+        const symbol =
+          attribute.value.kind === 'identity' ? owner.facts.symbols[attribute.value.symbol!]! : undefined;
+        from = symbol?.kind === 'prop' ? owner.ports.get(symbol.port!) : undefined;
+      } else {
+        if (!this.project.handed(site).spread.has(port.name)) continue;
+        from = owner.ports.get(port.name);
+      }
+      if (from && this.isPassOnly(from)) continue;
+      const at = attribute ?? site.fact;
+      const place = attribute
+        ? { file: site.file, start: attribute.nameStart, end: attribute.nameEnd }
+        : { file: site.file, start: at.start, end: at.end };
+      return { component: owner.id, place, name: from?.name ?? port.name };
+    }
+    return undefined;
+  }
+
+  /** The longest run that starts at a port; circles end it. */
+  longest(port: Port): Run {
+    const known = this.runs.get(port.node);
+    if (known) return known;
+    const stop: Run = { length: 0, chain: [], reader: port };
+    if (!this.isPassOnly(port)) return stop;
+    // Met again on its own way down, the port ends the run.
+    this.runs.set(port.node, { ...stop, reader: undefined });
+    let best: Run = { length: 1, chain: [port], reader: undefined };
+    for (const next of this.next(port)) {
+      const run = this.longest(next);
+      if (run.length + 1 > best.length || (run.length + 1 === best.length && !best.reader)) {
+        best = { length: run.length + 1, chain: [port, ...run.chain], reader: run.reader };
+      }
+    }
+    this.runs.set(port.node, best);
+    return best;
+  }
+}

@@ -1,0 +1,48 @@
+import { isNear } from '../../model/names';
+import type { Component, Port, Site } from '../../model/project';
+import { showType } from '../../types/show';
+import { placeOf, step, tagPlace, type Rule } from '../rule';
+import { hands, isAlwaysKnown, isCloned, isClosed } from '../use-of-ports';
+
+export const missing: Rule = {
+  name: 'prop/missing',
+  level: 'error',
+  summary: 'A call site leaves out what the child requires.',
+  check({ project, report }) {
+    for (const site of project.sites) {
+      const target = project.components[site.target]!;
+      if (target.facts.wrapped || isCloned(project, site)) continue;
+      const owner = project.components[site.owner]!;
+      for (const port of target.ports.values()) {
+        if (!port.required || port.channel === 'slot' || isAlwaysKnown(port.name)) continue;
+        if (hands(project, site, port.name) !== false || passesNearMiss(site, target, port)) continue;
+        const type = showType(port.type?.type);
+        report({
+          component: target,
+          port,
+          place: tagPlace(site),
+          message: `${owner.name} renders ${target.name} without "${port.name}", which ${target.name} requires${type ? ` (${type})` : ''}. Pass it, or make it optional.`,
+          trail: [
+            step(
+              owner,
+              placeOf(site.file, site.fact.tag!),
+              target.name,
+              `renders ${target.name} without ${port.name}`,
+            ),
+            step(target, port.place, port.name, 'requires it'),
+          ],
+        });
+      }
+    }
+  },
+};
+
+/** Whether the value is probably passed under a wrong name, which is reported there. */
+function passesNearMiss(site: Site, target: Component, port: Port): boolean {
+  return (
+    isClosed(target) &&
+    site.fact.attributes.some(
+      (one) => one.mode !== 'spread' && !target.ports.has(one.name) && isNear(one.name, port.name),
+    )
+  );
+}

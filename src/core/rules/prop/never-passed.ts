@@ -1,0 +1,47 @@
+import { step, tagPlace, type Rule } from '../rule';
+import { hands, isUsed, knownSites, useOf } from '../use-of-ports';
+import { isMisspelled } from './unknown';
+
+export const neverPassed: Rule = {
+  name: 'prop/never-passed',
+  level: 'warning',
+  summary: 'An optional prop is read, and no call site passes it.',
+  check({ project, report }) {
+    for (const component of project.components) {
+      const sites = knownSites(project, component);
+      if (!sites) continue;
+      for (const port of component.ports.values()) {
+        if (port.channel !== 'prop' || port.required || port.name === 'key' || port.name === 'ref') continue;
+        if (!isUsed(useOf(component, port))) continue;
+        if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
+        if (isMisspelled(sites, component, port.name)) continue;
+        const count =
+          sites.length === 1
+            ? 'its only call site does not pass'
+            : `none of its ${sites.length} call sites passes`;
+        const [first] = sites;
+        report({
+          component,
+          port,
+          place: port.place,
+          level: port.default && !isUndefined(port.default.type) ? 'note' : 'warning',
+          message: `${component.name} reads "${port.name}", but ${count} it. Pass it, or take it out.`,
+          trail: [
+            step(component, port.place, port.name, 'takes it'),
+            ...[first!].map((site) =>
+              step(
+                project.components[site.owner]!,
+                tagPlace(site),
+                component.name,
+                `renders ${component.name} without it`,
+              ),
+            ),
+          ],
+        });
+      }
+    }
+  },
+};
+
+const isUndefined = (type: { t: string; v?: unknown } | undefined): boolean =>
+  type?.t === 'lit' && type.v === undefined;

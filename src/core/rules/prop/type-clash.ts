@@ -1,0 +1,63 @@
+import type { AttributeFact } from '../../model/facts';
+import type { Component, Lazy } from '../../model/project';
+import type { TypeExpr } from '../../model/types';
+import { assignable } from '../../types/assign';
+import { showType } from '../../types/show';
+import { attributeKey, attributePlace, step, type Rule } from '../rule';
+
+export const typeClash: Rule = {
+  name: 'prop/type-clash',
+  level: 'error',
+  summary: 'The value passed cannot be assigned to the declared type.',
+  check({ project, report, claimed }) {
+    for (const site of project.sites) {
+      const owner = project.components[site.owner]!;
+      const target = project.components[site.target]!;
+      if (target.facts.wrapped) continue;
+      for (const attribute of site.fact.attributes) {
+        const port = target.ports.get(attribute.name);
+        if (!port || attribute.mode !== 'value' || claimed(attributeKey(site, attribute.name))) continue;
+        const given = attribute.value.type;
+        if (!given || !(port.type || port.channel === 'event')) continue;
+        // A callback's own name says that a function is wanted, even where no type does.
+        const wanted: Lazy = port.type ?? { type: { t: 'handler' }, file: target.file };
+        const from: Lazy = { type: given, file: site.file, component: owner.id };
+        const narrowed = mayBeNarrowed(owner, attribute);
+        if (assignable(project.types, from, wanted, isWritten(given), narrowed) !== 'no') continue;
+        const place = attributePlace(site, attribute);
+        const is = showType(shownOf(given, owner)) || 'of another type';
+        const asks = port.type ? showType(port.type.type) || 'another type' : 'a function';
+        report({
+          component: target,
+          port,
+          place,
+          message: `${owner.name} passes "${port.name}" as ${is}, but ${target.name} asks for ${asks}.`,
+          trail: [
+            step(owner, place, attribute.name, `passes ${is}`),
+            step(target, port.place, port.name, `asks for ${asks}`),
+          ],
+        });
+      }
+    }
+  },
+};
+
+/** The value is written out at the call site, so that nothing can have narrowed it. */
+function isWritten(type: TypeExpr): boolean {
+  if (type.t === 'union') return type.of.every(isWritten);
+  return type.t === 'lit';
+}
+
+/** A condition or a call may have told more about the value than its type says. */
+function mayBeNarrowed(owner: Component, { value }: AttributeFact): boolean {
+  if (value.symbol === undefined)
+    return value.kind !== 'literal' && value.kind !== 'object' && value.kind !== 'array';
+  return owner.facts.reads.some(
+    (read) => read.symbol === value.symbol && (read.where === 'condition' || read.where === 'argument'),
+  );
+}
+
+/** For messages, a symbol's own type says more than its name. */
+function shownOf(type: TypeExpr, owner: Component): TypeExpr {
+  return type.t === 'sym' ? (owner.facts.symbols[type.s]?.type ?? type) : type;
+}

@@ -1,0 +1,77 @@
+import { isCallbackName, nearest } from '../../model/names';
+import type { AttributeFact } from '../../model/facts';
+import type { Component, Site } from '../../model/project';
+import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
+import { isAlwaysKnown, isClosed } from '../use-of-ports';
+
+export const unknown: Rule = {
+  name: 'prop/unknown',
+  level: 'error',
+  summary: 'A call site writes a name that the child does not take.',
+  check({ project, report }) {
+    for (const site of project.sites) {
+      const owner = project.components[site.owner]!;
+      const target = project.components[site.target]!;
+      for (const attribute of unknownAttributes(site, target)) {
+        if (!isEventAttribute(target, attribute))
+          report(unknownReport(owner, target, site, attribute, 'prop'));
+      }
+    }
+  },
+};
+
+/** Attributes of a call site that the child certainly does not take. */
+export function unknownAttributes(site: Site, target: Component): AttributeFact[] {
+  if (!isClosed(target)) return [];
+  return site.fact.attributes.filter(
+    (one) =>
+      one.mode === 'value' &&
+      !target.ports.has(one.name) &&
+      !isAlwaysKnown(one.name) &&
+      one.name !== target.facts.traits.contentPort,
+  );
+}
+
+export const isEventAttribute = (target: Component, attribute: AttributeFact): boolean =>
+  attribute.mode === 'listen' || (target.facts.traits.callbackProps && isCallbackName(attribute.name));
+
+/** The near name that the child takes and the call site does not pass, if there is one. */
+export function meant(site: Site, target: Component, attribute: AttributeFact): string | undefined {
+  const free = [...target.ports.keys()].filter(
+    (name) => !site.fact.attributes.some((other) => other.name === name),
+  );
+  return nearest(attribute.name, free);
+}
+
+export function unknownReport(
+  owner: Component,
+  target: Component,
+  site: Site,
+  attribute: AttributeFact,
+  channel: 'prop' | 'event',
+): Report {
+  const near = meant(site, target, attribute);
+  const place = attributePlace(site, attribute);
+  const does = channel === 'event' ? 'listens for' : 'passes';
+  const lacks = channel === 'event' ? 'neither declares nor raises it' : 'does not take it';
+  return {
+    component: target,
+    port: { channel, name: attribute.name },
+    place,
+    message: `${owner.name} ${does} "${attribute.name}", but ${target.name} ${lacks}.${near ? ` Did you mean "${near}"?` : ''}`,
+    trail: [
+      step(owner, place, attribute.name, `${does} ${attribute.name}`),
+      near
+        ? step(target, target.ports.get(near)!.place, near, `takes ${near}`)
+        : step(target, namePlace(target), attribute.name, lacks),
+    ],
+    ...(near ? { suggestion: near, edit: { place, text: near } } : {}),
+  };
+}
+
+/** Whether some call site passes a near miss of the port, which is reported there. */
+export function isMisspelled(sites: Site[], target: Component, name: string): boolean {
+  return sites.some((site) =>
+    unknownAttributes(site, target).some((one) => meant(site, target, one) === name),
+  );
+}

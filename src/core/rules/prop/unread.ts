@@ -1,0 +1,29 @@
+import { namePlace, portKey, step, type Rule } from '../rule';
+import { isUsed, useOf } from '../use-of-ports';
+
+export const unread: Rule = {
+  name: 'prop/unread',
+  level: 'warning',
+  summary: 'A declared prop is neither read nor passed on.',
+  check({ project, report, claimed }) {
+    for (const component of project.components) {
+      if (component.facts.role !== 'component' || component.facts.openProps) continue;
+      for (const port of component.ports.values()) {
+        if (port.channel !== 'prop' || !port.declared || port.name.startsWith('_')) continue;
+        if (port.name === 'key' || port.name === 'ref' || claimed(portKey(port))) continue;
+        if (isUsed(useOf(component, port))) continue;
+        const givers = component.calledAt.length;
+        report({
+          component,
+          port,
+          place: port.place,
+          message: `${component.name} takes "${port.name}" and neither reads it nor passes it on. Remove it${givers ? ' here and at its call sites' : ''}, or use it.`,
+          trail: [
+            step(component, port.place, port.name, 'takes it'),
+            step(component, namePlace(component), port.name, 'never reads it'),
+          ],
+        });
+      }
+    }
+  },
+};

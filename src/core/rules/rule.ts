@@ -1,0 +1,106 @@
+/** What a rule is, and what it may use. */
+import type { Linked } from '../link';
+import type { Span } from '../model/facts';
+import type { Finding, Level, Step } from '../model/finding';
+import { hashText } from '../model/hash';
+import type { Component, Place, Port, Site } from '../model/project';
+import { componentRef, portRef } from '../model/refs';
+
+export interface Settings {
+  drillDepth: number;
+  /** Levels by rule, where they differ from the catalogue; `off` switches a rule off. */
+  rules: Record<string, Level | 'off'>;
+}
+
+export const DEFAULT_SETTINGS: Settings = { drillDepth: 2, rules: {} };
+
+export interface Rule {
+  name: string;
+  level: Level;
+  /** One sentence for lists of rules. */
+  summary: string;
+  check(audit: RuleContext): void;
+}
+
+export interface Report {
+  component: Component;
+  /** Channel and name of the subject. */
+  port: Pick<Port, 'channel' | 'name'> | { channel: 'state' | 'local' | 'context' | 'ref'; name: string };
+  place: Place;
+  message: string;
+  trail: Step[];
+  level?: Level;
+  suggestion?: string;
+  edit?: Finding['edit'];
+}
+
+/** What rules share in one audit: the project, the settings, and what more specific rules have taken over. */
+export interface RuleContext {
+  project: Linked;
+  settings: Settings;
+  report(report: Report): void;
+  /** Takes a place or port over, so that less specific rules stay silent about it. */
+  claim(key: string): void;
+  claimed(key: string): boolean;
+}
+
+export function ruleContext(
+  project: Linked,
+  settings: Settings,
+  rule: () => Rule,
+  out: Finding[],
+): RuleContext {
+  const claims = new Set<string>();
+  return {
+    project,
+    settings,
+    claim: (key) => void claims.add(key),
+    claimed: (key) => claims.has(key),
+    report({ component, port, place, message, trail, level, suggestion, edit }) {
+      const { name, level: usual } = rule();
+      const set = settings.rules[name];
+      if (set === 'off') return;
+      const subject = portRef(project, component, port.channel, port.name);
+      const identity = [name, subject, ...trail.map((step) => `${step.component}:${step.name}`)];
+      out.push({
+        rule: name,
+        level: set ?? level ?? usual,
+        message,
+        place,
+        subject,
+        component: componentRef(project, component),
+        trail,
+        ...(suggestion === undefined ? {} : { suggestion }),
+        ...(edit ? { edit } : {}),
+        fingerprint: hashText(identity.join('\n')),
+      });
+    },
+  };
+}
+
+export const placeOf = (file: number, span: Span): Place => ({ file, start: span.start, end: span.end });
+
+export const namePlace = (component: Component): Place => ({
+  file: component.file,
+  start: component.facts.nameStart,
+  end: component.facts.nameEnd,
+});
+
+export const step = (component: Component, place: Place, name: string, what: string): Step => ({
+  place,
+  component: component.name,
+  name,
+  what,
+});
+
+export const portKey = (port: Port): string => `port:${port.node}`;
+export const attributeKey = (site: Site, name: string): string => `attribute:${site.id}:${name}`;
+
+/** Where the tag of a call site is written. */
+export const tagPlace = (site: Site): Place => placeOf(site.file, site.fact.tag ?? site.fact);
+
+export const attributePlace = (site: Site, attribute: { nameStart: number; nameEnd: number }): Place => ({
+  file: site.file,
+  start: attribute.nameStart,
+  end: attribute.nameEnd,
+});

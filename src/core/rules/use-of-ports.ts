@@ -1,0 +1,84 @@
+/** What a component does with what it takes; shared by several rules. */
+import type { EmitFact, ReadFact } from '../model/facts';
+import type { Linked } from '../link';
+import type { Component, Pass, Port, Site } from '../model/project';
+
+export interface PortUse {
+  reads: ReadFact[];
+  emits: EmitFact[];
+  passes: Pass[];
+  written: boolean;
+  /** Handed on by a spread, to a component or an element. */
+  spread: boolean;
+}
+
+const cache = new WeakMap<Component, Map<string, PortUse>>();
+
+/** Everything a component does with one of its ports. */
+export function useOf(component: Component, port: Port): PortUse {
+  let uses = cache.get(component);
+  if (!uses) cache.set(component, (uses = collect(component)));
+  return uses.get(port.name)!;
+}
+
+function collect(component: Component): Map<string, PortUse> {
+  const { facts } = component;
+  const uses = new Map<string, PortUse>();
+  for (const name of component.ports.keys()) {
+    const spread = component.spreads.some((one) => !one.except.includes(name));
+    uses.set(name, { reads: [], emits: [], passes: [], written: false, spread });
+  }
+  const by = (symbol: number): PortUse | undefined => {
+    const fact = facts.symbols[symbol];
+    return fact?.kind === 'prop' ? uses.get(fact.port!) : undefined;
+  };
+  for (const read of facts.reads) by(read.symbol)?.reads.push(read);
+  for (const emit of facts.emits) by(emit.symbol)?.emits.push(emit);
+  for (const pass of component.passes) by(pass.symbol)?.passes.push(pass);
+  for (const write of facts.writes) {
+    const use = by(write.symbol);
+    if (use) use.written = true;
+  }
+  return uses;
+}
+
+/** Whether the component does anything at all with a port. */
+export const isUsed = (use: PortUse): boolean =>
+  use.reads.length > 0 || use.emits.length > 0 || use.passes.length > 0 || use.spread || use.written;
+
+/** Whether a call site hands over a name; undefined where nobody knows. */
+export function hands(project: Linked, site: Site, name: string): boolean | undefined {
+  const handed = project.handed(site);
+  if (handed.attributes.has(name) || handed.spread.has(name)) return true;
+  return handed.unknown ? undefined : false;
+}
+
+/** Whether elements given to a component may get further props from it. */
+export function isCloned(project: Linked, site: Site): boolean {
+  const owner = project.components[site.owner]!;
+  for (let at = site.fact.parent; at >= 0;) {
+    const node = owner.facts.render[at]!;
+    if (node.kind === 'site' && node.tag) {
+      const target = project.lookup(owner.file, node.tag.name);
+      return target.kind === 'component' && project.components[target.component]!.facts.clones === true;
+    }
+    at = node.parent;
+  }
+  return owner.facts.clones === true;
+}
+
+/** The written call sites, where all that is handed over is known: none may be cloned or spread into. */
+export function knownSites(project: Linked, component: Component): Site[] | undefined {
+  if (component.unknownSites || component.facts.role !== 'component') return undefined;
+  const sites = component.calledAt.map((id) => project.sites[id]!);
+  if (!sites.length || sites.some((site) => isCloned(project, site))) return undefined;
+  return sites;
+}
+
+/** Names that say nothing about a component's interface. */
+export const isAlwaysKnown = (name: string): boolean =>
+  name === 'key' || name === 'ref' || /^(data|aria)-/.test(name);
+
+/** Whether names beyond the ports of a component are certainly not taken. */
+export const isClosed = (component: Component): boolean =>
+  !component.open && !component.unresolved && !component.facts.wrapped;

@@ -1,0 +1,203 @@
+/** The strand of a port: everything upstream of it and everything downstream, with what happens at each hop. */
+import type { Linked } from '../link';
+import { distance } from '../model/names';
+import type { FlowEdge, FlowNode, How, Place } from '../model/project';
+import { nodeRef } from '../model/refs';
+import { useOf, isUsed } from '../rules/use-of-ports';
+import { raises } from '../rules/event/emission';
+import { showType } from '../types/show';
+
+export type Role = 'start' | 'pass' | 'transform' | 'read' | 'emit' | 'listen' | 'drop' | 'wait';
+
+export interface Hop {
+  ref: string;
+  component: string;
+  /** Numbers of the flow nodes that bear the reference. */
+  nodes: number[];
+  place: Place;
+  /** The name that the value bears inside the component. */
+  name: string;
+  type: string;
+  role: Role;
+  channel: FlowNode['channel'];
+  /** Where the component reads it. */
+  reads: Place[];
+}
+
+export interface Route {
+  from: string;
+  to: string;
+  how: How;
+  place: Place;
+  site: number;
+}
+
+export interface Trace {
+  of: string;
+  hops: Hop[];
+  routes: Route[];
+  origins: string[];
+  ends: string[];
+}
+
+/** The nodes that a port reference names; empty if there are none. */
+export function findNodes(project: Linked, ref: string): FlowNode[] {
+  return project.flow.nodes.filter((node) => nodeRef(project, node) === ref);
+}
+
+/** Traces the nodes of one port reference both ways. */
+export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
+  const { flow } = project;
+  const nodes = new Set(starts.map((node) => node.id));
+  const edges = new Set<number>();
+  const walk = (next: (node: number) => number[], far: (edge: FlowEdge) => number) => {
+    const todo = starts.map((node) => node.id);
+    const seen = new Set(todo);
+    while (todo.length) {
+      for (const index of next(todo.pop()!)) {
+        edges.add(index);
+        const node = far(flow.edges[index]!);
+        nodes.add(node);
+        if (!seen.has(node)) {
+          seen.add(node);
+          todo.push(node);
+        }
+      }
+    }
+  };
+  walk(
+    (node) => flow.into[node]!,
+    (edge) => edge.from,
+  );
+  walk(
+    (node) => flow.out[node]!,
+    (edge) => edge.to,
+  );
+  const refs = new Map([...nodes].map((id) => [id, nodeRef(project, flow.nodes[id]!)]));
+  const routes = new Map<string, Route>();
+  for (const index of [...edges].sort((a, b) => a - b)) {
+    const edge = flow.edges[index]!;
+    const from = refs.get(edge.from)!;
+    const to = refs.get(edge.to)!;
+    const key = `${from}\n${to}\n${edge.place.file}\n${edge.place.start}`;
+    if (from !== to && !routes.has(key))
+      routes.set(key, { from, to, how: edge.how, place: edge.place, site: edge.site });
+  }
+  const fed = new Set([...routes.values()].map((route) => route.to));
+  const feeding = new Set([...routes.values()].map((route) => route.from));
+  const hops = new Map<string, Hop>();
+  for (const id of flowOrder(project, nodes, edges)) {
+    const ref = refs.get(id)!;
+    const known = hops.get(ref);
+    const node = flow.nodes[id]!;
+    if (known) {
+      known.nodes.push(id);
+      known.reads.push(...readsOf(project, node));
+      continue;
+    }
+    hops.set(ref, hopOf(project, node, ref, fed.has(ref)));
+  }
+  const list = [...hops.values()];
+  return {
+    of: refs.get(starts[0]!.id)!,
+    hops: list,
+    routes: [...routes.values()],
+    origins: list.filter((hop) => !fed.has(hop.ref)).map((hop) => hop.ref),
+    ends: list.filter((hop) => !feeding.has(hop.ref)).map((hop) => hop.ref),
+  };
+}
+
+/** Nodes in the order in which the data flows; circles are entered where they are first met. */
+function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>): number[] {
+  const { flow } = project;
+  const waiting = new Map<number, number>();
+  for (const id of nodes) waiting.set(id, flow.into[id]!.filter((index) => edges.has(index)).length);
+  const order: number[] = [];
+  const ready = [...nodes].filter((id) => waiting.get(id) === 0);
+  const left = new Set(nodes);
+  while (left.size) {
+    const id = ready.shift() ?? left.values().next().value!;
+    if (!left.delete(id)) continue;
+    order.push(id);
+    for (const index of flow.out[id]!) {
+      if (!edges.has(index)) continue;
+      const { to } = flow.edges[index]!;
+      const count = waiting.get(to)! - 1;
+      waiting.set(to, count);
+      if (count === 0) ready.push(to);
+    }
+  }
+  return order;
+}
+
+function readsOf(project: Linked, node: FlowNode): Place[] {
+  const { facts, file } = project.components[node.component]!;
+  if (node.symbol < 0) return [];
+  const at = (span: { start: number; end: number }): Place => ({ file, start: span.start, end: span.end });
+  return [
+    ...facts.emits.filter((emit) => emit.symbol === node.symbol).map(at),
+    ...facts.reads.filter((read) => read.symbol === node.symbol).map(at),
+  ];
+}
+
+function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean): Hop {
+  const component = project.components[node.component]!;
+  const symbol = node.symbol >= 0 ? component.facts.symbols[node.symbol] : undefined;
+  return {
+    ref,
+    component: component.name,
+    nodes: [node.id],
+    place: node.place,
+    name: symbol?.name ?? node.name,
+    type: showType(node.port?.type?.type ?? symbol?.type),
+    role: roleOf(project, node, fed),
+    channel: node.channel,
+    reads: readsOf(project, node),
+  };
+}
+
+/** What a component does with the value at a node. */
+export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
+  const { flow } = project;
+  const component = project.components[node.component]!;
+  const feeds = flow.out[node.id]!.map((index) => flow.edges[index]!);
+  if (node.channel === 'event' && node.port) {
+    if (raises(component, node.port)) return 'emit';
+    if (fed) return 'pass';
+    return isUsed(useOf(component, node.port)) ? 'start' : 'drop';
+  }
+  if (!fed) return 'start';
+  if (flow.into[node.id]!.some((index) => flow.nodes[flow.edges[index]!.from]!.channel === 'event'))
+    return 'listen';
+  const reads = readsOf(project, node);
+  if (reads.length) {
+    const onlyFeeds =
+      feeds.length > 0 && feeds.every((edge) => edge.how === 'transform' || edge.how === 'write');
+    const derives = component.facts.reads.every(
+      (read) => read.symbol !== node.symbol || read.where === 'derivation',
+    );
+    return onlyFeeds && derives ? 'transform' : 'read';
+  }
+  if (feeds.length) return feeds.some((edge) => edge.how === 'transform') ? 'transform' : 'pass';
+  if (!node.port) return node.channel === 'context' ? 'read' : 'drop';
+  return isUsed(useOf(component, node.port)) ? 'pass' : 'drop';
+}
+
+/** References that look like one that was not found, the nearest first. */
+export function similarRefs(project: Linked, ref: string, most = 5): string[] {
+  const [, , wantedName = ''] = ref.split(':');
+  const wantedComponent = (ref.split(':')[0] ?? '').split('>').at(-1)!;
+  const scored = new Map<string, number>();
+  for (const node of project.flow.nodes) {
+    const component = project.components[node.component]!;
+    if (component.facts.role === 'module') continue;
+    const far =
+      distance(node.name.toLowerCase(), wantedName.toLowerCase(), 8) +
+      distance(component.name.toLowerCase(), wantedComponent.toLowerCase(), 8);
+    scored.set(nodeRef(project, node), far);
+  }
+  return [...scored]
+    .sort((a, b) => a[1] - b[1])
+    .slice(0, most)
+    .map(([one]) => one);
+}

@@ -1,0 +1,372 @@
+/** Type expressions to shapes: names looked up, utility types applied. Everything else is unknown. */
+import type { Names } from '../link/names';
+import type { Component, Lazy } from '../model/project';
+import { lit, prim, type TypeExpr } from '../model/types';
+import { UNKNOWN_SHAPE, type ObjectShape, type Shape, type ShapeMember } from './shape';
+
+const MAX_DEPTH = 24;
+
+export interface TypeSpace {
+  resolve(type: Lazy): Shape;
+  /** The members of an object type; undefined if it is none. */
+  members(type: Lazy): ObjectShape | undefined;
+}
+
+interface Context {
+  names: Names;
+  components: Component[];
+  /** The type of a port's symbol. */
+  portType(component: Component, name: string): Lazy | undefined;
+}
+
+const STRING_METHODS: Record<string, TypeExpr> = {
+  length: prim('number'),
+  toString: fnOf(prim('string')),
+  toUpperCase: fnOf(prim('string')),
+  toLowerCase: fnOf(prim('string')),
+  trim: fnOf(prim('string')),
+  slice: fnOf(prim('string')),
+  replace: fnOf(prim('string')),
+  padStart: fnOf(prim('string')),
+  includes: fnOf(prim('boolean')),
+  startsWith: fnOf(prim('boolean')),
+  endsWith: fnOf(prim('boolean')),
+  indexOf: fnOf(prim('number')),
+  split: fnOf({ t: 'array', of: prim('string') }),
+};
+const NUMBER_METHODS: Record<string, TypeExpr> = {
+  toFixed: fnOf(prim('string')),
+  toString: fnOf(prim('string')),
+  toLocaleString: fnOf(prim('string')),
+};
+
+function fnOf(returns: TypeExpr): TypeExpr {
+  return { t: 'fn', params: [], returns };
+}
+
+export function typeSpace({ names, components, portType }: Context): TypeSpace {
+  let depth = 0;
+
+  function resolve(lazy: Lazy): Shape {
+    if (depth >= MAX_DEPTH) return UNKNOWN_SHAPE;
+    depth++;
+    try {
+      return step(lazy);
+    } finally {
+      depth--;
+    }
+  }
+
+  const inside = (lazy: Lazy, type: TypeExpr): Lazy => ({ ...lazy, type });
+
+  function step(lazy: Lazy): Shape {
+    const { type } = lazy;
+    switch (type.t) {
+      case 'unknown':
+      case 'any':
+        return UNKNOWN_SHAPE;
+      case 'prim':
+        return { k: 'prim', n: type.n, ...(type.loose ? { loose: true } : {}) };
+      case 'lit':
+        return { k: 'lit', v: type.v };
+      case 'content':
+        return { k: 'content' };
+      case 'handler':
+        return { k: 'handler' };
+      case 'union':
+        return joined(type.of.map((one) => resolve(inside(lazy, one))));
+      case 'all':
+        return both(type.of.map((one) => resolve(inside(lazy, one))));
+      case 'array':
+        return { k: 'array', of: inside(lazy, type.of) };
+      case 'tuple':
+        return type.open
+          ? UNKNOWN_SHAPE
+          : {
+              k: 'array',
+              of: inside(lazy, { t: 'union', of: type.of }),
+              parts: type.of.map((one) => inside(lazy, one)),
+            };
+      case 'fn':
+        return {
+          k: 'fn',
+          params: type.params.map((one) => ({
+            name: one.name,
+            type: inside(lazy, one.type),
+            optional: one.optional === true,
+            rest: one.rest === true,
+          })),
+          returns: inside(lazy, type.returns),
+        };
+      case 'object':
+        return objectOf(lazy, type, '');
+      case 'ref':
+        return named(lazy, type.name, type.args ?? []);
+      case 'sym':
+        return symbol(lazy, type.s);
+      case 'value':
+        return value(lazy.file, type.name);
+      case 'member':
+        return member(inside(lazy, type.of), type.name);
+      case 'elem':
+        return element(resolve(inside(lazy, type.of)));
+      case 'ret': {
+        const fn = resolve(inside(lazy, type.of));
+        return fn.k === 'fn' ? resolve(fn.returns) : UNKNOWN_SHAPE;
+      }
+    }
+  }
+
+  function objectOf(lazy: Lazy, type: Extract<TypeExpr, { t: 'object' }>, owner: string): ObjectShape {
+    const members = new Map<string, ShapeMember>();
+    for (const one of type.members) {
+      members.set(one.name, {
+        type: inside(lazy, one.type),
+        optional: one.optional === true,
+        file: lazy.file,
+        start: one.start,
+        end: one.end,
+        owner,
+      });
+    }
+    return {
+      k: 'object',
+      members,
+      open: type.open === true,
+      ...(type.index ? { index: inside(lazy, type.index) } : {}),
+    };
+  }
+
+  function joined(parts: Shape[]): Shape {
+    const flat = parts.flatMap((one) => (one.k === 'union' ? one.of : [one]));
+    return flat.length === 1 ? flat[0]! : { k: 'union', of: flat };
+  }
+
+  /** An intersection: members of all; anything unknown makes it open. */
+  function both(parts: Shape[]): Shape {
+    const unions = parts.filter((one) => one.k === 'union');
+    if (unions.length === 1) {
+      const others = parts.filter((one) => one.k !== 'union');
+      return joined((unions[0] as Extract<Shape, { k: 'union' }>).of.map((one) => both([one, ...others])));
+    }
+    const members = new Map<string, ShapeMember>();
+    let open = false;
+    let index: Lazy | undefined;
+    for (const part of parts) {
+      if (part.k !== 'object') {
+        open = true;
+        continue;
+      }
+      if (part.open) open = true;
+      index ??= part.index;
+      for (const [name, one] of part.members) {
+        const known = members.get(name);
+        // Asked for twice: required if either side requires it; the type is no longer simple.
+        members.set(
+          name,
+          known
+            ? { ...one, optional: known.optional && one.optional, type: inside(one.type, { t: 'unknown' }) }
+            : one,
+        );
+      }
+    }
+    return { k: 'object', members, open, ...(index ? { index } : {}) };
+  }
+
+  function named(lazy: Lazy, name: string, args: TypeExpr[]): Shape {
+    const given = lazy.args?.get(name);
+    if (given) return resolve(given);
+    const found = names.lookupType(lazy.file, name);
+    if (!found)
+      return names.lookup(lazy.file, name.split('.')[0]!).kind === 'unbound'
+        ? utility(lazy, name, args)
+        : UNKNOWN_SHAPE;
+    const { decl, file } = found;
+    const bound = new Map<string, Lazy>();
+    decl.params.forEach((param, i) => {
+      bound.set(param, args[i] ? inside(lazy, args[i]) : { type: { t: 'unknown' }, file });
+    });
+    const scope: Lazy = { type: decl.body, file, args: bound };
+    if (decl.kind === 'class') return UNKNOWN_SHAPE;
+    if (decl.kind !== 'interface') {
+      const shape = resolve(scope);
+      if (shape.k !== 'object') return shape;
+      return { ...shape, members: owned(shape.members, `${file}:${decl.name}`) };
+    }
+    const own = objectOf(scope, decl.body as Extract<TypeExpr, { t: 'object' }>, `${file}:${decl.name}`);
+    let { open } = own;
+    const members = new Map<string, ShapeMember>();
+    for (const base of decl.bases) {
+      const shape = resolve({ ...scope, type: base });
+      if (shape.k !== 'object') {
+        open = true;
+        continue;
+      }
+      if (shape.open || shape.index) open = true;
+      for (const [key, one] of shape.members) members.set(key, one);
+    }
+    for (const [key, one] of own.members) members.set(key, one);
+    return { ...own, members, open };
+  }
+
+  const owned = (members: Map<string, ShapeMember>, owner: string) =>
+    new Map([...members].map(([name, one]) => [name, one.owner ? one : { ...one, owner }]));
+
+  function utility(lazy: Lazy, name: string, args: TypeExpr[]): Shape {
+    const [first, second] = args.map((one) => inside(lazy, one));
+    switch (name) {
+      case 'Array':
+      case 'ReadonlyArray':
+        return first ? { k: 'array', of: first } : UNKNOWN_SHAPE;
+      case 'Readonly':
+        return first ? resolve(first) : UNKNOWN_SHAPE;
+      case 'Partial':
+      case 'Required':
+        return first
+          ? mapped(resolve(first), (one) => ({ ...one, optional: name === 'Partial' }))
+          : UNKNOWN_SHAPE;
+      case 'Pick':
+      case 'Omit': {
+        const keys = second && literalNames(resolve(second));
+        const shape = first && resolve(first);
+        if (!keys || shape?.k !== 'object') return UNKNOWN_SHAPE;
+        const members = new Map([...shape.members].filter(([key]) => keys.has(key) === (name === 'Pick')));
+        return {
+          ...shape,
+          members,
+          open: name === 'Pick' ? shape.open && members.size < keys.size : shape.open,
+        };
+      }
+      case 'Record': {
+        const keys = first && literalNames(resolve(first));
+        if (!second) return UNKNOWN_SHAPE;
+        if (!keys) return { k: 'object', members: new Map(), index: second, open: true };
+        return {
+          k: 'object',
+          open: false,
+          members: new Map(
+            [...keys].map((key) => [
+              key,
+              { type: second, optional: false, file: lazy.file, start: -1, end: -1, owner: '' },
+            ]),
+          ),
+        };
+      }
+      case 'NonNullable':
+      case 'Exclude': {
+        const shape = first && resolve(first);
+        if (!shape || name === 'Exclude') return UNKNOWN_SHAPE;
+        return shape.k === 'union' ? joined(shape.of.filter((one) => !isNothing(one))) : shape;
+      }
+      case 'Function':
+        return { k: 'handler' };
+      default:
+        return UNKNOWN_SHAPE;
+    }
+  }
+
+  const mapped = (shape: Shape, change: (one: ShapeMember) => ShapeMember): Shape =>
+    shape.k === 'object'
+      ? { ...shape, members: new Map([...shape.members].map(([name, one]) => [name, change(one)])) }
+      : UNKNOWN_SHAPE;
+
+  function literalNames(shape: Shape): Set<string> | undefined {
+    const parts = shape.k === 'union' ? shape.of : [shape];
+    const found = parts.map((one) => (one.k === 'lit' && typeof one.v === 'string' ? one.v : undefined));
+    return found.every((one) => one !== undefined) ? new Set(found) : undefined;
+  }
+
+  function symbol(lazy: Lazy, index: number): Shape {
+    const component = lazy.component === undefined ? undefined : components[lazy.component];
+    const fact = component?.facts.symbols[index];
+    if (!component || !fact) return UNKNOWN_SHAPE;
+    if (fact.kind === 'prop') {
+      const type = portType(component, fact.port!);
+      return type ? resolve(type) : UNKNOWN_SHAPE;
+    }
+    const type = fact.type ?? (fact.kind === 'derived' ? fact.init?.type : undefined);
+    return type ? resolve({ type, file: component.file, component: component.id }) : UNKNOWN_SHAPE;
+  }
+
+  function value(file: number, name: string): Shape {
+    const target = names.lookup(file, name);
+    if (target.kind === 'component') {
+      return UNKNOWN_SHAPE;
+    }
+    if (target.kind !== 'value' || !target.value.type || target.value.kind === 'context')
+      return UNKNOWN_SHAPE;
+    return resolve({ type: target.value.type, file: target.file });
+  }
+
+  function member(of: Lazy, name: string): Shape {
+    if (of.type.t === 'value' && name === '#context') {
+      const target = names.lookup(of.file, of.type.name);
+      if (target.kind !== 'value' || target.value.kind !== 'context' || !target.value.type)
+        return UNKNOWN_SHAPE;
+      return resolve({ type: target.value.type, file: target.file });
+    }
+    return memberOf(resolve(of), name, of);
+  }
+
+  function memberOf(shape: Shape, name: string, of: Lazy): Shape {
+    if (shape.k === 'union') {
+      const parts = shape.of.filter((one) => !isNothing(one)).map((one) => memberOf(one, name, of));
+      return parts.some((one) => one.k === 'unknown') ? UNKNOWN_SHAPE : joined(parts);
+    }
+    if (shape.k === 'object') {
+      const found = shape.members.get(name);
+      if (!found) return UNKNOWN_SHAPE;
+      const type = resolve(found.type);
+      return found.optional && type.k !== 'unknown' ? joined([type, { k: 'lit', v: undefined }]) : type;
+    }
+    const builtin = (table: Record<string, TypeExpr>): Shape => {
+      const type = Object.hasOwn(table, name) ? table[name] : undefined;
+      return type ? resolve(inside(of, type)) : UNKNOWN_SHAPE;
+    };
+    if ((shape.k === 'prim' && shape.n === 'string') || (shape.k === 'lit' && typeof shape.v === 'string')) {
+      return builtin(STRING_METHODS);
+    }
+    if ((shape.k === 'prim' && shape.n === 'number') || (shape.k === 'lit' && typeof shape.v === 'number')) {
+      return builtin(NUMBER_METHODS);
+    }
+    if (shape.k === 'array') return arrayMember(shape, name, of);
+    return UNKNOWN_SHAPE;
+  }
+
+  function arrayMember(shape: Extract<Shape, { k: 'array' }>, name: string, of: Lazy): Shape {
+    if (name === 'length') return { k: 'prim', n: 'number' };
+    const gives = (returns: TypeExpr, at: Lazy): Shape => ({
+      k: 'fn',
+      params: [],
+      returns: { ...at, type: returns },
+    });
+    if (/^(filter|slice|reverse|sort|concat)$/.test(name))
+      return gives({ t: 'array', of: shape.of.type }, shape.of);
+    if (/^(find|at|pop|shift)$/.test(name)) {
+      return gives({ t: 'union', of: [shape.of.type, lit(undefined)] }, shape.of);
+    }
+    if (/^(some|every|includes)$/.test(name)) return gives(prim('boolean'), of);
+    if (/^(indexOf|findIndex|push)$/.test(name)) return gives(prim('number'), of);
+    if (name === 'join') return gives(prim('string'), of);
+    if (name === 'map' || name === 'flatMap') return gives({ t: 'array', of: { t: 'unknown' } }, of);
+    return UNKNOWN_SHAPE;
+  }
+
+  function element(shape: Shape): Shape {
+    if (shape.k === 'array') return resolve(shape.of);
+    return shape.k === 'object' && shape.index ? resolve(shape.index) : UNKNOWN_SHAPE;
+  }
+
+  return {
+    resolve,
+    members(type) {
+      const shape = resolve(type);
+      return shape.k === 'object' ? shape : undefined;
+    },
+  };
+}
+
+/** null, undefined and void. */
+export const isNothing = (shape: Shape): boolean =>
+  (shape.k === 'lit' && (shape.v === null || shape.v === undefined)) ||
+  (shape.k === 'prim' && (shape.n === 'void' || shape.n === 'null' || shape.n === 'undefined'));

@@ -1,0 +1,35 @@
+/** Resolved types: what a type expression turns out to be, one level deep. */
+import type { Primitive } from '../model/types';
+import type { Lazy } from '../model/project';
+
+export type Shape =
+  | { k: 'unknown' }
+  | { k: 'prim'; n: Primitive; loose?: boolean }
+  | { k: 'lit'; v: string | number | boolean | null | undefined }
+  | { k: 'union'; of: Shape[] }
+  | { k: 'array'; of: Lazy; parts?: Lazy[] }
+  | ObjectShape
+  | { k: 'fn'; params: { name: string; type: Lazy; optional: boolean; rest: boolean }[]; returns: Lazy }
+  | { k: 'content' }
+  | { k: 'handler' };
+
+export interface ObjectShape {
+  k: 'object';
+  members: Map<string, ShapeMember>;
+  index?: Lazy;
+  /** Members beyond these may exist. */
+  open: boolean;
+}
+
+export interface ShapeMember {
+  type: Lazy;
+  optional: boolean;
+  /** Where the name is written. */
+  file: number;
+  start: number;
+  end: number;
+  /** Number of the named type in which it is written, so that shared types are known. */
+  owner: string;
+}
+
+export const UNKNOWN_SHAPE: Shape = { k: 'unknown' };

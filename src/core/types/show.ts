@@ -1,0 +1,52 @@
+/** Types as a person writes them, short. */
+import type { TypeExpr } from '../model/types';
+
+/** Text of a type; empty if nothing is known. Long unions and objects are cut. */
+export function showType(type: TypeExpr | undefined, depth = 0): string {
+  if (!type || depth > 3) return depth > 3 ? '…' : '';
+  switch (type.t) {
+    case 'unknown':
+    case 'sym':
+    case 'member':
+    case 'elem':
+    case 'ret':
+      return '';
+    case 'any':
+      return 'any';
+    case 'prim':
+      return type.n;
+    case 'lit':
+      return typeof type.v === 'string' ? `'${type.v}'` : String(type.v);
+    case 'content':
+      return 'content';
+    case 'handler':
+      return 'handler';
+    case 'value':
+      return `typeof ${type.name}`;
+    case 'union':
+    case 'all': {
+      const parts = type.of.map((one) => showType(one, depth + 1)).filter(Boolean);
+      const sign = type.t === 'union' ? ' | ' : ' & ';
+      return parts.length > 6 ? `${parts.slice(0, 6).join(sign)}${sign}…` : parts.join(sign);
+    }
+    case 'array': {
+      const of = showType(type.of, depth + 1) || 'unknown';
+      return /[ |&]/.test(of) ? `(${of})[]` : `${of}[]`;
+    }
+    case 'tuple':
+      return `[${type.of.map((one) => showType(one, depth + 1) || 'unknown').join(', ')}]`;
+    case 'object': {
+      const parts = type.members
+        .slice(0, 4)
+        .map((one) => `${one.name}${one.optional ? '?' : ''}: ${showType(one.type, depth + 1) || 'unknown'}`);
+      if (type.members.length > 4) parts.push('…');
+      return parts.length ? `{ ${parts.join('; ')} }` : 'object';
+    }
+    case 'fn':
+      return `(${type.params.map((one) => one.name || '_').join(', ')}) => ${showType(type.returns, depth + 1) || 'unknown'}`;
+    case 'ref':
+      return type.args?.length
+        ? `${type.name}<${type.args.map((one) => showType(one, depth + 1) || 'unknown').join(', ')}>`
+        : type.name;
+  }
+}

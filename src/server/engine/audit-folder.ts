@@ -1,0 +1,154 @@
+/** Audits a folder: walk, read in worker threads, link, rules. */
+import { readFile as readText } from 'node:fs/promises';
+import { readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
+import { Piscina } from 'piscina';
+import { parseConfig, ConfigError, type Config } from '../../api/config';
+import { openAudit, type Audit } from '../../core/audit';
+import type { FileFacts } from '../../core/model/facts';
+import { readManifest, type Manifest } from '../../core/readers/manifest';
+import { RULES, type Settings } from '../../core/rules';
+import type { Skipped } from '../../core/report/summary';
+import { walk } from '../sources/walk';
+import read, { type ReadResult, type ReadTask } from './reader-worker';
+
+export interface Progress {
+  stage: 'finding' | 'reading' | 'linking' | 'done';
+  found: number;
+  read: number;
+}
+
+export interface FolderAudit {
+  audit: Audit;
+  facts: Map<string, FileFacts>;
+  /** Content hashes by path. */
+  hashes: Map<string, string>;
+  skipped: Skipped[];
+  textOf(path: string): string;
+}
+
+export interface FolderOptions {
+  config?: Config;
+  signal?: AbortSignal;
+  onProgress?(progress: Progress): void;
+  /** Facts of an audit before this one, so that unchanged files need no reading. */
+  before?: Pick<FolderAudit, 'facts' | 'hashes'>;
+}
+
+/** Fewer files than this are read faster than a thread starts. */
+const WORTH_THREADS = 60;
+const BATCH = 24;
+
+export const settingsOf = (config: Config | undefined): Settings => ({
+  drillDepth: config?.drillDepth ?? 2,
+  rules: config?.rules ?? {},
+});
+
+/** Reads and checks a settings file; without a path, the one at the root, if there is one. */
+export async function loadConfig(root: string, path?: string): Promise<Config | undefined> {
+  const file = path ?? join(root, 'zinc-rope.config.json');
+  let text: string;
+  try {
+    text = await readText(file, 'utf8');
+  } catch (error) {
+    if (path === undefined && (error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
+    throw new ConfigError(`${file}: the settings file cannot be read`);
+  }
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    throw new ConfigError(`${file}: ${(error as Error).message}`);
+  }
+  return parseConfig(
+    json,
+    file,
+    RULES.map((rule) => rule.name),
+  );
+}
+
+export async function auditFolder(root: string, options: FolderOptions = {}): Promise<FolderAudit> {
+  const { config, signal, before } = options;
+  const progress = (stage: Progress['stage'], found: number, done: number) =>
+    options.onProgress?.({ stage, found, read: done });
+  progress('finding', 0, 0);
+  const walked = await walk(root, {
+    ...(config?.include ? { include: config.include } : {}),
+    ...(config?.exclude ? { exclude: config.exclude } : {}),
+    ...(signal ? { signal } : {}),
+    onFound: (count) => progress('finding', count, 0),
+  });
+  const found = walked.sources.length;
+  const facts = new Map<string, FileFacts>();
+  const hashes = new Map<string, string>();
+  const take = (task: ReadTask, result: ReadResult) => {
+    const list = JSON.parse(result.facts) as (FileFacts | null)[];
+    task.paths.forEach((path, i) => {
+      facts.set(path, list[i] ?? before!.facts.get(path)!);
+      hashes.set(path, result.hashes[i]!);
+    });
+    progress('reading', found, facts.size);
+  };
+  await readAll(root, walked.sources, before, signal, take);
+  signal?.throwIfAborted();
+  progress('linking', found, found);
+  const manifests = await readManifests(root, walked.manifests);
+  const audit = openAudit({ facts: [...facts.values()], manifests, settings: settingsOf(config) });
+  progress('done', found, found);
+  return {
+    audit,
+    facts,
+    hashes,
+    skipped: walked.skipped,
+    textOf: (path) => {
+      try {
+        return readFileSync(join(root, path), 'utf8');
+      } catch {
+        return '';
+      }
+    },
+  };
+}
+
+async function readAll(
+  root: string,
+  sources: string[],
+  before: FolderOptions['before'],
+  signal: AbortSignal | undefined,
+  take: (task: ReadTask, result: ReadResult) => void,
+): Promise<void> {
+  const tasks: ReadTask[] = [];
+  for (let i = 0; i < sources.length; i += BATCH) {
+    const paths = sources.slice(i, i + BATCH);
+    const known = before && Object.fromEntries(paths.map((path) => [path, before.hashes.get(path) ?? '']));
+    tasks.push({ root, paths, ...(known ? { known } : {}) });
+  }
+  if (sources.length < WORTH_THREADS || before) {
+    for (const task of tasks) {
+      signal?.throwIfAborted();
+      take(task, read(task));
+      // Lets progress and cancelling through.
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    return;
+  }
+  const pool = new Piscina<ReadTask, ReadResult>({
+    filename: new URL('./reader-worker.js', import.meta.url).href,
+    minThreads: Math.min(availableParallelism(), tasks.length),
+    maxThreads: Math.min(availableParallelism(), tasks.length),
+    concurrentTasksPerWorker: 2,
+  });
+  try {
+    await Promise.all(tasks.map(async (task) => take(task, await pool.run(task, signal ? { signal } : {}))));
+  } finally {
+    void pool.destroy();
+  }
+}
+
+async function readManifests(root: string, paths: string[]): Promise<Manifest[]> {
+  const list = await Promise.all(
+    paths.map(async (path) => readManifest(path, await readText(join(root, path), 'utf8').catch(() => ''))),
+  );
+  return list.filter((one) => one !== undefined);
+}
