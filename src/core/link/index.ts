@@ -61,6 +61,7 @@ export function link(facts: FileFacts[], manifests: Manifest[]): Linked {
     names,
     types,
     lookup: names.lookup,
+    elementReads: new Set(facts.flatMap((file) => file.elementReads)),
     hasRoots: false,
     handed: (site) => handedBy(project, site),
     flow: { nodes: [], edges: [], out: [], into: [] },

@@ -22,7 +22,7 @@ export function linkPorts(components: Component[], sites: Site[], types: TypeSpa
     }
     return shape;
   });
-  for (const component of components) declarePorts(component, shapes[component.id], owners);
+  for (const component of components) declarePorts(component, shapes[component.id], owners, types);
   const filled = contentHanded(sites);
   for (const component of components) {
     for (const port of component.ports.values()) {
@@ -38,6 +38,7 @@ function declarePorts(
   component: Component,
   shape: Shape | undefined,
   owners: Map<string, Set<number>>,
+  types: TypeSpace,
 ): void {
   const { facts, ports, file } = component;
   if (facts.role === 'module') return;
@@ -47,7 +48,8 @@ function declarePorts(
     hasRest ||
     facts.symbols.some((symbol) => symbol.kind === 'bag' && facts.role === 'helper');
   const typed = facts.propsType !== undefined;
-  if (shape) addTyped(component, shape, owners);
+  const ownType = types.ownerOf(facts.propsType, file);
+  if (shape) addTyped(component, shape, owners, ownType);
   for (const fact of facts.ports) {
     const symbol = facts.symbols.findIndex((one) => one.kind === 'prop' && one.port === fact.name);
     const known = ports.get(fact.name);
@@ -64,6 +66,7 @@ function declarePorts(
       place: { file, start: fact.start, end: fact.end },
       declared: !typed && fact.declared !== 'default' && fact.declared !== 'read',
       shared: false,
+      inherited: false,
       required: fact.required === true,
       typed: false,
       ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),
@@ -87,7 +90,8 @@ const isPropsSpread = (component: Component, value: ExprFact, mode: string): boo
   value.kind === 'identity' &&
   /^(bag|rest)$/.test(component.facts.symbols[value.symbol!]!.kind);
 
-function addTyped(component: Component, shape: Shape, owners: Map<string, Set<number>>): void {
+/** `own` marks the members that are written in the component's own props type. */
+function addTyped(component: Component, shape: Shape, owners: Map<string, Set<number>>, own: string): void {
   const alternatives = shape.k === 'union' ? shape.of : [shape];
   const objects = alternatives.filter((one) => one.k === 'object');
   if (objects.length < alternatives.length) component.unresolved = true;
@@ -115,6 +119,7 @@ function addTyped(component: Component, shape: Shape, owners: Map<string, Set<nu
             : { file: member.file, start: member.start, end: member.end },
         declared: true,
         shared,
+        inherited: shared && member.owner !== own,
         required,
         typed: true,
         type: member.type,

@@ -16,7 +16,9 @@ const FILE_ROUTERS = [
 ];
 
 const ROUTED = /(^|\/)(app|pages|routes|src\/routes|src\/pages|src\/app)\//;
-const STORY = /\.(stories|story|test|spec|cy|fixture|page|demo|example)\.[jt]sx?$/;
+/** Files that a test runner, a gallery or a page of documentation loads by their name or folder. */
+const STORY =
+  /(\.(stories|story|test|spec|cy|fixture|page|demo|example)\.[jt]sx?$)|(^|\/)(examples?|demos?|docs?|stories|__\w+__|tests?|fixtures?|playground)\//;
 
 export function linkUsage(project: Linked, names: Names): void {
   const { components, files } = project;

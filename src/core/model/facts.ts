@@ -22,6 +22,8 @@ export interface FileFacts {
   components: ComponentFacts[];
   /** Module-level names that the file uses otherwise than by rendering or exporting them. */
   mentions: string[];
+  /** Names read from the props of elements that somebody else made: `child.props.label`. */
+  elementReads: string[];
   /** The file mounts components as roots of a page. */
   mounts: boolean;
   silences: SilenceFact[];

@@ -26,6 +26,8 @@ export interface Port {
   declared: boolean;
   /** The declaration is a type that several components take their props from. */
   shared: boolean;
+  /** It comes from a base type that other components take over too. */
+  inherited: boolean;
   required: boolean;
   typed: boolean;
   type?: Lazy;
@@ -167,6 +169,8 @@ export interface Project {
   packages: Package[];
   /** Looks up what a tag or value name means in a file. */
   lookup(file: number, name: string): Target;
+  /** Names that are read from the props of elements: whoever takes them is read from outside. */
+  elementReads: Set<string>;
   /** Whether anything in the project starts a component tree. */
   hasRoots: boolean;
   handed(site: Site): Handed;

@@ -43,6 +43,7 @@ export function emptyFile(path: string): FileFacts {
     values: [],
     components: [],
     mentions: [],
+    elementReads: [],
     mounts: false,
     silences: [],
   };
@@ -68,6 +69,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   readModule(facts, program, names, file);
   readStatics(facts, program);
   facts.mentions = readMentions(scopes, names);
+  facts.elementReads = [...scopes.elementReads];
   facts.mounts =
     /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text) &&
     facts.imports.some((one) => /^react-dom/.test(one.from));
@@ -160,7 +162,10 @@ function readUnits(
     component.role = candidate.role;
     component.wrapped = candidate.wrapped;
     component.injected = candidate.injected;
-    if (candidate.inherits) component.openProps = true;
+    // Without a parameter its props are for others to read, from the element.
+    const idle =
+      node.type !== 'ClassDeclaration' && node.type !== 'ClassExpression' && node.params.length === 0;
+    if (candidate.inherits || (idle && candidate.propsType)) component.openProps = true;
     if (candidate.propsType) component.propsType = candidate.propsType;
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
     const u = newUnit(component, node, names, file);

@@ -154,8 +154,9 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
     case 'LogicalExpression': {
       const right = infer(node.right, ctx);
       if (node.operator !== '&&') return union([infer(node.left, ctx), right]);
+      // A condition that fails hands over `false`, which is meant as nothing.
       const left = infer(node.left, ctx);
-      return left.t === 'prim' && left.n === 'boolean' ? union([lit(false), right]) : UNKNOWN;
+      return left.t === 'prim' && left.n === 'boolean' ? union([lit(undefined), right]) : UNKNOWN;
     }
     case 'AssignmentExpression':
       return node.operator === '=' ? infer(node.right, ctx) : UNKNOWN;

@@ -130,6 +130,8 @@ export interface NamedNode {
 export interface Scopes {
   program: Scope;
   named: NamedNode[];
+  /** Names read as `x.props.NAME` where x is not `this`. */
+  elementReads: Set<string>;
   /** The scope whose names a function's parameters are. */
   of: Map<t.Node, Scope>;
 }
@@ -142,11 +144,31 @@ const isFunction = (node: t.Node): node is t.Function =>
   node.type === 'ClassMethod' ||
   node.type === 'ClassPrivateMethod';
 
+/** `x.props` of anything but `this`, type assertions taken away. */
+function isElementProps(node: t.Node): boolean {
+  let at = node;
+  while (
+    at.type === 'TSAsExpression' ||
+    at.type === 'TSNonNullExpression' ||
+    at.type === 'ParenthesizedExpression'
+  ) {
+    at = at.expression;
+  }
+  if (at.type !== 'MemberExpression' && at.type !== 'OptionalMemberExpression') return false;
+  return (
+    !at.computed &&
+    at.property.type === 'Identifier' &&
+    at.property.name === 'props' &&
+    at.object.type !== 'ThisExpression'
+  );
+}
+
 /** Builds the scopes of a program and sets `binding` on every identifier that uses a declared name. */
 export function readScopes(program: t.Program): Scopes {
   const uses: Use[] = [];
   const of = new Map<t.Node, Scope>();
   const named: NamedNode[] = [];
+  const elementReads = new Set<string>();
   const open = (parent: Scope | undefined, owner: t.Node, fn: boolean): Scope => {
     const scope: Scope = { parent, owner, isFunction: fn, names: new Map() };
     if (fn) of.set(owner, scope);
@@ -251,6 +273,9 @@ export function readScopes(program: t.Program): Scopes {
         return;
       case 'MemberExpression':
       case 'OptionalMemberExpression':
+        if (!node.computed && node.property.type === 'Identifier' && isElementProps(node.object)) {
+          elementReads.add(node.property.name);
+        }
         visit(node.object, scope);
         if (node.computed) visit(node.property, scope);
         return;
@@ -304,6 +329,13 @@ export function readScopes(program: t.Program): Scopes {
           }
           patternValues(declarator.id, scope);
           if (!declarator.init) continue;
+          if (declarator.id.type === 'ObjectPattern' && isElementProps(declarator.init)) {
+            for (const property of declarator.id.properties) {
+              if (property.type === 'ObjectProperty' && property.key.type === 'Identifier') {
+                elementReads.add(property.key.name);
+              }
+            }
+          }
           if (declarator.id.type === 'Identifier') {
             const { id } = declarator;
             named.push({ name: id.name, node: declarator.init, declaration: declarator, id, scope });
@@ -402,7 +434,7 @@ export function readScopes(program: t.Program): Scopes {
     binding.uses.push(one);
     if (one.role === 'write') binding.reassigned = true;
   }
-  return { program: root, named, of };
+  return { program: root, named, elementReads, of };
 }
 
 /** Whether a scope lies inside the body of a function (or is its own). */

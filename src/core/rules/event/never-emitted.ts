@@ -10,6 +10,7 @@ export const neverEmitted: Rule = {
     for (const component of project.components) {
       for (const port of component.ports.values()) {
         if (port.channel !== 'event' || !port.declared || port.name.startsWith('_')) continue;
+        if (port.inherited || project.elementReads.has(port.name)) continue;
         if (claimed(portKey(port)) || !emissions.isDropped(port)) continue;
         const heard = component.calledAt.some((id) =>
           project.handed(project.sites[id]!).attributes.has(port.name),

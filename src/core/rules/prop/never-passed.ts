@@ -1,5 +1,5 @@
 import { step, tagPlace, type Rule } from '../rule';
-import { hands, isUsed, knownSites, useOf } from '../use-of-ports';
+import { hands, knownSites, useOf } from '../use-of-ports';
 import { isMisspelled } from './unknown';
 
 export const neverPassed: Rule = {
@@ -12,7 +12,8 @@ export const neverPassed: Rule = {
       if (!sites) continue;
       for (const port of component.ports.values()) {
         if (port.channel !== 'prop' || port.required || port.name === 'key' || port.name === 'ref') continue;
-        if (!isUsed(useOf(component, port))) continue;
+        const use = useOf(component, port);
+        if (!use.reads.length && !use.emits.length && !use.passes.length) continue;
         if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
         if (isMisspelled(sites, component, port.name)) continue;
         const count =

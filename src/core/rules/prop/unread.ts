@@ -11,7 +11,7 @@ export const unread: Rule = {
       for (const port of component.ports.values()) {
         if (port.channel !== 'prop' || !port.declared || port.name.startsWith('_')) continue;
         if (port.name === 'key' || port.name === 'ref' || claimed(portKey(port))) continue;
-        if (isUsed(useOf(component, port))) continue;
+        if (port.inherited || project.elementReads.has(port.name) || isUsed(useOf(component, port))) continue;
         const givers = component.calledAt.length;
         report({
           component,
