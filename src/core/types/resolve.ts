@@ -49,11 +49,19 @@ function fnOf(returns: TypeExpr): TypeExpr {
 export function typeSpace({ names, components, portType }: Context): TypeSpace {
   let depth = 0;
 
+  // A type expression belongs to one file and one component, so that its shape is always the same, unless
+  // type parameters give it another meaning.
+  const shapes = new WeakMap<TypeExpr, Shape>();
+
   function resolve(lazy: Lazy): Shape {
+    const known = lazy.args ? undefined : shapes.get(lazy.type);
+    if (known) return known;
     if (depth >= MAX_DEPTH) return UNKNOWN_SHAPE;
     depth++;
     try {
-      return step(lazy);
+      const shape = step(lazy);
+      if (!lazy.args && isScoped(lazy.type)) shapes.set(lazy.type, shape);
+      return shape;
     } finally {
       depth--;
     }
@@ -184,11 +192,11 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
         ? utility(lazy, name, args)
         : UNKNOWN_SHAPE;
     const { decl, file } = found;
-    const bound = new Map<string, Lazy>();
+    const bound = decl.params.length ? new Map<string, Lazy>() : undefined;
     decl.params.forEach((param, i) => {
-      bound.set(param, args[i] ? inside(lazy, args[i]) : { type: { t: 'unknown' }, file });
+      bound!.set(param, args[i] ? inside(lazy, args[i]) : { type: { t: 'unknown' }, file });
     });
-    const scope: Lazy = { type: decl.body, file, args: bound };
+    const scope: Lazy = { type: decl.body, file, ...(bound ? { args: bound } : {}) };
     if (decl.kind === 'class') return UNKNOWN_SHAPE;
     if (decl.kind !== 'interface') {
       const shape = resolve(scope);
@@ -371,6 +379,9 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     },
   };
 }
+
+/** Types that may be shared between files say the same in each; they are cheap and need no memory. */
+const isScoped = (type: TypeExpr): boolean => !/^(unknown|any|prim|lit|content|handler)$/.test(type.t);
 
 /** null, undefined and void. */
 export const isNothing = (shape: Shape): boolean =>

@@ -119,6 +119,10 @@ function annotatedProps(names: ReactNames, id: t.Node | undefined): { props?: t.
 
 const isModule = (scope: Scope): boolean => scope.parent === undefined;
 
+/** A quick look before the thorough one: most variables hold neither functions nor calls. */
+const mayHold = (node: t.Node): boolean =>
+  /(Function|Class|Call|TSAs|TSSatisfies|Parenthesized)/.test(node.type);
+
 /** The component or helper that a declaration holds, or undefined. `fallback` names an anonymous export. */
 export function candidateOf(
   one: NamedNode,
@@ -126,6 +130,7 @@ export function candidateOf(
   named: NamedType,
   fallback: string,
 ): Candidate | undefined {
+  if (!mayHold(one.node)) return undefined;
   const { node, wrappers, foreign, props } = unwrapComponent(names, one.node);
   const local = isModule(one.scope) ? (one.id?.name ?? 'default') : undefined;
   const isDefault = one.id === undefined;

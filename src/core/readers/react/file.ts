@@ -5,7 +5,7 @@ import { UNKNOWN } from '../../model/types';
 import { readSilences } from '../script/comments';
 import { readExpr } from '../script/expr';
 import type { InferContext } from '../script/infer';
-import { readMarkup } from '../script/jsx';
+import { readMarkup, type MarkupDialect } from '../script/jsx';
 import { readExports, readImports, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { declarePattern } from '../script/patterns';
@@ -22,6 +22,7 @@ import {
   unwrap,
   use,
   type Ctx,
+  type Dialect,
   type FileContext,
   type Unit,
 } from '../script/unit';
@@ -32,6 +33,12 @@ import { REACT_TRAITS, reactNames, reactTypes, type ReactNames } from './names';
 import { staticMembers, valueOf } from './values';
 
 const RENDER: Ctx = { where: 'derivation', fn: -1 };
+
+/** What all units of a file share. */
+interface ReactFile {
+  dialect: Dialect;
+  markup: MarkupDialect;
+}
 
 export function emptyFile(path: string): FileFacts {
   return {
@@ -65,17 +72,20 @@ export function readReactFile(path: string, text: string): FileFacts {
   const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
   const candidates = findCandidates(scopes, names, file);
   facts.values = readValues(scopes, candidates, names, file);
-  readUnits(facts, candidates, names, file);
-  readModule(facts, program, names, file);
+  const react = { dialect: reactDialect(names), markup: reactMarkup(names) };
+  readUnits(facts, candidates, react, file);
+  readModule(facts, program, react, file);
   readStatics(facts, program);
   facts.mentions = readMentions(scopes, names);
   facts.elementReads = [...scopes.elementReads];
-  facts.mounts =
-    /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text) &&
-    facts.imports.some((one) => /^react-dom/.test(one.from));
+  facts.mounts = mountsRoots(facts, text);
   if (facts.components.length) facts.language = 'react';
   return facts;
 }
+
+const mountsRoots = (facts: FileFacts, text: string): boolean =>
+  facts.imports.some((one) => one.from.startsWith('react-dom')) &&
+  /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text);
 
 function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): Map<NamedNode, Candidate> {
   const fallback = nameFromPath(file.path);
@@ -125,13 +135,12 @@ function readValues(
   return values;
 }
 
-function newUnit(facts: ComponentFacts, node: t.Node, names: ReactNames, file: FileContext): Unit {
-  const markup = reactMarkup(names);
+function newUnit(facts: ComponentFacts, node: t.Node, react: ReactFile, file: FileContext): Unit {
   const u: Unit = {
     file,
     facts,
     node,
-    dialect: reactDialect(names),
+    dialect: react.dialect,
     refs: new Map(),
     props: new Map(),
     members: new Map(),
@@ -141,7 +150,7 @@ function newUnit(facts: ComponentFacts, node: t.Node, names: ReactNames, file: F
     expr: (part, ctx) => {
       const bare = unwrap(part);
       return bare.type === 'JSXElement' || bare.type === 'JSXFragment'
-        ? readMarkup(u, bare, ctx, markup)
+        ? readMarkup(u, bare, ctx, react.markup)
         : readExpr(u, bare, ctx);
     },
     statements: (nodes, ctx) => readStatements(u, nodes, ctx),
@@ -152,7 +161,7 @@ function newUnit(facts: ComponentFacts, node: t.Node, names: ReactNames, file: F
 function readUnits(
   facts: FileFacts,
   candidates: Map<NamedNode, Candidate>,
-  names: ReactNames,
+  react: ReactFile,
   file: FileContext,
 ) {
   for (const candidate of candidates.values()) {
@@ -168,7 +177,7 @@ function readUnits(
     if (candidate.inherits || (idle && candidate.propsType)) component.openProps = true;
     if (candidate.propsType) component.propsType = candidate.propsType;
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
-    const u = newUnit(component, node, names, file);
+    const u = newUnit(component, node, react, file);
     if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') readClass(u, node, RENDER);
     else {
       readParameters(u, node, candidate.role);
@@ -223,10 +232,10 @@ function finish(u: Unit): void {
 }
 
 /** The loose code of the file: mounted roots, route tables, markup in constants. */
-function readModule(facts: FileFacts, program: t.Program, names: ReactNames, file: FileContext): void {
+function readModule(facts: FileFacts, program: t.Program, react: ReactFile, file: FileContext): void {
   const component = emptyFacts(nameFromPath(file.path), spanOf(program), { start: 0, end: 0 }, REACT_TRAITS);
   component.role = 'module';
-  const u = newUnit(component, program, names, file);
+  const u = newUnit(component, program, react, file);
   const loose = program.body.filter((node) => !(node.type === 'FunctionDeclaration' && file.units.has(node)));
   u.refs = new Map();
   readStatements(u, loose, RENDER);

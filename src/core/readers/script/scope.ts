@@ -3,6 +3,7 @@
  * they are used; names are looked up at the end, so that hoisting needs no care.
  */
 import type * as t from '@babel/types';
+import { CHILD_KEYS } from './visitor-keys';
 
 export interface Binding {
   name: string;
@@ -77,16 +78,22 @@ type AnyNode = t.Node & Record<string, unknown>;
 
 /** Calls `visit` for each child node, types left out. */
 export function eachChild(node: t.Node, visit: (child: t.Node) => void): void {
-  for (const key in node) {
-    if (SKIPPED.has(key)) continue;
-    const value = (node as AnyNode)[key];
-    if (value === null || typeof value !== 'object') continue;
-    if (Array.isArray(value)) {
-      for (const item of value) if (item && typeof item.type === 'string') visit(item as t.Node);
-    } else if (typeof (value as t.Node).type === 'string') {
-      visit(value as t.Node);
-    }
+  const keys = CHILD_KEYS.get(node.type);
+  if (!keys) {
+    for (const key in node) if (!SKIPPED.has(key)) visitPart((node as AnyNode)[key], visit);
+    return;
   }
+  for (let i = 0; i < keys.length; i++) visitPart((node as AnyNode)[keys[i]!], visit);
+}
+
+function visitPart(value: unknown, visit: (child: t.Node) => void): void {
+  if (value === null || typeof value !== 'object') return;
+  if (Array.isArray(value)) {
+    for (let i = 0; i < value.length; i++) {
+      const item = value[i] as t.Node | null;
+      if (item && typeof item.type === 'string') visit(item);
+    }
+  } else if (typeof (value as t.Node).type === 'string') visit(value as t.Node);
 }
 
 /** The identifiers that a pattern declares. */
