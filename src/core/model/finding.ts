@@ -21,6 +21,10 @@ export interface Finding {
   subject: string;
   component: string;
   trail: Step[];
+  /** Nodes of the flow graph that the finding is about; its strand runs through them. */
+  nodes: number[];
+  /** The call site that it is about, or -1. */
+  site: number;
   suggestion?: string;
   /** The mechanical repair, where there is one. */
   edit?: { place: Place; text: string };

@@ -29,6 +29,8 @@ export interface Report {
   place: Place;
   message: string;
   trail: Step[];
+  nodes?: number[];
+  site?: number;
   level?: Level;
   suggestion?: string;
   edit?: Finding['edit'];
@@ -56,7 +58,7 @@ export function ruleContext(
     settings,
     claim: (key) => void claims.add(key),
     claimed: (key) => claims.has(key),
-    report({ component, port, place, message, trail, level, suggestion, edit }) {
+    report({ component, port, place, message, trail, nodes, site, level, suggestion, edit }) {
       const { name, level: usual } = rule();
       const set = settings.rules[name];
       if (set === 'off') return;
@@ -70,12 +72,19 @@ export function ruleContext(
         subject,
         component: componentRef(project, component),
         trail,
+        nodes: nodes ?? nodeOf(component, port),
+        site: site ?? -1,
         ...(suggestion === undefined ? {} : { suggestion }),
         ...(edit ? { edit } : {}),
         fingerprint: hashText(identity.join('\n')),
       });
     },
   };
+}
+
+function nodeOf(component: Component, { channel, name }: Report['port']): number[] {
+  const port = component.ports.get(name);
+  return port?.channel === channel ? [port.node] : [];
 }
 
 export const placeOf = (file: number, span: Span): Place => ({ file, start: span.start, end: span.end });

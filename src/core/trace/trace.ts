@@ -1,10 +1,11 @@
 /** The strand of a port: everything upstream of it and everything downstream, with what happens at each hop. */
 import type { Linked } from '../link';
 import { distance } from '../model/names';
-import type { FlowEdge, FlowNode, How, Place } from '../model/project';
+import type { FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
 import { useOf, isUsed } from '../rules/use-of-ports';
 import { raises } from '../rules/event/emission';
+import { reach } from './reach';
 import { showType } from '../types/show';
 
 export type Role = 'start' | 'pass' | 'transform' | 'read' | 'emit' | 'listen' | 'drop' | 'wait';
@@ -48,30 +49,9 @@ export function findNodes(project: Linked, ref: string): FlowNode[] {
 /** Traces the nodes of one port reference both ways. */
 export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
   const { flow } = project;
-  const nodes = new Set(starts.map((node) => node.id));
-  const edges = new Set<number>();
-  const walk = (next: (node: number) => number[], far: (edge: FlowEdge) => number) => {
-    const todo = starts.map((node) => node.id);
-    const seen = new Set(todo);
-    while (todo.length) {
-      for (const index of next(todo.pop()!)) {
-        edges.add(index);
-        const node = far(flow.edges[index]!);
-        nodes.add(node);
-        if (!seen.has(node)) {
-          seen.add(node);
-          todo.push(node);
-        }
-      }
-    }
-  };
-  walk(
-    (node) => flow.into[node]!,
-    (edge) => edge.from,
-  );
-  walk(
-    (node) => flow.out[node]!,
-    (edge) => edge.to,
+  const { nodes, edges } = reach(
+    flow,
+    starts.map((node) => node.id),
   );
   const refs = new Map([...nodes].map((id) => [id, nodeRef(project, flow.nodes[id]!)]));
   const routes = new Map<string, Route>();
@@ -164,7 +144,7 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   if (node.channel === 'event' && node.port) {
     if (raises(component, node.port)) return 'emit';
     if (fed) return 'pass';
-    return isUsed(useOf(component, node.port)) ? 'start' : 'drop';
+    return isUsed(useOf(component, node.port)) ? 'wait' : 'drop';
   }
   if (!fed) return 'start';
   if (flow.into[node.id]!.some((index) => flow.nodes[flow.edges[index]!.from]!.channel === 'event'))

@@ -335,6 +335,7 @@ export function readFunction(
     mentionOuter(u, node, ctx);
     return { kind: 'function', ...spanOf(node), component: u.file.units.get(node)! };
   }
+  const symbolsBefore = u.facts.symbols.length;
   const index = addFunction(u, node, ctx.fn, where);
   const fact = u.facts.functions[index]!;
   const inner: Ctx = { ...ctx, fn: index, where: where === 'derivation' ? ctx.where : where };
@@ -373,18 +374,18 @@ export function readFunction(
     kind: 'function',
     fn: index,
     ...spanOf(node),
-    uses: capturedBy(u, index),
+    uses: capturedBy(u, index, symbolsBefore),
     ...(u.contents[index]!.length ? { content: u.contents[index]! } : {}),
   };
 }
 
-/** Symbols that a function reads. */
-function capturedBy(u: Unit, fn: number): number[] {
+/** Symbols from around a function that it reads; `before` is how many there were when it began. */
+function capturedBy(u: Unit, fn: number, before: number): number[] {
   const found = new Set<number>();
   for (let i = u.facts.reads.length - 1; i >= 0; i--) {
     const read = u.facts.reads[i]!;
     if (read.fn < fn) break;
-    found.add(read.symbol);
+    if (read.symbol < before || u.facts.symbols[read.symbol]!.kind === 'prop') found.add(read.symbol);
   }
   return [...found];
 }

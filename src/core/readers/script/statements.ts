@@ -6,17 +6,8 @@ import { declarePattern } from './patterns';
 import { eachChild } from './scope';
 import { inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
 
-/** Whether control never goes past the statement. */
-function leaves(node: t.Node | null | undefined): boolean {
-  if (!node) return false;
-  if (node.type === 'ReturnStatement' || node.type === 'ThrowStatement') return true;
-  if (node.type === 'BlockStatement') return leaves(node.body.at(-1));
-  return node.type === 'IfStatement' && leaves(node.consequent) && leaves(node.alternate);
-}
-
 /** Reads statements. Function declarations come first, as they are hoisted. */
-export function readStatements(u: Unit, nodes: t.Node[], outer: Ctx): void {
-  let ctx = outer;
+export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
   const hoisted = nodes.filter((node): node is t.FunctionDeclaration => node.type === 'FunctionDeclaration');
   const late = hoisted.filter((node) => ctx.fn === -1 && !u.file.units.has(node));
   for (const node of nodes) {
@@ -29,9 +20,6 @@ export function readStatements(u: Unit, nodes: t.Node[], outer: Ctx): void {
       for (const fn of late.splice(0)) declareFunction(u, fn, ctx);
     }
     readStatement(u, node, ctx);
-    if (node.type === 'IfStatement' && leaves(node.consequent) && !node.alternate) {
-      ctx = { ...ctx, when: ctx.when ?? spanOf(node.test) };
-    }
   }
   for (const fn of late) declareFunction(u, fn, ctx);
 }

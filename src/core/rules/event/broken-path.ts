@@ -33,14 +33,16 @@ export const brokenPath: Rule = {
         const place = attributePlace(site, attribute);
         const emitter = project.components[stray.port.component]!;
         audit.report({
+          nodes: [stray.port.node],
+          site: site.id,
           component: target,
           port: { channel: 'event', name: attribute.name },
           place,
           message: `${owner.name} listens for "${attribute.name}" on ${target.name}, and ${emitter.name} below it raises it, but ${target.name} does not hand it up.`,
           trail: [
-            step(owner, place, attribute.name, 'listens for it'),
+            step(owner, place, attribute.name, 'is listened for'),
             ...raisedTrail(project, stray),
-            step(target, tagPlace(stray.site), attribute.name, 'drops it'),
+            step(target, tagPlace(stray.site), attribute.name, 'is dropped'),
           ],
         });
       }
@@ -59,16 +61,17 @@ function reportDropped(audit: RuleContext, component: Component, port: Port, str
   const attribute = listener?.fact.attributes.find((one) => one.name === port.name);
   const owner = listener && project.components[listener.owner]!;
   audit.report({
+    nodes: [port.node, stray.port.node],
     component,
     port,
     place: port.place,
     message: `${component.name} takes "${port.name}" and drops it, though ${emitter.name} below it raises an event of that name${owner ? ` and ${owner.name} waits for it` : ''}. Hand it on.`,
     trail: [
       ...(owner && attribute
-        ? [step(owner, attributePlace(listener, attribute), port.name, 'listens for it')]
+        ? [step(owner, attributePlace(listener, attribute), port.name, 'is listened for')]
         : []),
       ...raisedTrail(project, stray),
-      step(component, port.place, port.name, 'takes it and drops it'),
+      step(component, port.place, port.name, 'is taken and dropped'),
     ],
   });
 }
@@ -84,16 +87,16 @@ function raisedTrail(project: Linked, stray: Stray): Step[] {
     const emit = useOf(component, port).emits[0];
     if (emit) {
       steps.unshift(
-        step(component, { file: component.file, start: emit.start, end: emit.end }, port.name, 'raises it'),
+        step(component, { file: component.file, start: emit.start, end: emit.end }, port.name, 'is raised'),
       );
       break;
     }
-    steps.unshift(step(component, port.place, port.name, 'hands it up'));
+    steps.unshift(step(component, port.place, port.name, 'is handed up'));
     const into: number | undefined = project.flow.into[port.node]![0];
     port = into === undefined ? undefined : project.flow.nodes[project.flow.edges[into]!.from]!.port;
   }
   const owner = project.components[stray.site.owner]!;
-  return [...steps, step(owner, tagPlace(stray.site), stray.port.name, 'renders it without a listener')];
+  return [...steps, step(owner, tagPlace(stray.site), stray.port.name, 'is not listened for')];
 }
 
 /** The events on the chain have found their finding. */

@@ -24,6 +24,8 @@ export const calledEarly: Rule = {
           const name = calleeName(component, attribute);
           const place = placeOf(component.file, attribute.value);
           report({
+            ...(site ? { site: site.id } : {}),
+            nodes: [],
             component,
             port: { channel: 'event', name: attribute.name },
             place,

@@ -30,13 +30,13 @@ export const unheard: Rule = {
           message: `${component.name} raises "${port.name}", but ${many}.`,
           trail: [
             emit
-              ? step(component, placeOf(component.file, emit), port.name, 'raises it')
-              : step(component, port.place, port.name, 'hands it up'),
+              ? step(component, placeOf(component.file, emit), port.name, 'is raised')
+              : step(component, port.place, port.name, 'is handed up'),
             step(
               project.components[first!.owner]!,
               tagPlace(first!),
-              component.name,
-              `renders ${component.name} without a listener`,
+              port.name,
+              `is not listened for on ${component.name}`,
             ),
           ],
         });

@@ -23,19 +23,22 @@ export const drilled: Rule = {
           component,
           port,
           place: port.place,
-          message: `"${port.name}" passes through ${names.join(' and ')}, which only pass it on, from ${owner.name}${last ? ` to ${last.name}` : ''}.`,
+          message: `"${port.name}" passes through ${inWords(names)}, which only pass it on, from ${owner.name}${last ? ` to ${last.name}` : ''}.`,
           trail: [
-            step(owner, giver.place, giver.name, 'hands it down'),
+            step(owner, giver.place, giver.name, 'is handed down'),
             ...chain.map((one) =>
-              step(project.components[one.component]!, one.place, one.name, 'only passes it on'),
+              step(project.components[one.component]!, one.place, one.name, 'is only passed on'),
             ),
-            ...(reader && last ? [step(last, reader.place, reader.name, 'uses it')] : []),
+            ...(reader && last ? [step(last, reader.place, reader.name, 'is used')] : []),
           ],
         });
       }
     }
   },
 };
+
+const inWords = (names: string[]): string =>
+  names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names.join('');
 
 interface Run {
   length: number;

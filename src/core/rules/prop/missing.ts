@@ -1,7 +1,7 @@
 import { isNear } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
 import { showType } from '../../types/show';
-import { placeOf, step, tagPlace, type Rule } from '../rule';
+import { step, tagPlace, type Rule } from '../rule';
 import { hands, isAlwaysKnown, isCloned, isClosed } from '../use-of-ports';
 
 export const missing: Rule = {
@@ -20,16 +20,13 @@ export const missing: Rule = {
         report({
           component: target,
           port,
+          site: site.id,
+          nodes: [],
           place: tagPlace(site),
           message: `${owner.name} renders ${target.name} without "${port.name}", which ${target.name} requires${type ? ` (${type})` : ''}. Pass it, or make it optional.`,
           trail: [
-            step(
-              owner,
-              placeOf(site.file, site.fact.tag!),
-              target.name,
-              `renders ${target.name} without ${port.name}`,
-            ),
-            step(target, port.place, port.name, 'requires it'),
+            step(owner, tagPlace(site), port.name, `is not passed to ${target.name}`),
+            step(target, port.place, port.name, 'is required'),
           ],
         });
       }

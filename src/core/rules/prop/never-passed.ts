@@ -28,13 +28,13 @@ export const neverPassed: Rule = {
           level: port.default && !isUndefined(port.default.type) ? 'note' : 'warning',
           message: `${component.name} reads "${port.name}", but ${count} it. Pass it, or take it out.`,
           trail: [
-            step(component, port.place, port.name, 'takes it'),
+            step(component, port.place, port.name, 'is taken'),
             ...[first!].map((site) =>
               step(
                 project.components[site.owner]!,
                 tagPlace(site),
-                component.name,
-                `renders ${component.name} without it`,
+                port.name,
+                `is not passed to ${component.name}`,
               ),
             ),
           ],

@@ -30,11 +30,12 @@ export const typeClash: Rule = {
         report({
           component: target,
           port,
+          site: site.id,
           place,
           message: `${owner.name} passes "${port.name}" as ${is}, but ${target.name} asks for ${asks}.`,
           trail: [
-            step(owner, place, attribute.name, `passes ${is}`),
-            step(target, port.place, port.name, `asks for ${asks}`),
+            step(owner, place, attribute.name, `is passed as ${is}`),
+            step(target, port.place, port.name, `is asked for as ${asks}`),
           ],
         });
       }

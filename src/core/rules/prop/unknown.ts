@@ -57,13 +57,20 @@ export function unknownReport(
   return {
     component: target,
     port: { channel, name: attribute.name },
+    site: site.id,
+    nodes: [],
     place,
     message: `${owner.name} ${does} "${attribute.name}", but ${target.name} ${lacks}.${near ? ` Did you mean "${near}"?` : ''}`,
     trail: [
-      step(owner, place, attribute.name, `${does} ${attribute.name}`),
+      step(owner, place, attribute.name, channel === 'event' ? 'is listened for' : 'is passed'),
       near
-        ? step(target, target.ports.get(near)!.place, near, `takes ${near}`)
-        : step(target, namePlace(target), attribute.name, lacks),
+        ? step(target, target.ports.get(near)!.place, near, 'is what it takes')
+        : step(
+            target,
+            namePlace(target),
+            attribute.name,
+            channel === 'event' ? 'is never raised' : 'is not taken',
+          ),
     ],
     ...(near ? { suggestion: near, edit: { place, text: near } } : {}),
   };

@@ -1,0 +1,41 @@
+import { useMemo, useState } from 'react';
+import { CrewPanel } from './crew/CrewPanel';
+import { cabins as allCabins, crew, departures, pylons, shift } from './data';
+import { DispatchBoard } from './dispatch/DispatchBoard';
+import { HoldLog } from './dispatch/HoldLog';
+import { Layout } from './layout/Layout';
+import { NoticeCard } from './layout/NoticeCard';
+import { LinePanel } from './line/LinePanel';
+import type { Hold, WindUnit } from './model';
+import { ShiftContext } from './shift-context';
+
+export function App() {
+  const [cabins, setCabins] = useState(allCabins);
+  const [holds, setHolds] = useState<Hold[]>([]);
+  const [windUnit, setWindUnit] = useState<WindUnit>('m/s');
+  const [logOpen, setLogOpen] = useState(false);
+  const stormLimit = useMemo(() => (windUnit === 'knots' ? 35 : 18), [windUnit]);
+
+  const holdCabin = (cabinId: string) => {
+    setHolds([...holds, { cabinId, reason: 'by hand', since: new Date().toISOString() }]);
+    setCabins(cabins.map((cabin) => (cabin.id === cabinId ? { ...cabin, held: true } : cabin)));
+  };
+
+  return (
+    <ShiftContext.Provider value={shift}>
+      <Layout title="Quillmoor Ropeway" onToggleLog={() => setLogOpen(!logOpen)}>
+        <LinePanel
+          cabins={cabins}
+          pylons={pylons}
+          windUnit={windUnit}
+          stormLimit={stormLimit}
+          onUnitChange={setWindUnit}
+        />
+        <DispatchBoard departures={departures} holds={holds} onHold={holdCabin} />
+        {logOpen && <HoldLog holds={holds} />}
+        <CrewPanel crew={crew} station={shift.station} />
+        <NoticeCard text="Upper station closes at dusk." />
+      </Layout>
+    </ShiftContext.Provider>
+  );
+}

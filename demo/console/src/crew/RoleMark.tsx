@@ -1,0 +1,3 @@
+export function RoleMark({ role }: { role: string }) {
+  return <abbr title={role}>{role[0]}</abbr>;
+}

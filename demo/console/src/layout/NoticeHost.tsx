@@ -1,0 +1,5 @@
+import type { ReactNode } from 'react';
+
+export function NoticeHost({ children }: { children: ReactNode }) {
+  return <main>{children}</main>;
+}

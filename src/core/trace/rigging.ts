@@ -1,0 +1,267 @@
+/** Strands laid over the render tree: one lane each, with a mark on every row that it touches. */
+import type { Linked } from '../link';
+import type { Channel } from '../model/facts';
+import type { Finding, Level } from '../model/finding';
+import { LEVELS } from '../model/finding';
+import type { FlowNode } from '../model/project';
+import { nodeRef } from '../model/refs';
+import { reach } from './reach';
+import { findNodes, roleOf, type Role } from './trace';
+import { renderTree, type Row, type Tree } from './tree';
+
+export interface Mark {
+  row: number;
+  role: Role;
+  name: string;
+  ref: string;
+}
+
+export interface Segment {
+  from: number;
+  to: number;
+  /** The value does not get across. */
+  broken?: boolean;
+}
+
+export interface Lane {
+  id: string;
+  /** What the strand is called where it starts. */
+  title: string;
+  ref: string;
+  channel: Channel;
+  level: Level | undefined;
+  findings: string[];
+  marks: Mark[];
+  segments: Segment[];
+  pinned?: boolean;
+}
+
+export interface Rigging extends Tree {
+  lanes: Lane[];
+}
+
+interface Draft {
+  nodes: Set<number>;
+  edges: Set<number>;
+  findings: Finding[];
+  starts: number[];
+}
+
+/** The rigging of a project: its tree, and the strands that carry findings or are asked for by reference. */
+export function rigging(project: Linked, findings: Finding[], pins: string[] = []): Rigging {
+  const tree = renderTree(project);
+  const drafts: Draft[] = [];
+  const lanes: Lane[] = [];
+  for (const pin of pins) {
+    const nodes = findNodes(project, pin).map((node) => node.id);
+    if (nodes.length) drafts.push(draftOf(project, nodes));
+  }
+  const pinned = drafts.length;
+  for (const finding of findings) {
+    if (finding.silenced !== undefined) continue;
+    if (!finding.nodes.length) {
+      const lane = lonelyLane(project, tree.rows, finding);
+      if (lane) lanes.push(lane);
+      continue;
+    }
+    const known = drafts.find((draft) => finding.nodes.every((node) => draft.nodes.has(node)));
+    if (known) known.findings.push(finding);
+    else {
+      const draft = draftOf(project, finding.nodes);
+      draft.findings.push(finding);
+      drafts.push(draft);
+    }
+  }
+  const byComponent = rowsByComponent(tree.rows);
+  drafts.forEach((draft, index) => {
+    const lane = laneOf(project, tree.rows, byComponent, draft);
+    if (lane.marks.length) lanes.push(index < pinned ? { ...lane, pinned: true } : lane);
+  });
+  const reach = (lane: Lane) =>
+    (lane.marks.at(-1)?.row ?? 0) - (lane.marks[0]?.row ?? 0) + lane.marks.length / 100;
+  lanes.sort((a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || reach(b) - reach(a));
+  return { ...tree, lanes };
+}
+
+const draftOf = (project: Linked, starts: number[]): Draft => ({
+  ...reach(project.flow, starts),
+  findings: [],
+  starts,
+});
+
+function rowsByComponent(rows: Row[]): Map<number, Row[]> {
+  const index = new Map<number, Row[]>();
+  for (const row of rows) {
+    const list = index.get(row.component);
+    if (list) list.push(row);
+    else index.set(row.component, [row]);
+  }
+  return index;
+}
+
+function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Row[]>, draft: Draft): Lane {
+  const { flow } = project;
+  const inComponent = new Map<number, FlowNode[]>();
+  for (const id of draft.nodes) {
+    const node = flow.nodes[id]!;
+    const list = inComponent.get(node.component);
+    if (list) list.push(node);
+    else inComponent.set(node.component, [node]);
+  }
+  const marked = new Map<number, Set<number>>();
+  const segments = new Map<string, Segment>();
+  const touched = [...inComponent.keys()]
+    .flatMap((id) => byComponent.get(id) ?? [])
+    .sort((a, b) => a.index - b.index);
+  for (const row of touched) {
+    const here = new Set<number>();
+    for (const node of inComponent.get(row.component)!) {
+      const ups = upEdges(project, draft, node);
+      let found = ups.length === 0;
+      for (const { site, other } of ups) {
+        if (site === undefined) {
+          // Across: from the provider above.
+          const above = ancestorWith(rows, row, marked, other);
+          if (above >= 0) {
+            found = true;
+            segments.set(`${above}-${row.index}`, { from: above, to: row.index });
+          }
+        } else if (site === row.site && marked.get(row.owner)?.has(other)) {
+          found = true;
+          segments.set(`${row.owner}-${row.index}`, { from: row.owner, to: row.index });
+        }
+      }
+      if (found) here.add(node.id);
+    }
+    if (here.size) marked.set(row.index, here);
+  }
+  const marks = [...marked].map(([row, nodes]) => markOf(project, draft, row, nodes));
+  breakSegments(rows, draft, marks, segments);
+  const [first] = draft.starts;
+  const level = LEVELS.find((one) => draft.findings.some((finding) => finding.level === one));
+  const top = marks[0];
+  return {
+    id: nodeRef(project, flow.nodes[first!]!),
+    title: flow.nodes[first!]!.name,
+    ref: nodeRef(project, flow.nodes[first!]!),
+    channel: flow.nodes[first!]!.channel,
+    level,
+    findings: draft.findings.map((finding) => finding.fingerprint),
+    marks: top ? marks : [],
+    segments: [...segments.values()],
+  };
+}
+
+/** Edges that lead from the owner's side of a call site, or from a provider, to a node. */
+function upEdges(
+  project: Linked,
+  draft: Draft,
+  node: FlowNode,
+): { site: number | undefined; other: number }[] {
+  const { flow } = project;
+  const found: { site: number | undefined; other: number }[] = [];
+  for (const index of flow.into[node.id]!) {
+    const edge = flow.edges[index]!;
+    if (!draft.edges.has(index)) continue;
+    if (edge.site >= 0 && project.sites[edge.site]!.target === node.component)
+      found.push({ site: edge.site, other: edge.from });
+    else if (edge.how === 'consume') found.push({ site: undefined, other: edge.from });
+  }
+  for (const index of flow.out[node.id]!) {
+    const edge = flow.edges[index]!;
+    if (!draft.edges.has(index) || edge.site < 0) continue;
+    if (node.channel === 'event' && project.sites[edge.site]!.target === node.component) {
+      found.push({ site: edge.site, other: edge.to });
+    }
+  }
+  return found;
+}
+
+function ancestorWith(rows: Row[], row: Row, marked: Map<number, Set<number>>, node: number): number {
+  for (let at = row.parent; at >= 0; at = rows[at]!.parent) if (marked.get(at)?.has(node)) return at;
+  return -1;
+}
+
+/** What matters most about a row comes first when several nodes lie in it. */
+const WEIGHT: Role[] = ['drop', 'wait', 'emit', 'start', 'transform', 'read', 'listen', 'pass'];
+
+function markOf(project: Linked, draft: Draft, row: number, nodes: Set<number>): Mark {
+  const { flow } = project;
+  const options = [...nodes].map((id) => {
+    const node = flow.nodes[id]!;
+    const fed = flow.into[id]!.some((index) => draft.edges.has(index));
+    return { node, role: roleOf(project, node, fed) };
+  });
+  options.sort((a, b) => WEIGHT.indexOf(a.role) - WEIGHT.indexOf(b.role));
+  const best = options.find((one) => one.node.port) ?? options[0]!;
+  const strongest = options[0]!;
+  const role = strongest.role === 'drop' || strongest.role === 'wait' ? strongest.role : best.role;
+  return { row, role, name: best.node.name, ref: nodeRef(project, best.node) };
+}
+
+/** Where the strand falls in two: between the row that drops it and the rows that wait. */
+function breakSegments(rows: Row[], draft: Draft, marks: Mark[], segments: Map<string, Segment>): void {
+  const at = new Map(marks.map((mark) => [mark.row, mark]));
+  for (const segment of segments.values()) {
+    if (at.get(segment.from)?.role === 'wait' || at.get(segment.to)?.role === 'drop') segment.broken = true;
+  }
+  if (draft.starts.length < 2) return;
+  // The lower part hangs below the row that drops it.
+  const joined = new Set([...segments.values()].map((one) => one.to));
+  for (const mark of marks) {
+    if (joined.has(mark.row)) continue;
+    for (let up = rows[mark.row]!.owner; up >= 0; up = rows[up]!.owner) {
+      if (!at.has(up)) continue;
+      segments.set(`${up}-${mark.row}`, { from: up, to: mark.row });
+      break;
+    }
+  }
+}
+
+/** A finding about a name that never becomes a value of the child: a short lane across its joint. */
+function lonelyLane(project: Linked, rows: Row[], finding: Finding): Lane | undefined {
+  const [, channel = 'prop', name = ''] = finding.subject.split(':');
+  const marks: Mark[] = [];
+  const segments: Segment[] = [];
+  for (const row of rows) {
+    if (
+      finding.site >= 0
+        ? row.site !== finding.site || row.owner < 0
+        : row.component !== ownerOf(project, finding)
+    )
+      continue;
+    if (finding.site >= 0) {
+      // Either the owner hands over what the child does not take, or the child waits for what is not handed over.
+      const waits = finding.rule === 'prop/missing';
+      if (!waits && !marks.some((mark) => mark.row === row.owner)) {
+        marks.push({ row: row.owner, role: 'start', name, ref: finding.subject });
+      }
+      marks.push({ row: row.index, role: waits ? 'wait' : 'drop', name: waits ? name : '', ref: finding.subject });
+      segments.push({ from: row.owner, to: row.index, broken: true });
+    } else marks.push({ row: row.index, role: 'drop', name, ref: finding.subject });
+  }
+  if (!marks.length) return undefined;
+  marks.sort((a, b) => a.row - b.row);
+  return {
+    id: `${finding.subject}@${finding.fingerprint}`,
+    title: name,
+    ref: finding.subject,
+    channel: channel as Channel,
+    level: finding.level,
+    findings: [finding.fingerprint],
+    marks,
+    segments,
+  };
+}
+
+function ownerOf(project: Linked, finding: Finding): number {
+  return (
+    project.components.find(
+      (one) =>
+        one.file === finding.place.file &&
+        one.facts.start <= finding.place.start &&
+        finding.place.end <= one.facts.end &&
+        one.facts.role === 'component',
+    )?.id ?? -1
+  );
+}
