@@ -146,13 +146,20 @@ function program(finish: (code: number) => void): Command {
   return root;
 }
 
+/** Refusals, wrong settings, and what the system says of ports and folders: one line is enough. */
+const isExpected = (error: unknown): boolean =>
+  error instanceof Refusal ||
+  error instanceof ConfigError ||
+  (error as Error)?.name === 'DataFolderError' ||
+  (error as NodeJS.ErrnoException)?.code !== undefined;
+
 let code = 0;
 try {
   await program((result) => (code = result)).parseAsync(process.argv);
 } catch (error) {
   if (error instanceof CommanderError) code = error.exitCode === 0 ? 0 : 2;
-  else if (error instanceof Refusal || error instanceof ConfigError) {
-    console.error(`zinc-rope: ${error.message}`);
+  else if (isExpected(error)) {
+    console.error(`zinc-rope: ${(error as Error).message}`);
     code = 2;
   } else {
     console.error(`zinc-rope: ${(error as Error)?.stack ?? String(error)}`);

@@ -28,6 +28,8 @@ export interface Lane {
   /** What the strand is called where it starts. */
   title: string;
   ref: string;
+  /** The strands that the lane is made of, from the one that its finding is about. */
+  refs: string[];
   channel: Channel;
   level: Level | undefined;
   findings: string[];
@@ -144,6 +146,7 @@ function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Row[]>, d
     id: nodeRef(project, flow.nodes[first!]!),
     title: flow.nodes[first!]!.name,
     ref: nodeRef(project, flow.nodes[first!]!),
+    refs: [...new Set(draft.starts.map((node) => nodeRef(project, flow.nodes[node]!)))],
     channel: flow.nodes[first!]!.channel,
     level,
     findings: draft.findings.map((finding) => finding.fingerprint),
@@ -236,7 +239,12 @@ function lonelyLane(project: Linked, rows: Row[], finding: Finding): Lane | unde
       if (!waits && !marks.some((mark) => mark.row === row.owner)) {
         marks.push({ row: row.owner, role: 'start', name, ref: finding.subject });
       }
-      marks.push({ row: row.index, role: waits ? 'wait' : 'drop', name: waits ? name : '', ref: finding.subject });
+      marks.push({
+        row: row.index,
+        role: waits ? 'wait' : 'drop',
+        name: waits ? name : '',
+        ref: finding.subject,
+      });
       segments.push({ from: row.owner, to: row.index, broken: true });
     } else marks.push({ row: row.index, role: 'drop', name, ref: finding.subject });
   }
@@ -246,6 +254,7 @@ function lonelyLane(project: Linked, rows: Row[], finding: Finding): Lane | unde
     id: `${finding.subject}@${finding.fingerprint}`,
     title: name,
     ref: finding.subject,
+    refs: [],
     channel: channel as Channel,
     level: finding.level,
     findings: [finding.fingerprint],

@@ -25,6 +25,8 @@ export interface FolderAudit {
   /** Content hashes by path. */
   hashes: Map<string, string>;
   skipped: Skipped[];
+  /** Paths of the package and path manifests that were read. */
+  manifests: string[];
   textOf(path: string): string;
 }
 
@@ -101,6 +103,7 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
     facts,
     hashes,
     skipped: walked.skipped,
+    manifests: walked.manifests,
     textOf: (path) => {
       try {
         return readFileSync(join(root, path), 'utf8');
@@ -134,7 +137,7 @@ async function readAll(
     return;
   }
   const pool = new Piscina<ReadTask, ReadResult>({
-    filename: new URL('./reader-worker.js', import.meta.url).href,
+    filename: workerFile(),
     minThreads: Math.min(availableParallelism(), tasks.length),
     maxThreads: Math.min(availableParallelism(), tasks.length),
     concurrentTasksPerWorker: 2,
@@ -144,6 +147,12 @@ async function readAll(
   } finally {
     void pool.destroy();
   }
+}
+
+/** The built worker, beside this file in a build and in dist/ when run from the sources. */
+function workerFile(): string {
+  const built = import.meta.url.includes('/dist/');
+  return new URL(built ? './reader-worker.js' : '../../../dist/reader-worker.js', import.meta.url).href;
 }
 
 async function readManifests(root: string, paths: string[]): Promise<Manifest[]> {

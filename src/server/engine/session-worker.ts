@@ -1,1 +1,123 @@
-export {};
+/** One thread per open project: audits it and answers questions about it. */
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parentPort } from 'node:worker_threads';
+import { openAudit, type AuditResult } from '../../core/audit';
+import type { FileFacts } from '../../core/model/facts';
+import { readFile } from '../../core/readers';
+import { isManifest, readManifest } from '../../core/readers/manifest';
+import { reportOf } from '../../core/report/summary';
+import { auditFolder, loadConfig, settingsOf } from './audit-folder';
+import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
+import { riggingView, search, strandView } from './views';
+
+interface State {
+  result: AuditResult;
+  textOf(path: string): string;
+}
+
+let state: State | undefined;
+
+const hashOf = (text: string): string => createHash('sha256').update(text).digest('base64url');
+
+function opened(): State {
+  if (!state) throw new Error('the project is not open');
+  return state;
+}
+
+async function open(task: OpenTask): Promise<OpenedAudit> {
+  const started = performance.now();
+  const config = await loadConfig(task.root);
+  const before = {
+    facts: new Map(task.known.map((one) => [one.path, JSON.parse(one.body) as FileFacts])),
+    hashes: new Map(task.known.map((one) => [one.path, one.hash])),
+  };
+  const found = await auditFolder(task.root, {
+    ...(config ? { config } : {}),
+    ...(task.known.length ? { before } : {}),
+    onProgress: (progress) => reply({ kind: 'progress', progress }),
+  });
+  const texts = new Map<string, string>();
+  const textOf = (path: string) => {
+    let text = texts.get(path);
+    if (text === undefined) texts.set(path, (text = found.textOf(path)));
+    return text;
+  };
+  const { result } = found.audit;
+  state = { result, textOf };
+  const files = [...found.facts.keys()].map((path) => {
+    const text = textOf(path);
+    return { path, hash: hashOf(text), text };
+  });
+  for (const path of found.manifests) {
+    const text = readFileSync(join(task.root, path), 'utf8');
+    files.push({ path, hash: hashOf(text), text });
+  }
+  const known = new Set(task.known.map((one) => `${one.path}\n${one.hash}`));
+  return {
+    report: reportOf(result, textOf, found.skipped),
+    languages: languagesOf(result),
+    milliseconds: performance.now() - started,
+    files,
+    config: config ?? {},
+    facts: files.flatMap(({ path, hash }) => {
+      const facts = found.facts.get(path);
+      return facts && !known.has(`${path}\n${hash}`) ? [{ path, hash, body: JSON.stringify(facts) }] : [];
+    }),
+  };
+}
+
+/** Opens an audit that was kept, without touching the folder. */
+function restore(task: RestoreTask): void {
+  const texts = new Map(task.files.map((file) => [file.path, file.text]));
+  const known = new Map(task.known.map((one) => [one.path, one.body]));
+  const facts: FileFacts[] = [];
+  const manifests = [];
+  for (const { path, text } of task.files) {
+    if (isManifest(path)) {
+      const manifest = readManifest(path, text);
+      if (manifest) manifests.push(manifest);
+    } else {
+      const body = known.get(path);
+      facts.push(body === undefined ? readFile(path, text) : (JSON.parse(body) as FileFacts));
+    }
+  }
+  const { result } = openAudit({ facts, manifests, settings: settingsOf(task.config) });
+  state = { result, textOf: (path) => texts.get(path) ?? '' };
+}
+
+function languagesOf(result: AuditResult): Record<string, number> {
+  const counts: Record<string, number> = {};
+  for (const component of result.project.components) {
+    if (component.facts.role !== 'component') continue;
+    const { language } = result.project.files[component.file]!.facts;
+    counts[language] = (counts[language] ?? 0) + 1;
+  }
+  return counts;
+}
+
+async function answer(question: Question): Promise<unknown> {
+  switch (question.kind) {
+    case 'open':
+      return open(question.task);
+    case 'restore':
+      return restore(question.task);
+    case 'rigging':
+      return riggingView(opened().result, opened().textOf, question.pins);
+    case 'strand':
+      return strandView(opened().result, opened().textOf, question.ref);
+    case 'search':
+      return search(opened().result, question.query);
+  }
+}
+
+const reply = (message: Answer) => parentPort!.postMessage(message);
+
+parentPort!.on('message', ({ id, question }: { id: number; question: Question }) => {
+  answer(question).then(
+    (value) => reply({ kind: 'value', id, value }),
+    (error: unknown) =>
+      reply({ kind: 'error', id, message: error instanceof Error ? error.message : String(error) }),
+  );
+});

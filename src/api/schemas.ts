@@ -1,0 +1,163 @@
+/** Everything that crosses the wire. Types are inferred from the schemas. */
+import { z } from 'zod';
+
+export const levelSchema = z.enum(['error', 'warning', 'note']);
+export const channelSchema = z.enum(['prop', 'event', 'slot', 'context', 'ref', 'portal', 'state', 'local']);
+export const roleSchema = z.enum(['start', 'pass', 'transform', 'read', 'emit', 'listen', 'drop', 'wait']);
+
+const spotSchema = z.object({
+  file: z.string(),
+  line: z.number(),
+  column: z.number(),
+  endLine: z.number(),
+  endColumn: z.number(),
+});
+
+const stepSchema = spotSchema.extend({
+  component: z.string(),
+  name: z.string(),
+  what: z.string(),
+  code: z.string(),
+});
+
+export const findingSchema = z.object({
+  rule: z.string(),
+  level: levelSchema,
+  message: z.string(),
+  subject: z.string(),
+  component: z.string(),
+  place: spotSchema.extend({ code: z.string() }),
+  trail: z.array(stepSchema),
+  suggestion: z.string().optional(),
+  fingerprint: z.string(),
+  silenced: z.string().optional(),
+});
+
+const countsSchema = z.object({
+  error: z.number(),
+  warning: z.number(),
+  note: z.number(),
+  silenced: z.number(),
+});
+
+export const auditSchema = z.object({
+  id: z.number(),
+  finishedAt: z.string(),
+  milliseconds: z.number(),
+  files: z.number(),
+  components: z.number(),
+  languages: z.record(z.string(), z.number()),
+  counts: countsSchema,
+  problems: z.array(
+    z.object({ file: z.string(), line: z.number(), column: z.number(), message: z.string() }),
+  ),
+  skipped: z.array(z.object({ path: z.string(), reason: z.string() })),
+});
+
+export const projectSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  root: z.string(),
+  audit: auditSchema.optional(),
+  before: countsSchema.optional(),
+});
+
+export const openSchema = z.object({
+  path: z.string().trim().min(1, 'the path of a folder').max(4096),
+});
+
+export const progressSchema = z.object({
+  stage: z.enum(['finding', 'reading', 'linking', 'keeping', 'done', 'failed', 'cancelled', 'idle']),
+  found: z.number(),
+  read: z.number(),
+  message: z.string().optional(),
+});
+
+const markSchema = z.object({ row: z.number(), role: roleSchema, name: z.string(), ref: z.string() });
+
+export const laneSchema = z.object({
+  id: z.string(),
+  title: z.string(),
+  ref: z.string(),
+  refs: z.array(z.string()),
+  channel: channelSchema,
+  level: levelSchema.optional(),
+  findings: z.array(z.string()),
+  marks: z.array(markSchema),
+  segments: z.array(z.object({ from: z.number(), to: z.number(), broken: z.boolean().optional() })),
+  pinned: z.boolean().optional(),
+});
+
+export const rowSchema = z.object({
+  name: z.string(),
+  depth: z.number(),
+  parent: z.number(),
+  span: z.number(),
+  /** Conditions and lists as they are written. */
+  when: z.string().optional(),
+  each: z.string().optional(),
+  again: z.enum(['repeated', 'recursive']).optional(),
+  /** Where the component is declared, and where it is rendered here. */
+  file: z.string(),
+  line: z.number(),
+  site: z.object({ file: z.string(), line: z.number() }).optional(),
+});
+
+export const riggingSchema = z.object({
+  rows: z.array(rowSchema),
+  lanes: z.array(laneSchema),
+  complete: z.boolean(),
+});
+
+const hopSchema = z.object({
+  ref: z.string(),
+  component: z.string(),
+  name: z.string(),
+  type: z.string(),
+  role: roleSchema,
+  channel: channelSchema,
+  place: spotSchema,
+  reads: z.array(spotSchema),
+});
+
+const routeSchema = z.object({ from: z.string(), to: z.string(), how: z.string(), place: spotSchema });
+
+export const strandSchema = z.object({
+  of: z.string(),
+  hops: z.array(hopSchema),
+  routes: z.array(routeSchema),
+  origins: z.array(z.string()),
+  ends: z.array(z.string()),
+});
+
+export const hitSchema = z.object({
+  kind: z.enum(['component', 'port', 'file']),
+  /** Component name, port reference or path. */
+  ref: z.string(),
+  title: z.string(),
+  detail: z.string(),
+});
+
+export const problemSchema = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number(),
+  detail: z.string().optional(),
+});
+
+export type Finding = z.infer<typeof findingSchema>;
+export type AuditSummary = z.infer<typeof auditSchema>;
+export type ProjectSummary = z.infer<typeof projectSchema>;
+export type Progress = z.infer<typeof progressSchema>;
+export type RiggingView = z.infer<typeof riggingSchema>;
+export type RiggingRow = z.infer<typeof rowSchema>;
+export type LaneView = z.infer<typeof laneSchema>;
+export type StrandView = z.infer<typeof strandSchema>;
+export type HopView = z.infer<typeof hopSchema>;
+export type Spot = z.infer<typeof spotSchema>;
+export type Hit = z.infer<typeof hitSchema>;
+export type Level = z.infer<typeof levelSchema>;
+export type Channel = z.infer<typeof channelSchema>;
+export type Role = z.infer<typeof roleSchema>;
+export type Counts = z.infer<typeof countsSchema>;
+export type Problem = z.infer<typeof problemSchema>;

@@ -1,0 +1,165 @@
+/** The HTTP face: routes under /api, the web app beside them. */
+import { stat } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { z } from 'zod';
+import { openSchema } from '../api/schemas';
+import type { Database } from './db/connection';
+import { findingsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
+import { HttpProblem, notFound } from './problem';
+import type { Projects } from './projects';
+
+export interface AppParts {
+  db: Database;
+  projects: Projects;
+  logger: Logger;
+  /** Folder of the built web app, if it is served. */
+  web?: string;
+  /** Folder of the demo projects. */
+  demo?: string;
+}
+
+/** Only pages that this server gave out may talk to it: the browser's Host and Origin must be its own. */
+const sameOrigin: RequestHandler = (request, _response, next) => {
+  const host = request.headers.host ?? '';
+  const port = request.socket.localPort;
+  const own = new Set([`127.0.0.1:${port}`, `localhost:${port}`]);
+  const { origin } = request.headers;
+  if (!own.has(host))
+    throw new HttpProblem(403, 'Not this host', `the server answers as 127.0.0.1:${port} only`);
+  if (origin !== undefined && !own.has(origin.replace(/^http:\/\//, ''))) {
+    throw new HttpProblem(403, 'Not this origin', 'another page asked');
+  }
+  next();
+};
+
+/** Checks input with a schema; the message names the field. */
+function checked<T>(schema: z.ZodType<T>, input: unknown): T {
+  const parsed = schema.safeParse(input ?? {});
+  if (parsed.success) return parsed.data;
+  const [issue] = parsed.error.issues;
+  throw new HttpProblem(400, 'Bad request', `${issue!.path.join('.') || 'body'}: ${issue!.message}`);
+}
+
+const asList = z.preprocess(
+  (value) => (value === undefined ? [] : Array.isArray(value) ? value : [value]),
+  z.array(z.string().max(500)).max(20),
+);
+
+export function createApp({ db, projects, logger, web, demo }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
+  app.use(sameOrigin);
+  app.use(express.json({ limit: '1mb' }));
+
+  const project = async (id: string) => (await findProject(db, id)) ?? notFound('project', id);
+  const audited = async (id: string) => {
+    await project(id);
+    const [last] = await latestAudits(db, id);
+    return last ?? notFound('audit of project', id);
+  };
+
+  app.get('/api/projects', async (_request, response) => {
+    response.json(await listProjects(db));
+  });
+  app.get('/api/demos', async (_request, response) => {
+    response.json(demo ? [{ name: 'Quillmoor console', path: join(demo, 'console') }] : []);
+  });
+  app.post('/api/projects', async (request, response) => {
+    const { path } = checked(openSchema, request.body);
+    const root = resolve(path);
+    const found = await stat(root).catch(() => undefined);
+    if (!found) throw new HttpProblem(404, 'No such folder', `path: there is no folder ${root}`);
+    if (!found.isDirectory()) throw new HttpProblem(400, 'Not a folder', `path: ${root} is a file`);
+    response.status(202).json({ id: await projects.open(root) });
+  });
+  app.get('/api/projects/:id', async (request, response) => {
+    const row = await project(request.params.id);
+    const [audit, before] = await latestAudits(db, row.id);
+    response.json({ ...row, ...(audit ? { audit } : {}), ...(before ? { before: before.counts } : {}) });
+  });
+  app.delete('/api/projects/:id', async (request, response) => {
+    await projects.remove((await project(request.params.id)).id);
+    response.status(204).end();
+  });
+  app.post('/api/projects/:id/audits', async (request, response) => {
+    const row = await project(request.params.id);
+    if (!(await projects.audit(row.id)))
+      throw new HttpProblem(409, 'Busy', 'an audit of this project is running');
+    response.status(202).json({ id: row.id });
+  });
+  app.post('/api/projects/:id/cancel', async (request, response) => {
+    const row = await project(request.params.id);
+    response.json({ cancelled: await projects.cancel(row.id) });
+  });
+  app.get('/api/projects/:id/progress', async (request, response) => {
+    const { id } = await project(request.params.id);
+    response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });
+    const send = (step: unknown) => response.write(`data: ${JSON.stringify(step)}\n\n`);
+    send(projects.progress(id));
+    const stop = projects.follow(id, send);
+    request.on('close', stop);
+  });
+  app.get('/api/projects/:id/findings', async (request, response) => {
+    response.json(await findingsOf(db, (await audited(request.params.id)).id));
+  });
+  app.get('/api/projects/:id/rigging', async (request, response) => {
+    const { id } = await project(request.params.id);
+    await audited(id);
+    response.json(await projects.rigging(id, checked(asList, request.query.pin)));
+  });
+  app.get('/api/projects/:id/strand', async (request, response) => {
+    const { ref } = checked(z.object({ ref: z.string().min(1).max(500) }), request.query);
+    await audited(request.params.id);
+    const strand = await projects.strand(request.params.id, ref);
+    if ('similar' in strand) {
+      const near = strand.similar.length ? ` The nearest are: ${strand.similar.join(', ')}` : '';
+      throw new HttpProblem(404, 'No such port', `nothing is called ${ref}.${near}`);
+    }
+    response.json(strand);
+  });
+  app.get('/api/projects/:id/search', async (request, response) => {
+    const { q } = checked(z.object({ q: z.string().max(200) }), request.query);
+    await audited(request.params.id);
+    response.json(await projects.search(request.params.id, q));
+  });
+  app.get('/api/projects/:id/source', async (request, response) => {
+    const { path } = checked(z.object({ path: z.string().min(1).max(1000) }), request.query);
+    const { id } = await audited(request.params.id);
+    const text = await sourceOf(db, id, path);
+    if (text === undefined) notFound('file', path);
+    response.type('text/plain').send(text);
+  });
+  app.use('/api', (request) => notFound('route', request.originalUrl));
+
+  if (web) {
+    app.use(express.static(web, { index: false, maxAge: '1h' }));
+    app.get(/.*/, (_request, response) => {
+      response.sendFile(join(web, 'index.html'));
+    });
+  }
+  app.use(problems(logger));
+  return app;
+}
+
+const problems =
+  (logger: Logger): ErrorRequestHandler =>
+  (error: unknown, _request, response, _next) => {
+    const known = error instanceof HttpProblem ? error : undefined;
+    const status = known?.status ?? (error as { status?: number }).status ?? 500;
+    if (status >= 500) logger.error(error);
+    response
+      .status(status)
+      .type('application/problem+json')
+      .send(
+        JSON.stringify({
+          type: 'about:blank',
+          title: known?.title ?? (status >= 500 ? 'The server failed' : 'Bad request'),
+          status,
+          detail: error instanceof Error ? error.message : String(error),
+        }),
+      );
+  };

@@ -1,0 +1,127 @@
+/** One database behind one small face: PGlite in a folder or in memory, or PostgreSQL by DATABASE_URL. */
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export type Row = Record<string, unknown>;
+
+export interface Database {
+  query<T = Row>(sql: string, values?: unknown[]): Promise<T[]>;
+  /** Runs all or nothing. */
+  transaction<T>(work: (tx: Pick<Database, 'query'>) => Promise<T>): Promise<T>;
+  close(): Promise<void>;
+}
+
+/** The data folder cannot be used; the message says why. */
+export class DataFolderError extends Error {
+  override name = 'DataFolderError';
+}
+
+/** Opens the database and brings its tables up to date. Without a folder it lives in memory. */
+export async function openDatabase(folder?: string): Promise<Database> {
+  const url = process.env.DATABASE_URL;
+  const database = url ? await postgres(url) : await pglite(folder);
+  await migrate(database);
+  return database;
+}
+
+async function pglite(folder: string | undefined): Promise<Database> {
+  const { PGlite } = await import('@electric-sql/pglite');
+  const release = folder === undefined ? () => {} : lock(folder);
+  const db = await PGlite.create(folder === undefined ? 'memory://' : join(folder, 'db'));
+  return {
+    query: async <T>(sql: string, values?: unknown[]) => (await db.query<T>(sql, values)).rows,
+    transaction: (work) =>
+      db.transaction((tx) =>
+        work({ query: async <T>(sql: string, values?: unknown[]) => (await tx.query<T>(sql, values)).rows }),
+      ),
+    close: async () => {
+      await db.close();
+      release();
+    },
+  };
+}
+
+/** One process at a time may use a data folder. */
+function lock(folder: string): () => void {
+  const file = join(folder, 'in-use');
+  try {
+    mkdirSync(folder, { recursive: true });
+    const other = Number(read(file));
+    if (other && other !== process.pid && isRunning(other)) {
+      throw new DataFolderError(
+        `the data folder ${folder} is in use by process ${other}; choose another with --data`,
+      );
+    }
+    writeFileSync(file, String(process.pid));
+  } catch (error) {
+    if (error instanceof DataFolderError) throw error;
+    throw new DataFolderError(`the data folder ${folder} cannot be used: ${(error as Error).message}`);
+  }
+  return () => rmSync(file, { force: true });
+}
+
+function read(file: string): string {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch {
+    return '';
+  }
+}
+
+function isRunning(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
+}
+
+async function postgres(url: string): Promise<Database> {
+  const { default: pg } = await import('pg');
+  const pool = new pg.Pool({ connectionString: url });
+  return {
+    query: async <T>(sql: string, values?: unknown[]) => (await pool.query(sql, values)).rows as T[],
+    async transaction(work) {
+      const client = await pool.connect();
+      try {
+        await client.query('begin');
+        const result = await work({
+          query: async <T>(sql: string, values?: unknown[]) => (await client.query(sql, values)).rows as T[],
+        });
+        await client.query('commit');
+        return result;
+      } catch (error) {
+        await client.query('rollback');
+        throw error;
+      } finally {
+        client.release();
+      }
+    },
+    close: () => pool.end(),
+  };
+}
+
+/** Numbered .sql files, beside this file in the sources and beside the bundle in a build. */
+function migrationsFolder(): string {
+  return join(dirname(fileURLToPath(import.meta.url)), 'migrations');
+}
+
+async function migrate(database: Database): Promise<void> {
+  await database.query('create table if not exists migration (name text primary key)');
+  const done = new Set(
+    (await database.query<{ name: string }>('select name from migration')).map((row) => row.name),
+  );
+  const folder = migrationsFolder();
+  for (const name of readdirSync(folder).sort()) {
+    if (!name.endsWith('.sql') || done.has(name)) continue;
+    const statements = readFileSync(join(folder, name), 'utf8')
+      .split(/;\s*$/m)
+      .map((one) => one.trim());
+    await database.transaction(async (tx) => {
+      for (const statement of statements) if (statement) await tx.query(statement);
+      await tx.query('insert into migration (name) values ($1)', [name]);
+    });
+  }
+}

@@ -1,0 +1,176 @@
+/** Queries on projects and their audits. */
+import { createHash } from 'node:crypto';
+import type { AuditSummary, ProjectSummary } from '../../api/schemas';
+import type { Report, ReportedFinding } from '../../core/report/summary';
+import type { Database } from './connection';
+
+interface AuditRow {
+  id: string | number;
+  finished_at: Date | string;
+  milliseconds: number;
+  files: number;
+  components: number;
+  languages: Record<string, number>;
+  errors: number;
+  warnings: number;
+  notes: number;
+  silenced: number;
+  problems: Report['problems'];
+  skipped: Report['skipped'];
+}
+
+interface ProjectRow {
+  id: string;
+  name: string;
+  root: string;
+}
+
+const AUDIT_COLUMNS =
+  'id, finished_at, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped';
+
+const toAudit = (row: AuditRow): AuditSummary => ({
+  id: Number(row.id),
+  finishedAt: new Date(row.finished_at).toISOString(),
+  milliseconds: row.milliseconds,
+  files: row.files,
+  components: row.components,
+  languages: row.languages,
+  counts: { error: row.errors, warning: row.warnings, note: row.notes, silenced: row.silenced },
+  problems: row.problems,
+  skipped: row.skipped,
+});
+
+/** Adds a project, or finds the one that is there for the same folder. */
+export async function addProject(db: Database, name: string, root: string): Promise<string> {
+  const id = createHash('sha256').update(root).digest('hex').slice(0, 12);
+  await db.query('insert into project (id, name, root) values ($1, $2, $3) on conflict (root) do nothing', [
+    id,
+    name,
+    root,
+  ]);
+  return id;
+}
+
+export async function findProject(db: Database, id: string): Promise<ProjectRow | undefined> {
+  const [row] = await db.query<ProjectRow>('select id, name, root from project where id = $1', [id]);
+  return row;
+}
+
+export const removeProject = (db: Database, id: string) =>
+  db.query('delete from project where id = $1', [id]);
+
+/** Every project with its last two audits, the one audited last first. */
+export async function listProjects(db: Database): Promise<ProjectSummary[]> {
+  const projects = await db.query<ProjectRow>('select id, name, root from project order by created_at desc');
+  const list = await Promise.all(
+    projects.map(async (project): Promise<ProjectSummary> => {
+      const [last, before] = await latestAudits(db, project.id);
+      return { ...project, ...(last ? { audit: last } : {}), ...(before ? { before: before.counts } : {}) };
+    }),
+  );
+  return list.sort((a, b) => (b.audit?.finishedAt ?? '').localeCompare(a.audit?.finishedAt ?? ''));
+}
+
+export async function latestAudits(db: Database, project: string): Promise<AuditSummary[]> {
+  const rows = await db.query<AuditRow>(
+    `select ${AUDIT_COLUMNS} from audit where project_id = $1 order by id desc limit 2`,
+    [project],
+  );
+  return rows.map(toAudit);
+}
+
+export interface StoredFile {
+  path: string;
+  hash: string;
+  text: string;
+}
+
+export interface NewAudit {
+  report: Report;
+  languages: Record<string, number>;
+  milliseconds: number;
+  files: StoredFile[];
+  config: unknown;
+}
+
+/** Keeps an audit with its sources and findings, all or nothing. */
+export async function saveAudit(db: Database, project: string, audit: NewAudit): Promise<number> {
+  const { report } = audit;
+  return db.transaction(async (tx) => {
+    const [row] = await tx.query<{ id: number }>(
+      `insert into audit (project_id, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped, config)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) returning id`,
+      [
+        project,
+        Math.round(audit.milliseconds),
+        report.files,
+        report.components,
+        JSON.stringify(audit.languages),
+        report.counts.error,
+        report.counts.warning,
+        report.counts.note,
+        report.counts.silenced,
+        JSON.stringify(report.problems),
+        JSON.stringify(report.skipped),
+        JSON.stringify(audit.config ?? {}),
+      ],
+    );
+    const id = Number(row!.id);
+    for (const part of slices(audit.files, 200)) {
+      await tx.query(
+        `insert into source (hash, body) select * from unnest($1::text[], $2::text[]) on conflict do nothing`,
+        [part.map((file) => file.hash), part.map((file) => clean(file.text))],
+      );
+      await tx.query(
+        `insert into audit_file (audit_id, path, hash) select $1::bigint, * from unnest($2::text[], $3::text[])`,
+        [id, part.map((file) => file.path), part.map((file) => file.hash)],
+      );
+    }
+    for (const [at, part] of slices(report.findings, 500).entries()) {
+      await tx.query(
+        `insert into finding (audit_id, ordinal, fingerprint, rule, level, body)
+         select $1::bigint, * from unnest($2::int[], $3::text[], $4::text[], $5::text[], $6::jsonb[])`,
+        [
+          id,
+          part.map((_, i) => at * 500 + i),
+          part.map((finding) => finding.fingerprint),
+          part.map((finding) => finding.rule),
+          part.map((finding) => finding.level),
+          part.map((finding) => JSON.stringify(finding)),
+        ],
+      );
+    }
+    return id;
+  });
+}
+
+/** A NUL cannot be kept as text. */
+const clean = (text: string): string => text.replaceAll('\0', '');
+
+function slices<T>(list: T[], size: number): T[][] {
+  const parts: T[][] = [];
+  for (let i = 0; i < list.length; i += size) parts.push(list.slice(i, i + size));
+  return parts;
+}
+
+export async function findingsOf(db: Database, audit: number): Promise<ReportedFinding[]> {
+  const rows = await db.query<{ body: ReportedFinding }>(
+    'select body from finding where audit_id = $1 order by ordinal',
+    [audit],
+  );
+  return rows.map((row) => row.body);
+}
+
+export async function sourceOf(db: Database, audit: number, path: string): Promise<string | undefined> {
+  const [row] = await db.query<{ body: string }>(
+    'select body from audit_file join source using (hash) where audit_id = $1 and path = $2',
+    [audit, path],
+  );
+  return row?.body;
+}
+
+export const filesOf = (db: Database, audit: number): Promise<StoredFile[]> =>
+  db.query<StoredFile>(
+    'select path, hash, body as text from audit_file join source using (hash) where audit_id = $1 order by path',
+    [audit],
+  );

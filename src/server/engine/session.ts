@@ -1,0 +1,65 @@
+/** The server's side of a project's thread. */
+import { Worker } from 'node:worker_threads';
+import type { Hit, RiggingView, StrandView } from '../../api/schemas';
+import type { Progress } from './audit-folder';
+import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
+
+/** The thread was ended before it answered. */
+export class SessionEnded extends Error {}
+
+export interface Session {
+  open(task: OpenTask): Promise<OpenedAudit>;
+  restore(task: RestoreTask): Promise<void>;
+  rigging(pins: string[]): Promise<RiggingView>;
+  strand(ref: string): Promise<StrandView | { similar: string[] }>;
+  search(query: string): Promise<Hit[]>;
+  end(): Promise<void>;
+}
+
+interface Waiting {
+  resolve(value: unknown): void;
+  reject(error: Error): void;
+}
+
+/** Starts a thread. What it is asked and does not answer is rejected when it ends. */
+export function startSession(onProgress: (progress: Progress) => void = () => {}): Session {
+  const worker = new Worker(workerFile());
+  const waiting = new Map<number, Waiting>();
+  let last = 0;
+  worker.on('message', (message: Answer) => {
+    if (message.kind === 'progress') {
+      onProgress(message.progress);
+      return;
+    }
+    const one = waiting.get(message.id);
+    waiting.delete(message.id);
+    if (message.kind === 'value') one?.resolve(message.value);
+    else one?.reject(new Error(message.message));
+  });
+  const fail = (error: Error) => {
+    for (const one of waiting.values()) one.reject(error);
+    waiting.clear();
+  };
+  worker.on('error', fail);
+  worker.on('exit', () => fail(new SessionEnded('the audit was ended')));
+  const ask = <T>(question: Question): Promise<T> =>
+    new Promise<T>((resolve, reject) => {
+      const id = ++last;
+      waiting.set(id, { resolve: resolve as (value: unknown) => void, reject });
+      worker.postMessage({ id, question });
+    });
+  return {
+    open: (task) => ask({ kind: 'open', task }),
+    restore: (task) => ask({ kind: 'restore', task }),
+    rigging: (pins) => ask({ kind: 'rigging', pins }),
+    strand: (ref) => ask({ kind: 'strand', ref }),
+    search: (query) => ask({ kind: 'search', query }),
+    end: async () => void (await worker.terminate()),
+  };
+}
+
+/** The built worker, beside this file in a build and in dist/ when run from the sources. */
+function workerFile(): URL {
+  const built = import.meta.url.includes('/dist/');
+  return new URL(built ? './session-worker.js' : '../../../dist/session-worker.js', import.meta.url);
+}

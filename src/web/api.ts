@@ -1,0 +1,74 @@
+/** The server, as the query layer of the store. */
+import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import type { Finding, Hit, Problem, ProjectSummary, RiggingView, StrandView } from '../api/schemas';
+
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  tagTypes: ['Projects', 'Audit'],
+  endpoints: (build) => ({
+    projects: build.query<ProjectSummary[], void>({ query: () => '/projects', providesTags: ['Projects'] }),
+    demos: build.query<{ name: string; path: string }[], void>({ query: () => '/demos' }),
+    project: build.query<ProjectSummary, string>({
+      query: (id) => `/projects/${id}`,
+      providesTags: ['Audit'],
+    }),
+    openProject: build.mutation<{ id: string }, string>({
+      query: (path) => ({ url: '/projects', method: 'POST', body: { path } }),
+      invalidatesTags: ['Projects'],
+    }),
+    auditAgain: build.mutation<{ id: string }, string>({
+      query: (id) => ({ url: `/projects/${id}/audits`, method: 'POST' }),
+    }),
+    cancelAudit: build.mutation<{ cancelled: boolean }, string>({
+      query: (id) => ({ url: `/projects/${id}/cancel`, method: 'POST' }),
+    }),
+    removeProject: build.mutation<void, string>({
+      query: (id) => ({ url: `/projects/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Projects'],
+    }),
+    findings: build.query<Finding[], string>({
+      query: (id) => `/projects/${id}/findings`,
+      providesTags: ['Audit'],
+    }),
+    rigging: build.query<RiggingView, { id: string; pins: string[] }>({
+      query: ({ id, pins }) => {
+        const query = new URLSearchParams(pins.map((pin) => ['pin', pin]));
+        return `/projects/${id}/rigging${pins.length ? `?${query}` : ''}`;
+      },
+      providesTags: ['Audit'],
+    }),
+    strand: build.query<StrandView, { id: string; ref: string }>({
+      query: ({ id, ref }) => `/projects/${id}/strand?ref=${encodeURIComponent(ref)}`,
+      providesTags: ['Audit'],
+    }),
+    search: build.query<Hit[], { id: string; q: string }>({
+      query: ({ id, q }) => `/projects/${id}/search?q=${encodeURIComponent(q)}`,
+      providesTags: ['Audit'],
+    }),
+    source: build.query<string, { id: string; path: string }>({
+      query: ({ id, path }) => ({
+        url: `/projects/${id}/source?path=${encodeURIComponent(path)}`,
+        responseHandler: 'text',
+      }),
+      providesTags: ['Audit'],
+    }),
+  }),
+});
+
+/** What the server said went wrong, in one sentence. */
+export function reasonOf(error: unknown): string {
+  const { data, status } = (error ?? {}) as FetchBaseQueryError;
+  const problem = typeof data === 'string' ? parsed(data) : (data as Problem | undefined);
+  if (problem?.detail) return problem.detail;
+  if (status === 'FETCH_ERROR') return 'The server does not answer. Is it still running?';
+  return problem?.title ?? 'Something went wrong.';
+}
+
+function parsed(text: string): Problem | undefined {
+  try {
+    return JSON.parse(text) as Problem;
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,70 @@
+/** Hops of a strand along a vertical line, each with its code. */
+import type { PlacedHop } from './hops';
+import { Excerpt } from './Code';
+import { channelColor, CHANNEL_DASH, Mark, ROLE_WORDS } from './Mark';
+
+interface HopListProps {
+  project: string;
+  hops: PlacedHop[];
+  chosen?: string | undefined;
+  /** How many places are shown for a hop. */
+  most?: number;
+  onChoose?(ref: string): void;
+}
+
+export function HopList({ project, hops, chosen, most = 2, onChoose }: HopListProps) {
+  return (
+    <ol className="relative">
+      {hops.map((hop, index) => (
+        <li
+          key={hop.ref}
+          className={`relative pl-8 ${hop.ref === chosen ? 'bg-chosen/50' : ''}`}
+          data-hop={hop.ref}
+        >
+          <svg className="absolute top-0 left-0 h-full w-8" aria-hidden="true">
+            <line
+              x1={14}
+              x2={14}
+              y1={index === 0 ? 16 : 0}
+              y2={index === hops.length - 1 ? 16 : '100%'}
+              stroke={channelColor(hop.channel)}
+              strokeWidth={2.2}
+              strokeDasharray={CHANNEL_DASH[hop.channel]}
+            />
+            <Mark
+              x={14}
+              y={16}
+              role={hop.role}
+              color={channelColor(hop.channel)}
+              channel={hop.channel}
+              ground="var(--sheet)"
+            />
+          </svg>
+          <div className="pt-1.5 pb-3">
+            <button
+              type="button"
+              className="flex w-full flex-wrap items-baseline gap-x-2 text-left"
+              onClick={() => onChoose?.(hop.ref)}
+            >
+              <span className="font-medium">{hop.component}</span>
+              <span className="code">{hop.name}</span>
+              {hop.type && <span className="code text-soft">: {hop.type}</span>}
+              <span className="text-soft">{ROLE_WORDS[hop.role]}</span>
+            </button>
+            {hop.spots.slice(0, most).map((spot) => (
+              <div key={`${spot.file}:${spot.line}`} className="mt-1">
+                <p className="text-faint">
+                  {spot.file}:{spot.line}
+                </p>
+                <Excerpt project={project} spots={[spot]} />
+              </div>
+            ))}
+            {hop.spots.length > most && (
+              <p className="mt-1 text-faint">and {hop.spots.length - most} more places</p>
+            )}
+          </div>
+        </li>
+      ))}
+    </ol>
+  );
+}

@@ -1,0 +1,37 @@
+/** A strand as a list of hops, each with the places in its own component that show it. */
+import type { HopView, Spot, StrandView } from '../../api/schemas';
+
+export interface PlacedHop extends HopView {
+  /** Places by what they show, the most telling first. */
+  spots: Spot[];
+}
+
+/** Hops of one or more strands in the order of the data, without repeats. */
+export function placedHops(strands: StrandView[]): PlacedHop[] {
+  const seen = new Map<string, PlacedHop>();
+  for (const strand of strands) {
+    for (const hop of strand.hops)
+      if (!seen.has(hop.ref)) seen.set(hop.ref, { ...hop, spots: spotsOf(hop, strand) });
+  }
+  return [...seen.values()];
+}
+
+function spotsOf(hop: HopView, strand: StrandView): Spot[] {
+  const found: Spot[] = [];
+  for (const route of strand.routes) {
+    // Values are handed on in the owner's code, events are heard in the owner's code.
+    const rising = route.from.includes(':event:');
+    if (rising ? route.to === hop.ref : route.from === hop.ref) found.push(route.place);
+  }
+  found.push(...hop.reads);
+  if (!found.length || hop.role === 'start') found.unshift(hop.place);
+  const unique = new Map(found.map((spot) => [`${spot.file}:${spot.line}`, spot]));
+  return [...unique.values()];
+}
+
+/** The name that a hop bore before, where it bears another now. */
+export function renamedFrom(hop: HopView, strand: StrandView): string | undefined {
+  const before = strand.routes.find((route) => route.to === hop.ref);
+  const from = before && strand.hops.find((one) => one.ref === before.from);
+  return from && from.name !== hop.name ? from.name : undefined;
+}

@@ -1,0 +1,227 @@
+/** Triage: the list at the left, the chosen finding with its code at the right. Filters live in the address. */
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import type { Finding, Level } from '../../../api/schemas';
+import { api, reasonOf } from '../../api';
+import { Empty, Failed, Waiting } from '../../parts/states';
+import { levelTone, LevelWord } from '../../parts/level';
+import { FindingDetail } from './FindingDetail';
+import { grouped, matches, type Grouping, type ListItem } from './list';
+
+const LEVELS: Level[] = ['error', 'warning', 'note'];
+
+export function FindingsView() {
+  const { id = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const { data: findings, error, isLoading, refetch } = api.useFindingsQuery(id);
+  const { data: project } = api.useProjectQuery(id);
+  const levels = search.getAll('level');
+  const rule = search.get('rule') ?? '';
+  const text = search.get('text') ?? '';
+  const by = (search.get('by') ?? 'file') as Grouping;
+  const silenced = search.has('silenced');
+  const list = useMemo(() => {
+    const wanted = new Set(search.getAll('level'));
+    return (findings ?? []).filter((one) => matches(one, { levels: wanted, rule, text, silenced }));
+  }, [findings, search, rule, text, silenced]);
+  const items = useMemo(() => grouped(list, by), [list, by]);
+  const chosen = list.find((one) => one.fingerprint === search.get('finding')) ?? list[0];
+
+  const change = (edit: (next: URLSearchParams) => void) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        edit(next);
+        return next;
+      },
+      { replace: true },
+    );
+  const set = (key: string, value: string) =>
+    change((next) => (value ? next.set(key, value) : next.delete(key)));
+
+  if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (isLoading || !findings) return <Waiting what="the findings" />;
+  const audit = project?.audit;
+  const rules = [...new Set(findings.map((one) => one.rule))].sort();
+  const hidden = findings.filter((one) => one.silenced !== undefined).length;
+
+  return (
+    <div className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr]">
+      <section className="flex min-w-0 flex-col border-r border-line" aria-label="Findings">
+        <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1.5">
+          <input
+            value={text}
+            onChange={(event) => set('text', event.target.value)}
+            placeholder="Component, file or word"
+            aria-label="Narrow the findings"
+            className="h-7 w-44 border border-line bg-sheet px-2"
+          />
+          <div role="group" aria-label="Levels" className="flex gap-1">
+            {LEVELS.map((level) => (
+              <button
+                key={level}
+                type="button"
+                aria-pressed={levels.includes(level)}
+                className={`border-b-2 px-1.5 ${levels.includes(level) ? 'border-ink font-medium' : 'border-transparent'} ${levelTone(level)}`}
+                onClick={() =>
+                  change((next) =>
+                    levels.includes(level) ? next.delete('level', level) : next.append('level', level),
+                  )
+                }
+              >
+                {level}
+              </button>
+            ))}
+          </div>
+          <select
+            value={rule}
+            onChange={(event) => set('rule', event.target.value)}
+            aria-label="Rule"
+            className="h-7 border border-line bg-sheet"
+          >
+            <option value="">all rules</option>
+            {rules.map((name) => (
+              <option key={name}>{name}</option>
+            ))}
+          </select>
+          <label className="flex items-center gap-1.5 text-soft">
+            grouped by
+            <select
+              value={by}
+              onChange={(event) => set('by', event.target.value)}
+              className="h-7 border border-line bg-sheet text-ink"
+            >
+              <option>file</option>
+              <option>rule</option>
+              <option>component</option>
+            </select>
+          </label>
+          {hidden > 0 && (
+            <label className="flex items-center gap-1.5 text-soft">
+              <input
+                type="checkbox"
+                checked={silenced}
+                onChange={() => set('silenced', silenced ? '' : '1')}
+              />
+              {hidden} silenced
+            </label>
+          )}
+          <span className="ml-auto text-soft tabular-nums">
+            {list.length} of {findings.length}
+          </span>
+        </div>
+        {list.length > 0 ? (
+          <FindingList items={items} chosen={chosen} onChoose={(one) => set('finding', one.fingerprint)} />
+        ) : (
+          <Empty>
+            {findings.length === 0 && audit
+              ? `Nothing was found. ${audit.files} files were read, with ${audit.components} components in them.`
+              : 'No finding passes the filters.'}
+          </Empty>
+        )}
+        {audit && audit.problems.length > 0 && (
+          <div className="max-h-40 shrink-0 overflow-y-auto border-t border-line px-5 py-2">
+            <p className="font-medium">{audit.problems.length} files were not understood</p>
+            {audit.problems.map((problem) => (
+              <p key={problem.file} className="text-soft">
+                {problem.file}:{problem.line}:{problem.column} {problem.message}
+              </p>
+            ))}
+          </div>
+        )}
+      </section>
+      <section className="overflow-y-auto bg-sheet" aria-label="Finding">
+        {chosen && <FindingDetail project={id} finding={chosen} />}
+      </section>
+    </div>
+  );
+}
+
+interface FindingListProps {
+  items: ListItem[];
+  chosen: Finding | undefined;
+  onChoose(finding: Finding): void;
+}
+
+function FindingList({ items, chosen, onChoose }: FindingListProps) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: items.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => (items[index]!.kind === 'group' ? 30 : 46),
+    overscan: 10,
+  });
+  const at = items.findIndex((item) => item.kind === 'finding' && item.finding === chosen);
+  useEffect(() => {
+    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
+    // Only a new choice scrolls.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [at]);
+  const step = (by: number) => {
+    for (let next = at + by; next >= 0 && next < items.length; next += by) {
+      const item = items[next]!;
+      if (item.kind === 'finding') {
+        onChoose(item.finding);
+        return;
+      }
+    }
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown') step(1);
+    else if (event.key === 'ArrowUp') step(-1);
+    else return;
+    event.preventDefault();
+  };
+  return (
+    <div
+      ref={scroller}
+      className="min-h-0 grow overflow-y-auto"
+      onKeyDown={onKeyDown}
+      tabIndex={0}
+      role="listbox"
+      aria-label="List of findings"
+    >
+      <div className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((row) => {
+          const item = items[row.index]!;
+          const style = { top: row.start, height: row.size };
+          if (item.kind === 'group') {
+            return (
+              <div
+                key={row.key}
+                role="presentation"
+                className="absolute inset-x-0 flex items-end gap-2 px-5 pb-1 font-medium"
+                style={style}
+              >
+                <span className="truncate">{item.title}</span>
+                <span className="text-faint tabular-nums">{item.count}</span>
+              </div>
+            );
+          }
+          const { finding } = item;
+          const isChosen = finding === chosen;
+          return (
+            <div
+              key={row.key}
+              role="option"
+              aria-selected={isChosen}
+              className={`absolute inset-x-0 cursor-pointer px-5 py-1 ${isChosen ? 'bg-chosen' : 'bg-row hover:bg-hover'}`}
+              style={style}
+              onClick={() => onChoose(finding)}
+            >
+              <p className="truncate">{finding.message}</p>
+              <p className="flex gap-3 truncate text-soft">
+                <LevelWord level={finding.level} />
+                <span>{finding.rule}</span>
+                <span className="truncate text-faint">
+                  {finding.place.file}:{finding.place.line}
+                </span>
+              </p>
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,44 @@
+/** Filtering and grouping of findings. */
+import type { Finding } from '../../../api/schemas';
+
+export type Grouping = 'file' | 'rule' | 'component';
+
+export interface FindingFilter {
+  levels: ReadonlySet<string>;
+  rule: string;
+  text: string;
+  silenced: boolean;
+}
+
+export function matches(finding: Finding, { levels, rule, text, silenced }: FindingFilter): boolean {
+  if (finding.silenced !== undefined && !silenced) return false;
+  if (levels.size && !levels.has(finding.level)) return false;
+  if (rule && finding.rule !== rule) return false;
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const all = `${finding.message} ${finding.place.file} ${finding.subject} ${finding.rule}`.toLowerCase();
+  return words.every((word) => all.includes(word));
+}
+
+export type ListItem =
+  { kind: 'group'; title: string; count: number } | { kind: 'finding'; finding: Finding };
+
+const KEY: Record<Grouping, (finding: Finding) => string> = {
+  file: (finding) => finding.place.file,
+  rule: (finding) => finding.rule,
+  component: (finding) => finding.component,
+};
+
+/** Findings under headings, each heading before its findings. */
+export function grouped(findings: Finding[], by: Grouping): ListItem[] {
+  const groups = new Map<string, Finding[]>();
+  for (const finding of findings) {
+    const key = KEY[by](finding);
+    const list = groups.get(key);
+    if (list) list.push(finding);
+    else groups.set(key, [finding]);
+  }
+  return [...groups].flatMap(([title, list]): ListItem[] => [
+    { kind: 'group', title, count: list.length },
+    ...list.map((finding): ListItem => ({ kind: 'finding', finding })),
+  ]);
+}

@@ -1,0 +1,183 @@
+/** What has been audited, and what can be. */
+import { useState, type FormEvent } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { ProjectSummary } from '../../../api/schemas';
+import { api, reasonOf } from '../../api';
+import { CountCells } from '../../parts/level';
+import { Empty, Failed, Waiting } from '../../parts/states';
+import { ProgressBar } from '../../shell/ProgressBar';
+import { isRunning, useProgress } from '../../shell/progress';
+
+const LANGUAGE_NAMES: Record<string, string> = { react: 'React', script: 'script' };
+
+export function ProjectsView() {
+  const { data, error, isLoading, refetch } = api.useProjectsQuery(undefined, {
+    refetchOnMountOrArgChange: true,
+  });
+  return (
+    <div className="mx-auto flex h-full max-w-[1200px] flex-col gap-6 overflow-y-auto px-6 py-6">
+      <OpenFolder />
+      {isLoading && <Waiting what="projects" />}
+      {error && <Failed reason={reasonOf(error)} retry={() => void refetch()} />}
+      {data?.length === 0 && (
+        <Empty>Nothing has been audited yet. Give the path of a folder above, or open the demo.</Empty>
+      )}
+      {data && data.length > 0 && (
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="border-b border-line-strong text-left text-soft">
+              <th className="py-1.5 pr-3 font-normal">Project</th>
+              <th className="px-3 font-normal">Languages</th>
+              <th className="px-3 text-right font-normal">Components</th>
+              <th className="px-3 text-right font-normal">Errors</th>
+              <th className="px-3 text-right font-normal">Warnings</th>
+              <th className="px-3 text-right font-normal">Notes</th>
+              <th className="px-3 font-normal">Audited</th>
+              <th className="font-normal">
+                <span className="sr-only">Actions</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {data.map((project) => (
+              <ProjectRow key={project.id} project={project} />
+            ))}
+          </tbody>
+        </table>
+      )}
+    </div>
+  );
+}
+
+function OpenFolder() {
+  const [path, setPath] = useState('');
+  const [open, { error, isLoading }] = api.useOpenProjectMutation();
+  const { data: demos = [] } = api.useDemosQuery();
+  const navigate = useNavigate();
+  const start = async (folder: string) => {
+    const result = await open(folder);
+    if ('data' in result && result.data) void navigate(`/p/${result.data.id}/rigging`);
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void start(path);
+  };
+  return (
+    <form onSubmit={submit}>
+      <label htmlFor="folder" className="mb-1.5 block font-medium">
+        Audit a folder on this machine
+      </label>
+      <div className="flex gap-2">
+        <input
+          id="folder"
+          value={path}
+          onChange={(event) => setPath(event.target.value)}
+          placeholder="/home/me/console"
+          spellCheck={false}
+          className="code h-8 w-[34rem] border border-line-strong bg-sheet px-2"
+          aria-invalid={error !== undefined}
+          aria-describedby={error ? 'folder-error' : undefined}
+        />
+        <button
+          type="submit"
+          disabled={!path.trim() || isLoading}
+          className="h-8 bg-bar px-4 text-bar-ink disabled:opacity-50"
+        >
+          Audit
+        </button>
+        {demos.map((demo) => (
+          <button
+            key={demo.path}
+            type="button"
+            className="h-8 border border-line-strong px-3"
+            onClick={() => void start(demo.path)}
+          >
+            Demo: {demo.name}
+          </button>
+        ))}
+      </div>
+      {error && (
+        <p id="folder-error" role="alert" className="mt-1.5 text-error">
+          {reasonOf(error)}
+        </p>
+      )}
+    </form>
+  );
+}
+
+function ProjectRow({ project }: { project: ProjectSummary }) {
+  const progress = useProgress(project.id);
+  const [cancel] = api.useCancelAuditMutation();
+  const [again] = api.useAuditAgainMutation();
+  const [remove] = api.useRemoveProjectMutation();
+  const { audit, before } = project;
+  const running = progress && isRunning(progress.stage);
+  return (
+    <tr className="h-[30px] border-b border-line odd:bg-row">
+      <td className="pr-3 pl-2">
+        <Link to={`/p/${project.id}/rigging`} className="font-medium underline-offset-2 hover:underline">
+          {project.name}
+        </Link>
+        <span className="ml-3 text-soft" title={project.root}>
+          {project.root.length > 46 ? `…${project.root.slice(-45)}` : project.root}
+        </span>
+      </td>
+      {running ? (
+        <td colSpan={6} className="px-3">
+          <ProgressBar progress={progress} />
+        </td>
+      ) : audit ? (
+        <>
+          <td className="px-3">
+            {Object.keys(audit.languages)
+              .map((name) => LANGUAGE_NAMES[name] ?? name)
+              .join(', ') || 'none'}
+          </td>
+          <td className="px-3 text-right tabular-nums">{audit.components}</td>
+          <CountCells counts={audit.counts} {...(before ? { before } : {})} />
+          <td
+            className="px-3 whitespace-nowrap"
+            title={`${audit.files} files in ${(audit.milliseconds / 1000).toFixed(1)} s`}
+          >
+            {new Date(audit.finishedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}
+          </td>
+        </>
+      ) : (
+        <td colSpan={6} className="px-3 text-soft">
+          {progress?.stage === 'failed' ? (
+            <span className="text-error">{progress.message}</span>
+          ) : (
+            'not audited yet'
+          )}
+        </td>
+      )}
+      <td className="pr-2 text-right whitespace-nowrap">
+        {running ? (
+          <button type="button" className="underline" onClick={() => void cancel(project.id)}>
+            Cancel
+          </button>
+        ) : (
+          <>
+            <button
+              type="button"
+              className="text-soft hover:text-ink hover:underline"
+              onClick={() => void again(project.id)}
+            >
+              Audit again
+            </button>
+            <button
+              type="button"
+              className="ml-3 text-soft hover:text-error hover:underline"
+              onClick={() => {
+                if (confirm(`Forget ${project.name} and its audits? The folder itself stays as it is.`))
+                  void remove(project.id);
+              }}
+            >
+              Forget
+            </button>
+          </>
+        )}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,91 @@
+import { useSearchParams } from 'react-router';
+import type { Channel, Level } from '../../../api/schemas';
+import { channelColor } from '../../parts/Mark';
+import { levelTone } from '../../parts/level';
+
+const CHANNELS: Channel[] = ['prop', 'event', 'state', 'context', 'slot'];
+const LEVELS: Level[] = ['error', 'warning', 'note'];
+
+/** Narrows the lanes; what is chosen is kept in the address. */
+export function FilterBar({ shown, all }: { shown: number; all: number }) {
+  const [search, setSearch] = useSearchParams();
+  const toggle = (key: string, value: string) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (next.getAll(key).includes(value)) next.delete(key, value);
+        else next.append(key, value);
+        return next;
+      },
+      { replace: true },
+    );
+  const text = search.get('find') ?? '';
+  return (
+    <div className="flex h-10 shrink-0 items-center gap-4 overflow-hidden border-b border-line px-5 whitespace-nowrap">
+      <input
+        value={text}
+        onChange={(event) => {
+          const { value } = event.target;
+          setSearch(
+            (before) => {
+              const next = new URLSearchParams(before);
+              if (value) next.set('find', value);
+              else next.delete('find');
+              return next;
+            },
+            { replace: true },
+          );
+        }}
+        placeholder="Component or name"
+        aria-label="Narrow by component or name"
+        className="h-7 w-40 shrink border border-line bg-sheet px-2"
+      />
+      <Group label="Channels">
+        {CHANNELS.map((channel) => (
+          <Toggle
+            key={channel}
+            on={search.getAll('channel').includes(channel)}
+            onToggle={() => toggle('channel', channel)}
+          >
+            <span style={{ color: channelColor(channel) }}>{channel}</span>
+          </Toggle>
+        ))}
+      </Group>
+      <Group label="Levels">
+        {LEVELS.map((level) => (
+          <Toggle
+            key={level}
+            on={search.getAll('level').includes(level)}
+            onToggle={() => toggle('level', level)}
+          >
+            <span className={levelTone(level)}>{level}</span>
+          </Toggle>
+        ))}
+      </Group>
+      <span className="ml-auto text-soft tabular-nums">
+        {shown === all ? `${all} strands` : `${shown} of ${all} strands`}
+      </span>
+    </div>
+  );
+}
+
+function Group({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <div role="group" aria-label={label} className="flex items-center gap-1">
+      {children}
+    </div>
+  );
+}
+
+function Toggle({ on, onToggle, children }: { on: boolean; onToggle(): void; children: React.ReactNode }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={onToggle}
+      className={`border-b-2 px-1.5 py-0.5 ${on ? 'border-ink font-medium' : 'border-transparent hover:border-line-strong'}`}
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,159 @@
+/** Rows and lanes. Only the rows in sight are drawn. */
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import type { LaneView, RiggingView } from '../../../api/schemas';
+import { laneGap, placeLanes, ROW, shownRows, type ShownRow } from './layout';
+import { LaneHeads } from './LaneHeads';
+import { Lanes } from './Lanes';
+import { TreeRow } from './TreeRow';
+
+/** Width of the column of names. */
+const NAMES = 300;
+
+interface RiggingChartProps {
+  view: RiggingView;
+  lanes: LaneView[];
+  chosen: LaneView | undefined;
+  /** Row whose mark is chosen, in the whole tree. */
+  row: number | undefined;
+  find: string;
+  folded: ReadonlySet<number>;
+  onFold(folded: ReadonlySet<number>): void;
+  onChoose(lane: LaneView, row?: number): void;
+}
+
+export function RiggingChart({
+  view,
+  lanes,
+  chosen,
+  row,
+  find,
+  folded,
+  onFold,
+  onChoose,
+}: RiggingChartProps) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(500);
+  const [cursor, setCursor] = useState(0);
+  const { id = '' } = useParams();
+  const navigate = useNavigate();
+  useEffect(() => {
+    const element = scroller.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => setWidth(element.clientWidth - NAMES));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+
+  const { rows, standsAt } = useMemo(() => shownRows(view.rows, folded), [view.rows, folded]);
+  const gap = laneGap(width, lanes.length);
+  const placed = useMemo(() => placeLanes(lanes, standsAt, gap), [lanes, standsAt, gap]);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 12,
+  });
+  const items = virtual.getVirtualItems();
+  const first = items[0]?.index ?? 0;
+  const last = items.at(-1)?.index ?? 0;
+  const laneWidth = Math.max(width, 44 + lanes.length * gap);
+  const chosenRow = row === undefined ? undefined : standsAt[row];
+
+  const fold = (at: number) => {
+    const next = new Set(folded);
+    if (!next.delete(at)) next.add(at);
+    onFold(next);
+  };
+  const moveTo = (at: number) => {
+    const bounded = Math.max(0, Math.min(rows.length - 1, at));
+    setCursor(bounded);
+    virtual.scrollToIndex(bounded);
+    document.getElementById(`row-${rows[bounded]!.index}`)?.focus();
+  };
+  const hop = (step: number) => {
+    const marks = chosen?.marks ?? [];
+    if (!chosen || !marks.length) return;
+    const at = marks.findIndex((mark) => mark.row === row);
+    const next =
+      marks[at < 0 ? (step > 0 ? 0 : marks.length - 1) : (at + step + marks.length) % marks.length]!;
+    onChoose(chosen, next.row);
+    virtual.scrollToIndex(standsAt[next.row]!);
+  };
+  const along = (step: number) => {
+    const at = lanes.findIndex((lane) => lane.id === chosen?.id);
+    const next = lanes[Math.max(0, Math.min(lanes.length - 1, at + step))];
+    if (next) onChoose(next);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const current = rows[cursor];
+    if (event.key === 'ArrowDown') moveTo(cursor + 1);
+    else if (event.key === 'ArrowUp') moveTo(cursor - 1);
+    else if (event.key === 'Home') moveTo(0);
+    else if (event.key === 'End') moveTo(rows.length - 1);
+    else if (event.key === 'ArrowRight') along(1);
+    else if (event.key === 'ArrowLeft') along(-1);
+    else if (event.key === ']') hop(1);
+    else if (event.key === '[') hop(-1);
+    else if (event.key === ' ' && current?.span) fold(current.index);
+    else if (event.key === 'Enter' && chosen?.refs[0]) {
+      void navigate(`/p/${id}/strand?ref=${encodeURIComponent(chosen.refs[0])}`);
+    } else return;
+    event.preventDefault();
+  };
+
+  return (
+    <div ref={scroller} className="min-h-0 grow overflow-auto" onKeyDown={onKeyDown} data-chart>
+      <div style={{ width: NAMES + laneWidth }}>
+        <div className="sticky top-0 z-20 flex bg-ground">
+          <div
+            className="sticky left-0 z-10 flex items-end bg-ground px-5 pb-1.5 text-soft"
+            style={{ width: NAMES }}
+          >
+            {rows.length === view.rows.length
+              ? `${rows.length} rows`
+              : `${rows.length} of ${view.rows.length} rows`}
+          </div>
+          <LaneHeads lanes={placed} gap={gap} width={laneWidth} chosen={chosen?.id} onChoose={onChoose} />
+        </div>
+        <div
+          className="relative"
+          style={{ height: virtual.getTotalSize() }}
+          role="tree"
+          aria-label="Component tree"
+        >
+          {items.map((item) => {
+            const one: ShownRow = rows[item.index]!;
+            return (
+              <TreeRow
+                key={item.key}
+                row={one}
+                top={item.start}
+                odd={item.index % 2 === 1}
+                chosen={item.index === chosenRow}
+                found={find !== '' && one.name.toLowerCase().includes(find.trim().toLowerCase())}
+                focusable={item.index === cursor}
+                names={NAMES}
+                width={NAMES + laneWidth}
+                onFold={() => fold(one.index)}
+                onFocus={() => setCursor(item.index)}
+              />
+            );
+          })}
+          <Lanes
+            lanes={placed}
+            rows={rows}
+            range={[first, last]}
+            left={NAMES}
+            width={laneWidth}
+            gap={gap}
+            chosen={chosen?.id}
+            chosenRow={chosenRow}
+            onChoose={onChoose}
+          />
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+import { memo } from 'react';
+import { ROW, type ShownRow } from './layout';
+
+interface TreeRowProps {
+  row: ShownRow;
+  top: number;
+  odd: boolean;
+  chosen: boolean;
+  found: boolean;
+  focusable: boolean;
+  names: number;
+  width: number;
+  onFold(): void;
+  onFocus(): void;
+}
+
+const INDENT = 16;
+
+/** One call site: its place in the tree, its name, the condition and the list that it stands in. */
+export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
+  const { row, top, odd, chosen, found, focusable, names, width, onFold, onFocus } = props;
+  const tone = chosen ? 'bg-chosen' : odd ? 'bg-row-odd' : 'bg-row';
+  const where = row.site ? `${row.site.file}:${row.site.line}` : `${row.file}:${row.line}`;
+  return (
+    <div
+      id={`row-${row.index}`}
+      role="treeitem"
+      aria-level={row.depth + 1}
+      aria-selected={chosen}
+      {...(row.span ? { 'aria-expanded': row.hidden === 0 } : {})}
+      tabIndex={focusable ? 0 : -1}
+      onFocus={onFocus}
+      className={`absolute left-0 ${tone}`}
+      style={{ top, height: ROW, width }}
+    >
+      <div
+        className={`sticky left-0 flex h-full items-center overflow-hidden whitespace-nowrap ${tone}`}
+        style={{ width: names, paddingLeft: 8 + Math.min(row.depth, 9) * INDENT }}
+        title={`${row.name}, rendered at ${where}`}
+      >
+        {row.depth > 0 && (
+          <span
+            aria-hidden="true"
+            className="mr-1 mb-2.5 h-3 w-2 shrink-0 border-b border-l border-line-strong"
+          />
+        )}
+        <button
+          type="button"
+          tabIndex={-1}
+          aria-label={row.hidden ? 'Unfold' : 'Fold'}
+          className={`w-4 shrink-0 text-soft ${row.span ? '' : 'invisible'}`}
+          onClick={onFold}
+        >
+          {row.hidden ? '+' : '−'}
+        </button>
+        <span className={`shrink-0 ${found ? 'bg-mark font-medium' : ''}`}>{row.name}</span>
+        <span className="ml-2.5 truncate text-faint">
+          {row.hidden > 0 && `${row.hidden} folded `}
+          {row.each !== undefined && `each ${row.each} `}
+          {row.when !== undefined && `if ${row.when} `}
+          {row.again === 'repeated' && 'shown above '}
+          {row.again === 'recursive' && 'itself again '}
+        </span>
+      </div>
+    </div>
+  );
+});
