@@ -17,6 +17,7 @@ const stepSchema = spotSchema.extend({
   component: z.string(),
   name: z.string(),
   what: z.string(),
+  role: roleSchema,
   code: z.string(),
 });
 
@@ -80,6 +81,7 @@ export const laneSchema = z.object({
   title: z.string(),
   ref: z.string(),
   refs: z.array(z.string()),
+  hops: z.array(z.string()),
   channel: channelSchema,
   level: levelSchema.optional(),
   findings: z.array(z.string()),

@@ -37,7 +37,7 @@ const sameOrigin: RequestHandler = (request, _response, next) => {
 
 /** Checks input with a schema; the message names the field. */
 function checked<T>(schema: z.ZodType<T>, input: unknown): T {
-  const parsed = schema.safeParse(input ?? {});
+  const parsed = schema.safeParse(input);
   if (parsed.success) return parsed.data;
   const [issue] = parsed.error.issues;
   throw new HttpProblem(400, 'Bad request', `${issue!.path.join('.') || 'body'}: ${issue!.message}`);
@@ -69,7 +69,7 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     response.json(demo ? [{ name: 'Quillmoor console', path: join(demo, 'console') }] : []);
   });
   app.post('/api/projects', async (request, response) => {
-    const { path } = checked(openSchema, request.body);
+    const { path } = checked(openSchema, request.body ?? {});
     const root = resolve(path);
     const found = await stat(root).catch(() => undefined);
     if (!found) throw new HttpProblem(404, 'No such folder', `path: there is no folder ${root}`);

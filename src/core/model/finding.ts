@@ -4,12 +4,16 @@ export type Level = 'error' | 'warning' | 'note';
 
 export const LEVELS: readonly Level[] = ['error', 'warning', 'note'];
 
+/** What happens to a value at a component. */
+export type Role = 'start' | 'pass' | 'transform' | 'read' | 'emit' | 'listen' | 'drop' | 'wait';
+
 /** One step of the proof: a place, whose it is, the name the value has there, and what happens to it. */
 export interface Step {
   place: Place;
   component: string;
   name: string;
   what: string;
+  role: Role;
 }
 
 export interface Finding {

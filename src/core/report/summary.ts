@@ -1,12 +1,13 @@
 /** The report that every format starts from: findings with readable places. */
 import type { AuditResult } from '../audit';
-import type { Finding, Level } from '../model/finding';
+import type { Finding, Level, Role } from '../model/finding';
 import { placesOf, type Spot, type TextOf } from './places';
 
 export interface ReportedStep extends Spot {
   component: string;
   name: string;
   what: string;
+  role: Role;
   /** The line of code. */
   code: string;
 }
@@ -56,6 +57,7 @@ export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[]
         component: step.component,
         name: step.name,
         what: step.what,
+        role: step.role,
         ...coded(step.place),
       })),
       ...(edit ? { edit: { ...places.spot(edit.place), text: edit.text } } : {}),

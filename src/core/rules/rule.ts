@@ -1,7 +1,7 @@
 /** What a rule is, and what it may use. */
 import type { Linked } from '../link';
 import type { Span } from '../model/facts';
-import type { Finding, Level, Step } from '../model/finding';
+import type { Finding, Level, Role, Step } from '../model/finding';
 import { hashText } from '../model/hash';
 import type { Component, Place, Port, Site } from '../model/project';
 import { componentRef, portRef } from '../model/refs';
@@ -95,11 +95,12 @@ export const namePlace = (component: Component): Place => ({
   end: component.facts.nameEnd,
 });
 
-export const step = (component: Component, place: Place, name: string, what: string): Step => ({
+export const step = (component: Component, place: Place, name: string, what: string, role: Role): Step => ({
   place,
   component: component.name,
   name,
   what,
+  role,
 });
 
 export const portKey = (port: Port): string => `port:${port.node}`;

@@ -1,12 +1,12 @@
 /** Strands laid over the render tree: one lane each, with a mark on every row that it touches. */
 import type { Linked } from '../link';
 import type { Channel } from '../model/facts';
-import type { Finding, Level } from '../model/finding';
+import type { Finding, Level, Role } from '../model/finding';
 import { LEVELS } from '../model/finding';
 import type { FlowNode } from '../model/project';
 import { nodeRef } from '../model/refs';
 import { reach } from './reach';
-import { findNodes, roleOf, type Role } from './trace';
+import { findNodes, roleOf } from './trace';
 import { renderTree, type Row, type Tree } from './tree';
 
 export interface Mark {
@@ -30,6 +30,8 @@ export interface Lane {
   ref: string;
   /** The strands that the lane is made of, from the one that its finding is about. */
   refs: string[];
+  /** References of everything that the lane runs through. */
+  hops: string[];
   channel: Channel;
   level: Level | undefined;
   findings: string[];
@@ -85,11 +87,21 @@ export function rigging(project: Linked, findings: Finding[], pins: string[] = [
   return { ...tree, lanes };
 }
 
-const draftOf = (project: Linked, starts: number[]): Draft => ({
-  ...reach(project.flow, starts),
-  findings: [],
-  starts,
-});
+/**
+ * A lane shows one strand in one direction: an event up to what takes it in, or a value down to who reads it.
+ * What an event sets off afterwards is another strand.
+ */
+function draftOf(project: Linked, starts: number[]): Draft {
+  const { flow } = project;
+  const isEvent = (node: number) => flow.nodes[node]!.channel === 'event';
+  const rising = starts.some(isEvent);
+  const found = reach(flow, starts, (from, to) => {
+    const crosses = isEvent(from) !== isEvent(to);
+    if (crosses && !rising) return 'skip';
+    return crosses ? 'stop' : 'go';
+  });
+  return { nodes: found.nodes, edges: found.edges, findings: [], starts };
+}
 
 function rowsByComponent(rows: Row[]): Map<number, Row[]> {
   const index = new Map<number, Row[]>();
@@ -152,6 +164,7 @@ function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Row[]>, d
     findings: draft.findings.map((finding) => finding.fingerprint),
     marks: top ? marks : [],
     segments: [...segments.values()],
+    hops: [...new Set([...draft.nodes].map((node) => nodeRef(project, flow.nodes[node]!)))],
   };
 }
 
@@ -255,6 +268,7 @@ function lonelyLane(project: Linked, rows: Row[], finding: Finding): Lane | unde
     title: name,
     ref: finding.subject,
     refs: [],
+    hops: [],
     channel: channel as Channel,
     level: finding.level,
     findings: [finding.fingerprint],

@@ -3,12 +3,11 @@ import type { Linked } from '../link';
 import { distance } from '../model/names';
 import type { FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
+import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../rules/use-of-ports';
-import { raises } from '../rules/event/emission';
+import { Emissions, raises } from '../rules/event/emission';
 import { reach } from './reach';
 import { showType } from '../types/show';
-
-export type Role = 'start' | 'pass' | 'transform' | 'read' | 'emit' | 'listen' | 'drop' | 'wait';
 
 export interface Hop {
   ref: string;
@@ -143,12 +142,18 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   const feeds = flow.out[node.id]!.map((index) => flow.edges[index]!);
   if (node.channel === 'event' && node.port) {
     if (raises(component, node.port)) return 'emit';
-    if (fed) return 'pass';
+    if (new Emissions(project).isRaised(node.port)) return 'pass';
     return isUsed(useOf(component, node.port)) ? 'wait' : 'drop';
   }
   if (!fed) return 'start';
-  if (flow.into[node.id]!.some((index) => flow.nodes[flow.edges[index]!.from]!.channel === 'event'))
-    return 'listen';
+  const events = flow.into[node.id]!.map((index) => flow.nodes[flow.edges[index]!.from]!).filter(
+    (from) => from.channel === 'event',
+  );
+  if (events.length) {
+    const emissions = new Emissions(project);
+    return events.some((from) => from.port && emissions.isRaised(from.port)) ? 'listen' : 'wait';
+  }
+  if (node.channel === 'local' && feeds.length) return 'transform';
   const reads = readsOf(project, node);
   if (reads.length) {
     const onlyFeeds =

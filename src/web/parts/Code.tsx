@@ -29,18 +29,14 @@ export function Code({ project, path, from, to, marks }: CodeProps) {
   const lines = all.slice(first - 1, to);
   const indent = commonIndent(lines.map((line) => line.map((token) => token.content).join('')));
   return (
-    <pre
-      className="code overflow-x-auto"
-      style={{ minHeight: (to - first + 1) * 19 }}
-      aria-label={`${path}, line ${first}`}
-    >
+    <pre className="code" style={{ minHeight: (to - first + 1) * 19 }} aria-label={`${path}, line ${first}`}>
       {lines.map((line, i) => {
         const number = first + i;
         const marked = marks.some((mark) => mark.line <= number && number <= mark.endLine);
         return (
           <div key={number} className={`flex ${marked ? 'bg-mark' : ''}`}>
             <span className="w-10 shrink-0 pr-3 text-right text-faint select-none">{number}</span>
-            <span className="pr-3 whitespace-pre">
+            <span className="min-w-0 pr-3 break-words whitespace-pre-wrap">
               <MarkedLine line={line} number={number} marks={marks} indent={indent} />
             </span>
           </div>

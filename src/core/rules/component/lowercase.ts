@@ -26,7 +26,7 @@ export const lowercase: Rule = {
           port: { channel: 'local', name },
           place,
           message: `<${name}> in ${component.name} is a plain element, though "${name}" holds a component. Give it a name with a capital letter, such as ${capital}.`,
-          trail: [step(component, place, name, 'is taken for a plain element')],
+          trail: [step(component, place, name, 'is taken for a plain element', 'drop')],
           suggestion: capital,
         });
       }

@@ -25,7 +25,7 @@ export const unresolved: Rule = {
           port: { channel: 'local', name: tag.name },
           place,
           message: `${component.name} renders ${tag.name}, ${problem.why}.${problem.near ? ` Did you mean ${problem.near}?` : ''}`,
-          trail: [step(component, place, tag.name, 'is rendered, and nothing bears the name')],
+          trail: [step(component, place, tag.name, 'is rendered, and nothing bears the name', 'drop')],
           ...(problem.near ? { suggestion: problem.near } : {}),
         });
       }

@@ -16,7 +16,9 @@ export const unused: Rule = {
         port: { channel: 'local', name: component.name },
         place: namePlace(component),
         message: `Nothing renders ${component.name}${self && component.calledAt.length ? ' but itself' : ''}.`,
-        trail: [step(component, namePlace(component), component.name, 'is declared, and never rendered')],
+        trail: [
+          step(component, namePlace(component), component.name, 'is declared, and never rendered', 'drop'),
+        ],
       });
     }
   },

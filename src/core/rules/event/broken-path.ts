@@ -40,9 +40,9 @@ export const brokenPath: Rule = {
           place,
           message: `${owner.name} listens for "${attribute.name}" on ${target.name}, and ${emitter.name} below it raises it, but ${target.name} does not hand it up.`,
           trail: [
-            step(owner, place, attribute.name, 'is listened for'),
+            step(owner, place, attribute.name, 'is listened for', 'wait'),
             ...raisedTrail(project, stray),
-            step(target, tagPlace(stray.site), attribute.name, 'is dropped'),
+            step(target, tagPlace(stray.site), attribute.name, 'is dropped', 'drop'),
           ],
         });
       }
@@ -68,10 +68,10 @@ function reportDropped(audit: RuleContext, component: Component, port: Port, str
     message: `${component.name} takes "${port.name}" and drops it, though ${emitter.name} below it raises an event of that name${owner ? ` and ${owner.name} waits for it` : ''}. Hand it on.`,
     trail: [
       ...(owner && attribute
-        ? [step(owner, attributePlace(listener, attribute), port.name, 'is listened for')]
+        ? [step(owner, attributePlace(listener, attribute), port.name, 'is listened for', 'wait')]
         : []),
       ...raisedTrail(project, stray),
-      step(component, port.place, port.name, 'is taken and dropped'),
+      step(component, port.place, port.name, 'is taken and dropped', 'drop'),
     ],
   });
 }
@@ -87,16 +87,22 @@ function raisedTrail(project: Linked, stray: Stray): Step[] {
     const emit = useOf(component, port).emits[0];
     if (emit) {
       steps.unshift(
-        step(component, { file: component.file, start: emit.start, end: emit.end }, port.name, 'is raised'),
+        step(
+          component,
+          { file: component.file, start: emit.start, end: emit.end },
+          port.name,
+          'is raised',
+          'emit',
+        ),
       );
       break;
     }
-    steps.unshift(step(component, port.place, port.name, 'is handed up'));
+    steps.unshift(step(component, port.place, port.name, 'is handed up', 'pass'));
     const into: number | undefined = project.flow.into[port.node]![0];
     port = into === undefined ? undefined : project.flow.nodes[project.flow.edges[into]!.from]!.port;
   }
   const owner = project.components[stray.site.owner]!;
-  return [...steps, step(owner, tagPlace(stray.site), stray.port.name, 'is not listened for')];
+  return [...steps, step(owner, tagPlace(stray.site), stray.port.name, 'is not listened for', 'drop')];
 }
 
 /** The events on the chain have found their finding. */

@@ -31,12 +31,13 @@ export const calledEarly: Rule = {
             place,
             message: `${component.name} calls ${name} while rendering; "${attribute.name}" gets its result, which is no function. Hand over a function that calls it.`,
             trail: [
-              step(component, place, name, 'is called at every render'),
+              step(component, place, name, 'is called at every render', 'emit'),
               step(
                 component,
                 placeOf(component.file, { start: attribute.nameStart, end: attribute.nameEnd }),
                 attribute.name,
                 'gets the result',
+                'drop',
               ),
             ],
           });

@@ -21,8 +21,8 @@ export const neverEmitted: Rule = {
           place: port.place,
           message: `${component.name} declares "${port.name}" and never raises it or passes it on${heard ? ', though call sites listen' : ''}.`,
           trail: [
-            step(component, port.place, port.name, 'is declared'),
-            step(component, namePlace(component), port.name, 'is never raised'),
+            step(component, port.place, port.name, 'is declared', 'start'),
+            step(component, namePlace(component), port.name, 'is never raised', 'drop'),
           ],
         });
       }

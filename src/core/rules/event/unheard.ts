@@ -30,13 +30,14 @@ export const unheard: Rule = {
           message: `${component.name} raises "${port.name}", but ${many}.`,
           trail: [
             emit
-              ? step(component, placeOf(component.file, emit), port.name, 'is raised')
-              : step(component, port.place, port.name, 'is handed up'),
+              ? step(component, placeOf(component.file, emit), port.name, 'is raised', 'emit')
+              : step(component, port.place, port.name, 'is handed up', 'pass'),
             step(
               project.components[first!.owner]!,
               tagPlace(first!),
               port.name,
               `is not listened for on ${component.name}`,
+              'drop',
             ),
           ],
         });

@@ -25,11 +25,11 @@ export const drilled: Rule = {
           place: port.place,
           message: `"${port.name}" passes through ${inWords(names)}, which only pass it on, from ${owner.name}${last ? ` to ${last.name}` : ''}.`,
           trail: [
-            step(owner, giver.place, giver.name, 'is handed down'),
+            step(owner, giver.place, giver.name, 'is handed down', 'start'),
             ...chain.map((one) =>
-              step(project.components[one.component]!, one.place, one.name, 'is only passed on'),
+              step(project.components[one.component]!, one.place, one.name, 'is only passed on', 'pass'),
             ),
-            ...(reader && last ? [step(last, reader.place, reader.name, 'is used')] : []),
+            ...(reader && last ? [step(last, reader.place, reader.name, 'is used', 'read')] : []),
           ],
         });
       }

@@ -25,8 +25,8 @@ export const missing: Rule = {
           place: tagPlace(site),
           message: `${owner.name} renders ${target.name} without "${port.name}", which ${target.name} requires${type ? ` (${type})` : ''}. Pass it, or make it optional.`,
           trail: [
-            step(owner, tagPlace(site), port.name, `is not passed to ${target.name}`),
-            step(target, port.place, port.name, 'is required'),
+            step(owner, tagPlace(site), port.name, `is not passed to ${target.name}`, 'drop'),
+            step(target, port.place, port.name, 'is required', 'wait'),
           ],
         });
       }

@@ -28,13 +28,14 @@ export const neverPassed: Rule = {
           level: port.default && !isUndefined(port.default.type) ? 'note' : 'warning',
           message: `${component.name} reads "${port.name}", but ${count} it. Pass it, or take it out.`,
           trail: [
-            step(component, port.place, port.name, 'is taken'),
+            step(component, port.place, port.name, 'is taken', 'start'),
             ...[first!].map((site) =>
               step(
                 project.components[site.owner]!,
                 tagPlace(site),
                 port.name,
                 `is not passed to ${component.name}`,
+                'drop',
               ),
             ),
           ],

@@ -34,8 +34,8 @@ export const typeClash: Rule = {
           place,
           message: `${owner.name} passes "${port.name}" as ${is}, but ${target.name} asks for ${asks}.`,
           trail: [
-            step(owner, place, attribute.name, `is passed as ${is}`),
-            step(target, port.place, port.name, `is asked for as ${asks}`),
+            step(owner, place, attribute.name, `is passed as ${is}`, 'start'),
+            step(target, port.place, port.name, `is asked for as ${asks}`, 'drop'),
           ],
         });
       }

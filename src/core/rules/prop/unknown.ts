@@ -62,14 +62,15 @@ export function unknownReport(
     place,
     message: `${owner.name} ${does} "${attribute.name}", but ${target.name} ${lacks}.${near ? ` Did you mean "${near}"?` : ''}`,
     trail: [
-      step(owner, place, attribute.name, channel === 'event' ? 'is listened for' : 'is passed'),
+      step(owner, place, attribute.name, channel === 'event' ? 'is listened for' : 'is passed', 'start'),
       near
-        ? step(target, target.ports.get(near)!.place, near, 'is what it takes')
+        ? step(target, target.ports.get(near)!.place, near, 'is what it takes', 'wait')
         : step(
             target,
             namePlace(target),
             attribute.name,
             channel === 'event' ? 'is never raised' : 'is not taken',
+            'drop',
           ),
     ],
     ...(near ? { suggestion: near, edit: { place, text: near } } : {}),

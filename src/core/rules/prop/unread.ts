@@ -19,8 +19,8 @@ export const unread: Rule = {
           place: port.place,
           message: `${component.name} takes "${port.name}" and neither reads it nor passes it on. Remove it${givers ? ' here and at its call sites' : ''}, or use it.`,
           trail: [
-            step(component, port.place, port.name, 'is taken'),
-            step(component, namePlace(component), port.name, 'is never read'),
+            step(component, port.place, port.name, 'is taken', 'start'),
+            step(component, namePlace(component), port.name, 'is never read', 'drop'),
           ],
         });
       }

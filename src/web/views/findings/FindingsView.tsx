@@ -47,7 +47,7 @@ export function FindingsView() {
   const hidden = findings.filter((one) => one.silenced !== undefined).length;
 
   return (
-    <div className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr]">
+    <div className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr] grid-rows-[minmax(0,1fr)]">
       <section className="flex min-w-0 flex-col border-r border-line" aria-label="Findings">
         <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1.5">
           <input

@@ -1,18 +1,8 @@
 /** The trail of a finding as a small strand, from left to right. */
-import type { Channel, Finding, Role } from '../../../api/schemas';
+import type { Channel, Finding } from '../../../api/schemas';
 import { channelColor, Mark } from '../../parts/Mark';
 
 const STEP = 118;
-
-const ROLES: [RegExp, Role][] = [
-  [/dropped|not taken|never raised|never read|plain element|not listened/, 'drop'],
-  [/required|listened for/, 'wait'],
-  [/raised/, 'emit'],
-  [/only passed|handed up/, 'pass'],
-  [/used|asked/, 'read'],
-];
-
-const roleOf = (what: string): Role => ROLES.find(([words]) => words.test(what))?.[1] ?? 'start';
 
 export function TrailSketch({ finding }: { finding: Finding }) {
   const channel = (finding.subject.split(':').at(-2) ?? 'prop') as Channel;
@@ -39,7 +29,7 @@ export function TrailSketch({ finding }: { finding: Finding }) {
             <Mark
               x={20 + index * STEP}
               y={16}
-              role={roleOf(step.what)}
+              role={step.role}
               color={color}
               channel={channel}
               ground="var(--sheet)"

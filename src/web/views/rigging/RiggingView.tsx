@@ -9,6 +9,7 @@ import { ProgressBar } from '../../shell/ProgressBar';
 import { FilterBar } from './FilterBar';
 import { filterLanes, type Filter } from './layout';
 import { RiggingChart } from './RiggingChart';
+import { Legend } from './Legend';
 import { StrandPanel } from './StrandPanel';
 
 export function RiggingView() {
@@ -80,7 +81,7 @@ export function RiggingView() {
     );
 
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_clamp(22rem,34vw,38rem)]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_clamp(22rem,34vw,38rem)] grid-rows-[minmax(0,1fr)]">
       <section className="flex min-w-0 flex-col" aria-label="Component tree with strands">
         <FilterBar shown={lanes.length} all={view.lanes.length} />
         {!view.complete && (
@@ -98,6 +99,7 @@ export function RiggingView() {
           onFold={setFolded}
           onChoose={choose}
         />
+        <Legend />
       </section>
       <StrandPanel
         project={id}

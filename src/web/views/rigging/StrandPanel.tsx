@@ -101,7 +101,12 @@ function Hops({ project, lane, chosen }: { project: string; lane: LaneView; chos
   if (!upper.data) return <Waiting what="the strand" />;
   return (
     <div ref={box} className="px-3 pb-6">
-      <HopList project={project} hops={placedHops(strands)} chosen={chosen} most={1} />
+      <HopList
+        project={project}
+        hops={placedHops(strands).filter((hop) => lane.hops.includes(hop.ref))}
+        chosen={chosen}
+        most={1}
+      />
     </div>
   );
 }

@@ -26,7 +26,7 @@ export function StrandView() {
       ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
   };
   return (
-    <div className="grid h-full grid-cols-[minmax(22rem,2fr)_3fr]">
+    <div className="grid h-full grid-cols-[minmax(22rem,2fr)_3fr] grid-rows-[minmax(0,1fr)]">
       <section className="overflow-auto border-r border-line px-5 py-4" aria-label="The strand as a drawing">
         <h1 className="text-[15px] font-semibold break-all">{ref}</h1>
         <Ends project={id} strand={strand} />
