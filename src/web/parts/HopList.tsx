@@ -60,7 +60,9 @@ export function HopList({ project, hops, chosen, most = 2, onChoose }: HopListPr
               </div>
             ))}
             {hop.spots.length > most && (
-              <p className="mt-1 text-faint">and {hop.spots.length - most} more places</p>
+              <p className="mt-1 text-faint">
+                and {hop.spots.length - most} more {hop.spots.length - most === 1 ? 'place' : 'places'}
+              </p>
             )}
           </div>
         </li>

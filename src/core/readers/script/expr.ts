@@ -38,12 +38,14 @@ const LOOPS = new Set([
   'reduce',
 ]);
 
-const computed = (node: t.Node, ...parts: (ExprFact | undefined)[]): ExprFact => ({
-  kind: 'computed',
-  ...spanOf(node),
-  uses: mergeUses(...parts),
-  ...mergeContent(...parts),
-});
+function computed(node: t.Node, ...parts: (ExprFact | undefined)[]): ExprFact {
+  const expr: ExprFact = { kind: 'computed', start: node.start!, end: node.end! };
+  const uses = mergeUses(...parts);
+  if (uses.length) expr.uses = uses;
+  const { content } = mergeContent(...parts);
+  if (content) expr.content = content;
+  return expr;
+}
 
 /** Reads one expression. An identity is not noted as read: the caller knows what it is used for. */
 export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {

@@ -85,11 +85,16 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
     }
   }
   for (const attribute of node.openingElement.attributes) {
-    fact.attributes.push(readAttribute(u, attribute, index, kind === 'element', ctx, dialect));
+    const read = readAttribute(u, attribute, index, kind === 'element', ctx, dialect);
+    if (kind !== 'element' || isKept(read)) fact.attributes.push(read);
   }
   if (kind === 'site' && dialect.provider(u, tag, index, fact.attributes, ctx)) fact.kind = 'group';
   return index;
 }
+
+/** Of what a plain element is given, only this says something about the flow beyond the reads noted. */
+const isKept = (attribute: AttributeFact): boolean =>
+  attribute.mode !== 'value' || attribute.called !== undefined || /^on[A-Z]/.test(attribute.name);
 
 function readAttribute(
   u: Unit,

@@ -162,13 +162,22 @@ export const usesOf = (expr: ExprFact): number[] =>
   expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
 
 /** Symbols of several expressions, each once. */
-export const mergeUses = (...list: (ExprFact | undefined)[]): number[] => [
-  ...new Set(list.flatMap((expr) => (expr ? usesOf(expr) : []))),
-];
+export function mergeUses(...list: (ExprFact | undefined)[]): number[] {
+  const found: number[] = [];
+  for (const expr of list) {
+    if (!expr) continue;
+    if (expr.symbol !== undefined && !found.includes(expr.symbol)) found.push(expr.symbol);
+    if (expr.uses) for (const use of expr.uses) if (!found.includes(use)) found.push(use);
+  }
+  return found;
+}
+
+const NOTHING = {};
 
 export const mergeContent = (...list: (ExprFact | undefined)[]): { content?: number[] } => {
-  const all = list.flatMap((expr) => expr?.content ?? []);
-  return all.length ? { content: all } : {};
+  let all: number[] | undefined;
+  for (const expr of list) if (expr?.content?.length) all = all ? [...all, ...expr.content] : expr.content;
+  return all ? { content: all } : NOTHING;
 };
 
 /** Puts render nodes in their place, unless they already have one. */

@@ -25,7 +25,10 @@ export function Lanes({ lanes, rows, range, left, width, gap, chosen, chosenRow,
   const [first, last] = range;
   const top = first * ROW;
   const y = (row: number) => row * ROW + ROW / 2 - top;
-  const seen = lanes.filter((lane) => lane.first <= last + 1 && lane.last >= first - 1);
+  // The chosen strand lies over the others, so that its names can be read.
+  const seen = lanes
+    .filter((lane) => lane.first <= last + 1 && lane.last >= first - 1)
+    .sort((a, b) => Number(a.id === chosen) - Number(b.id === chosen));
   return (
     <svg
       className="absolute"
