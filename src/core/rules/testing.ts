@@ -1,20 +1,45 @@
 /** For tests: audits snippets and shows findings as short lines. */
+import { expect, test } from 'vitest';
 import { auditSources } from '../audit';
 import type { Finding } from '../model/finding';
+import { lineIndex } from '../model/lines';
 import type { Settings } from '.';
 
-/** Findings as `rule path:line:column text-at-place`, in order. */
-export function findingLines(sources: Record<string, string>, settings?: Settings): string[] {
+export type Sources = Record<string, string>;
+
+/** Findings as `level rule path:line text-at-place`, in order. */
+export function findingLines(sources: Sources, settings?: Settings): string[] {
   const { result } = auditSources(sources, settings);
   return result.findings.map((finding) =>
     lineOf(sources, finding, result.project.files[finding.place.file]!.path),
   );
 }
 
-function lineOf(sources: Record<string, string>, finding: Finding, path: string): string {
+function lineOf(sources: Sources, finding: Finding, path: string): string {
   const text = sources[path]!;
-  const before = text.slice(0, finding.place.start).split('\n');
   const at = text.slice(finding.place.start, finding.place.end).replace(/\s+/g, ' ');
   const level = finding.silenced === undefined ? finding.level : 'silenced';
-  return `${level} ${finding.rule} ${path}:${before.length} ${at}`;
+  return `${level} ${finding.rule} ${path}:${lineIndex(text).at(finding.place.start).line} ${at}`;
+}
+
+/** A root that mounts `App`, so that nothing counts as unused only for want of one. */
+export const MOUNT: Sources = {
+  'main.tsx': `import { createRoot } from 'react-dom/client';
+import { App } from './App';
+createRoot(document.body).render(<App />);`,
+};
+
+/** One row of a table: what it shows, the sources beside the mounting root, and the findings that must come. */
+export type Case = [shows: string, sources: Sources | string, expected: string[]];
+
+/**
+ * Runs a table of cases. A case given as text is the file App.tsx. `only` keeps the findings of some rules, so
+ * that a case may be about one thing.
+ */
+export function cases(only: RegExp, table: Case[]): void {
+  test.each(table)('%s', (_shows, sources, expected) => {
+    const all = { ...MOUNT, ...(typeof sources === 'string' ? { 'App.tsx': sources } : sources) };
+    const lines = findingLines(all).filter((line) => only.test(line.split(' ')[1]!));
+    expect(lines).toEqual(expected);
+  });
 }
