@@ -16,7 +16,7 @@ export function valueOf(one: NamedNode, names: ReactNames, ctx: InferContext): V
   const node = unwrap(one.node);
   const base = { name, ...span };
   if (isFunction(node)) return { ...base, kind: 'function', type: inferFunction(node, ctx) };
-  if (node.type === 'Identifier') return { ...base, kind: 'alias', alias: node.name };
+  if (node.type === 'Identifier' && node.binding) return { ...base, kind: 'alias', alias: node.name };
   if (node.type === 'CallExpression') {
     const hook = calledHook(names, node);
     const [first] = node.arguments;

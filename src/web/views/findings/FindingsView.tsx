@@ -158,10 +158,16 @@ function FindingList({ items, chosen, onChoose }: FindingListProps) {
     // Only a new choice scrolls.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [at]);
+  // Keys may come faster than the address changes.
+  const latest = useRef(at);
+  useEffect(() => {
+    latest.current = at;
+  }, [at]);
   const step = (by: number) => {
-    for (let next = at + by; next >= 0 && next < items.length; next += by) {
+    for (let next = latest.current + by; next >= 0 && next < items.length; next += by) {
       const item = items[next]!;
       if (item.kind === 'finding') {
+        latest.current = next;
         onChoose(item.finding);
         return;
       }

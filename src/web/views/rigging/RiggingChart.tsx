@@ -72,19 +72,28 @@ export function RiggingChart({
     virtual.scrollToIndex(bounded);
     document.getElementById(`row-${rows[bounded]!.index}`)?.focus();
   };
+  // Keys may come faster than the address changes.
+  const latest = useRef({ lane: chosen, row });
+  useEffect(() => {
+    latest.current = { lane: chosen, row };
+  }, [chosen, row]);
+  const choose = (lane: LaneView, at?: number) => {
+    latest.current = { lane, row: at };
+    onChoose(lane, at);
+  };
   const hop = (step: number) => {
-    const marks = chosen?.marks ?? [];
-    if (!chosen || !marks.length) return;
-    const at = marks.findIndex((mark) => mark.row === row);
-    const next =
-      marks[at < 0 ? (step > 0 ? 0 : marks.length - 1) : (at + step + marks.length) % marks.length]!;
-    onChoose(chosen, next.row);
+    const { lane, row: from } = latest.current;
+    if (!lane?.marks.length) return;
+    const count = lane.marks.length;
+    const at = lane.marks.findIndex((mark) => mark.row === from);
+    const next = lane.marks[at < 0 ? (step > 0 ? 0 : count - 1) : (at + step + count) % count]!;
+    choose(lane, next.row);
     virtual.scrollToIndex(standsAt[next.row]!);
   };
   const along = (step: number) => {
-    const at = lanes.findIndex((lane) => lane.id === chosen?.id);
+    const at = lanes.findIndex((lane) => lane.id === latest.current.lane?.id);
     const next = lanes[Math.max(0, Math.min(lanes.length - 1, at + step))];
-    if (next) onChoose(next);
+    if (next) choose(next);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const current = rows[cursor];

@@ -17,7 +17,7 @@ export function RiggingView() {
   const [search, setSearch] = useSearchParams();
   const pins = search.getAll('pin');
   const progress = useProgress(id);
-  const { data: project } = api.useProjectQuery(id);
+  const { data: project, error: missing } = api.useProjectQuery(id);
   const waiting = project !== undefined && !project.audit;
   const {
     data: view,
@@ -36,6 +36,7 @@ export function RiggingView() {
   const lanes = useMemo(() => (view ? filterLanes(view, filter) : []), [view, filter]);
   const [folded, setFolded] = useState<ReadonlySet<number>>(new Set());
 
+  if (missing) return <Failed reason={reasonOf(missing)} />;
   if (waiting && progress && isRunning(progress.stage)) {
     return (
       <div className="p-6">

@@ -25,6 +25,7 @@ export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
     <div
       id={`row-${row.index}`}
       role="treeitem"
+      aria-label={row.name}
       aria-level={row.depth + 1}
       aria-selected={chosen}
       {...(row.span ? { 'aria-expanded': row.hidden === 0 } : {})}

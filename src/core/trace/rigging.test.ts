@@ -1,0 +1,76 @@
+import { expect, test } from 'vitest';
+import { auditSources } from '../audit';
+import { MOUNT } from '../rules/testing';
+import { rigging } from './rigging';
+
+function drawn(app: string, pins: string[] = []) {
+  const { result } = auditSources({ ...MOUNT, 'App.tsx': app });
+  const { project } = result;
+  const { rows, lanes } = rigging(project, result.findings, pins);
+  const name = (row: number) => project.components[rows[row]!.component]!.name;
+  return {
+    tree: rows.map((row) => `${'  '.repeat(row.depth)}${name(row.index)}${row.again ? ` ${row.again}` : ''}`),
+    lanes: lanes.map((lane) => ({
+      title: lane.title,
+      marks: lane.marks.map((mark) => `${name(mark.row)} ${mark.role} ${mark.name}`),
+      broken: lane.segments.filter((one) => one.broken).map((one) => `${name(one.from)}-${name(one.to)}`),
+    })),
+  };
+}
+
+test('content stands where the child places it', () => {
+  const { tree } = drawn(`export function App() { return <Layout head={<Title />}><Page /></Layout>; }
+function Layout({ head, children }) { return <Frame><header>{head}</header><Main>{children}</Main></Frame>; }
+function Frame({ children }) { return <div>{children}</div>; }
+function Main({ children }) { return <main>{children}</main>; }
+function Title() { return <h1 />; }
+function Page() { return <p />; }`);
+  expect(tree).toEqual(['App', '  Layout', '    Frame', '      Title', '      Main', '        Page']);
+});
+
+test('recursion ends, and helpers that draw are seen through', () => {
+  const { tree } =
+    drawn(`export function App() { const row = () => <Row />; return <ul>{row()}<Tree deep /></ul>; }
+function Row() { return <li />; }
+function Tree({ deep }) { return deep ? <Tree deep={false} /> : null; }`);
+  expect(tree).toEqual(['App', '  Row', '  Tree', '    Tree recursive']);
+});
+
+test('a drilled prop is one lane with a mark on each row it touches', () => {
+  const { lanes } = drawn(`import { useState } from 'react';
+export function App() { const [unit] = useState('m'); return <Panel unit={unit} />; }
+function Panel({ unit }) { return <Row w={unit} />; }
+function Row({ w }) { return <Gauge unit={w} />; }
+function Gauge({ unit }) { return <b>{unit}</b>; }`);
+  expect(lanes).toEqual([
+    {
+      title: 'unit',
+      marks: ['App start unit', 'Panel pass unit', 'Row pass w', 'Gauge read unit'],
+      broken: [],
+    },
+  ]);
+});
+
+test('a broken event shows who raises it, who drops it, and who waits', () => {
+  const { lanes } = drawn(`import { useState } from 'react';
+export function App() { const [held, setHeld] = useState(0); return <Board held={held} onHold={setHeld} />; }
+function Board({ held, onHold }) { return <div>{held}<Queue onHold={onHold} /></div>; }
+function Queue({ onHold }) { return <Button />; }
+function Button({ onHold }) { return <button onClick={onHold} />; }`);
+  expect(lanes).toEqual([
+    {
+      title: 'onHold',
+      marks: ['App wait held', 'Board wait onHold', 'Queue drop onHold', 'Button emit onHold'],
+      broken: ['App-Board', 'Board-Queue'],
+    },
+  ]);
+});
+
+test('any port can be pinned', () => {
+  const { lanes } = drawn(
+    `export function App() { const fare = 3; return <Card fare={fare} />; }
+function Card({ fare }) { return <b>{fare}</b>; }`,
+    ['Card:prop:fare'],
+  );
+  expect(lanes.map((lane) => lane.marks)).toEqual([['App start fare', 'Card read fare']]);
+});

@@ -1,0 +1,165 @@
+import { describe, expect, test } from 'vitest';
+import { auditSources } from '../audit';
+import type { Trace } from './trace';
+
+function traced(sources: Record<string, string> | string, ref: string): Trace {
+  const all: Record<string, string> = typeof sources === 'string' ? { 'App.tsx': sources } : sources;
+  const trace = auditSources(all).trace(ref);
+  if ('similar' in trace) throw new Error(`nothing is called ${ref}: ${trace.similar.join(', ')}`);
+  return trace;
+}
+
+const edges = (trace: Trace) => trace.routes.map((route) => `${route.from} ${route.how} ${route.to}`).sort();
+const roles = (trace: Trace) => Object.fromEntries(trace.hops.map((hop) => [hop.ref, hop.role]));
+
+const LINE = `import { useState } from 'react';
+export function App() {
+  const [unit, setUnit] = useState('m/s');
+  const long = unit + ' wind';
+  return <Panel unit={unit} title={long} onUnit={setUnit} />;
+}
+function Panel({ unit, title, onUnit }) { return <section><h2>{title}</h2><Row w={unit} onPick={onUnit} /></section>; }
+function Row({ w, onPick }) { return <Gauge unit={w} onPress={() => onPick('knots')} />; }
+function Gauge({ unit: shown, onPress }) { return <button onClick={onPress}>{shown}</button>; }`;
+
+describe('a value', () => {
+  test('down to who reads it, through renames, and up to where it starts', () => {
+    const trace = traced(LINE, 'Row:prop:w');
+    expect(edges(trace)).toEqual([
+      'App:state:unit pass Panel:prop:unit',
+      'Gauge:event:onPress emit Row:event:onPick',
+      'Panel:event:onUnit write App:state:unit',
+      'Panel:prop:unit rename Row:prop:w',
+      'Row:event:onPick rename Panel:event:onUnit',
+      'Row:prop:w rename Gauge:prop:unit',
+    ]);
+    expect(trace.origins).toEqual(['Gauge:event:onPress']);
+    expect(trace.ends).toEqual(['Gauge:prop:unit']);
+    expect(roles(trace)).toMatchObject({
+      'Panel:prop:unit': 'pass',
+      'Row:prop:w': 'pass',
+      'Gauge:prop:unit': 'read',
+      'App:state:unit': 'listen',
+    });
+  });
+
+  test('a branch that leaves an upstream node elsewhere is not part of it', () => {
+    const refs = traced(LINE, 'Row:prop:w').hops.map((hop) => hop.ref);
+    expect(refs).not.toContain('App:local:long');
+    expect(traced(LINE, 'App:state:unit').hops.map((hop) => hop.ref)).toContain('Panel:prop:title');
+  });
+
+  test('an alias bears its local name and is no node of its own', () => {
+    const gauge = traced(LINE, 'Gauge:prop:unit').hops.find((hop) => hop.ref === 'Gauge:prop:unit')!;
+    expect(gauge.name).toBe('shown');
+  });
+
+  test.each([
+    ['const x = fare; ', 'x', []],
+    ['const x = fare as number; ', 'x!', []],
+    ['const x = fare.amount; ', 'x', ['Card:local:x']],
+    ['const x = fare * 2; ', 'x', ['Card:local:x']],
+  ])('%s', (declaration, expression, between) => {
+    const trace = traced(
+      `export function App() { const fare = read(); return <Card fare={fare} />; }
+function Card({ fare }) { ${declaration}return <Leaf v={${expression}} />; }
+function Leaf({ v }) { return <b>{v}</b>; }`,
+      'Leaf:prop:v',
+    );
+    expect(trace.hops.map((hop) => hop.ref)).toEqual([
+      'App:local:fare',
+      'Card:prop:fare',
+      ...between,
+      'Leaf:prop:v',
+    ]);
+  });
+
+  test('lists: the loop variable is local', () => {
+    const trace = traced(
+      `export function App({ cabins }) { return cabins.filter((c) => c.held).map((cabin) => <Row cabin={cabin} />); }
+function Row({ cabin }) { return <b>{cabin.label}</b>; }`,
+      'Row:prop:cabin',
+    );
+    expect(edges(trace)).toContain('App:local:cabin pass Row:prop:cabin');
+    expect(edges(trace)).toContain('App:prop:cabins transform App:local:cabin');
+    expect(trace.origins).toEqual(['App:prop:cabins']);
+  });
+
+  test('a spread carries props by name', () => {
+    const trace = traced(
+      `export function App() { return <Outer a="1" b="2" />; }
+function Outer({ a, ...others }) { return <Inner {...others} a={a} />; }
+function Inner({ a, b }) { return <b>{a}{b}</b>; }`,
+      'Inner:prop:a',
+    );
+    expect(edges(trace)).toEqual(['Outer:prop:a pass Inner:prop:a']);
+  });
+
+  test('context: one edge from the provider to the consumer', () => {
+    const trace = traced(
+      `import { createContext, useContext, useState } from 'react';
+const Fleet = createContext(null);
+export function App() { const [cabins] = useState([]); return <Fleet.Provider value={cabins}><Reader /></Fleet.Provider>; }
+function Reader() { const cabins = useContext(Fleet); return <b>{cabins.length}</b>; }`,
+      'Reader:context:Fleet',
+    );
+    expect(edges(trace)).toEqual([
+      'App:context:Fleet consume Reader:context:Fleet',
+      'App:state:cabins provide App:context:Fleet',
+    ]);
+    expect(trace.ends).toEqual(['Reader:context:Fleet']);
+  });
+});
+
+describe('an event', () => {
+  test('from who raises it, through a handler, to the state that it writes and what shows it', () => {
+    const trace = traced(
+      `import { useState } from 'react';
+export function App() {
+  const [held, setHeld] = useState([]);
+  const hold = (id) => setHeld([...held, id]);
+  return <><Button onHold={hold} /><Log held={held} /></>;
+}
+function Button({ onHold }) { return <button onClick={() => onHold(1)} />; }
+function Log({ held }) { return <b>{held.length}</b>; }`,
+      'Button:event:onHold',
+    );
+    expect(edges(trace)).toEqual([
+      'App:state:held pass Log:prop:held',
+      'Button:event:onHold write App:state:held',
+    ]);
+    expect(trace.origins).toEqual(['Button:event:onHold']);
+    expect(trace.ends).toEqual(['Log:prop:held']);
+  });
+
+  test('dropped on the way', () => {
+    const trace = traced(
+      `export function App() { return <Queue onHold={() => alert(1)} />; }
+function Queue({ onHold }) { return <Button />; }
+function Button({ onHold }) { return <button onClick={onHold} />; }`,
+      'Queue:event:onHold',
+    );
+    expect(roles(trace)).toEqual({ 'Queue:event:onHold': 'drop' });
+  });
+});
+
+describe('references', () => {
+  test('an unknown one names the nearest', () => {
+    const answer = auditSources({ 'App.tsx': LINE }).trace('Gauge:prop:unitt');
+    expect(answer).toMatchObject({ similar: expect.arrayContaining(['Gauge:prop:unit']) });
+    expect((answer as { similar: string[] }).similar[0]).toBe('Gauge:prop:unit');
+  });
+
+  test('two components of one name are told apart by their files', () => {
+    const trace = traced(
+      {
+        'a/Card.tsx': `export function Card({ fare }) { return <b>{fare}</b>; }`,
+        'b/Card.tsx': `export function Card({ fare }) { return <i>{fare}</i>; }`,
+        'App.tsx': `import { Card } from './a/Card';
+export function App() { const fare = read(); return <Card fare={fare} />; }`,
+      },
+      'a/Card.tsx>Card:prop:fare',
+    );
+    expect(edges(trace)).toEqual(['App:local:fare pass a/Card.tsx>Card:prop:fare']);
+  });
+});

@@ -1,0 +1,207 @@
+/** The server by real requests, on a database in memory. */
+import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, request as httpRequest, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import {
+  findingSchema,
+  progressSchema,
+  projectSchema,
+  riggingSchema,
+  strandSchema,
+  type Progress,
+} from '../api/schemas';
+import { createApp } from './app';
+import { openDatabase, type Database } from './db/connection';
+import { openProjects, type Projects } from './projects';
+
+const DEMO = join(import.meta.dirname, '../../demo/console');
+let folder: string;
+let data: string;
+let db: Database;
+let projects: Projects;
+let server: Server;
+let address: string;
+
+async function start() {
+  db = await openDatabase(data);
+  projects = openProjects(db);
+  server = createServer(createApp({ db, projects, logger: pino({ level: 'silent' }) }));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+}
+
+async function stop() {
+  server.closeAllConnections();
+  await new Promise((resolve) => server.close(resolve));
+  await projects.close();
+  await db.close();
+}
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'server-'));
+  data = join(folder, 'data');
+  cpSync(DEMO, join(folder, 'console'), { recursive: true });
+  await start();
+}, 60_000);
+afterAll(async () => {
+  await stop();
+  rmSync(folder, { recursive: true });
+});
+
+const get = (path: string) => fetch(`${address}/api${path}`);
+const post = (path: string, body?: unknown) =>
+  fetch(`${address}/api${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  });
+
+async function opened(): Promise<string> {
+  const response = await post('/projects', { path: join(folder, 'console') });
+  expect(response.status).toBe(202);
+  const { id } = (await response.json()) as { id: string };
+  await projects.settled(id);
+  return id;
+}
+
+describe('a project', () => {
+  test('is audited and listed, with its findings, rigging, strands and sources', async () => {
+    const id = await opened();
+    const [listed] = (await (await get('/projects')).json()) as unknown[];
+    const project = projectSchema.parse(listed);
+    expect(project).toMatchObject({ name: 'console', audit: { languages: { react: 25 } } });
+    const findings = findingSchema.array().parse(await (await get(`/projects/${id}/findings`)).json());
+    expect(findings).toHaveLength(
+      project.audit!.counts.error + project.audit!.counts.warning + project.audit!.counts.note,
+    );
+    const rigging = riggingSchema.parse(
+      await (await get(`/projects/${id}/rigging?pin=App:state:cabins`)).json(),
+    );
+    expect(rigging.rows[0]).toMatchObject({ name: 'App', depth: 0 });
+    expect(rigging.lanes[0]).toMatchObject({ title: 'cabins', pinned: true });
+    const strand = strandSchema.parse(
+      await (await get(`/projects/${id}/strand?ref=WindGauge:prop:unit`)).json(),
+    );
+    expect(strand.ends).toEqual(['WindGauge:prop:unit']);
+    expect(await (await get(`/projects/${id}/source?path=src/App.tsx`)).text()).toContain(
+      'export function App()',
+    );
+    const hits = (await (await get(`/projects/${id}/search?q=gauge wind`)).json()) as { ref: string }[];
+    expect(hits[0]).toMatchObject({ kind: 'component', ref: 'WindGauge' });
+  });
+
+  test('streams its progress to the end', async () => {
+    const id = await opened();
+    const response = await get(`/projects/${id}/progress`);
+    expect(response.headers.get('content-type')).toContain('text/event-stream');
+    const stages = new Set<Progress['stage']>();
+    await post(`/projects/${id}/audits`);
+    let buffer = '';
+    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
+      buffer += Buffer.from(chunk).toString();
+      const parts = buffer.split('\n\n');
+      buffer = parts.pop()!;
+      for (const part of parts)
+        stages.add(progressSchema.parse(JSON.parse(part.replace(/^data: /, ''))).stage);
+      if (stages.has('linking') && stages.has('done') && stages.has('keeping')) break;
+    }
+    expect([...stages]).toEqual(expect.arrayContaining(['reading', 'linking', 'keeping', 'done']));
+  });
+
+  test('can be cancelled, and the audit before stays', async () => {
+    const id = await opened();
+    const before = (await (await get(`/projects/${id}`)).json()) as { audit: { id: number } };
+    await post(`/projects/${id}/audits`);
+    const answer = (await (await post(`/projects/${id}/cancel`)).json()) as { cancelled: boolean };
+    expect(answer.cancelled).toBe(true);
+    expect(projects.progress(id).stage).toBe('cancelled');
+    const after = (await (await get(`/projects/${id}`)).json()) as { audit: { id: number } };
+    expect(after.audit.id).toBe(before.audit.id);
+    expect((await get(`/projects/${id}/rigging`)).status).toBe(200);
+  });
+
+  test('a changed file changes the next audit, and the count before is told', async () => {
+    const id = await opened();
+    writeFileSync(join(folder, 'console/src/Extra.tsx'), 'export const A = <b>;');
+    await post(`/projects/${id}/audits`);
+    await projects.settled(id);
+    const project = projectSchema.parse(await (await get(`/projects/${id}`)).json());
+    expect(project.audit!.problems).toMatchObject([{ file: 'src/Extra.tsx', line: 1 }]);
+    expect(project.before).toMatchObject({ error: project.audit!.counts.error });
+    rmSync(join(folder, 'console/src/Extra.tsx'));
+  });
+
+  test('a restart loses nothing', async () => {
+    const id = await opened();
+    const before = await (await get(`/projects/${id}/rigging`)).json();
+    await stop();
+    await start();
+    expect(await (await get(`/projects/${id}/rigging`)).json()).toEqual(before);
+    expect(await (await get(`/projects/${id}/source?path=src/main.tsx`)).text()).toContain('createRoot');
+  }, 60_000);
+
+  test('can be forgotten', async () => {
+    const id = await opened();
+    expect((await fetch(`${address}/api/projects/${id}`, { method: 'DELETE' })).status).toBe(204);
+    expect((await get(`/projects/${id}`)).status).toBe(404);
+  });
+});
+
+describe('refusals are problem details', () => {
+  test.each([
+    ['/projects', { path: '/no/such/folder' }, 404, /there is no folder/],
+    ['/projects', { path: join(import.meta.dirname, 'app.ts') }, 400, /is a file/],
+    ['/projects', {}, 400, /path: /],
+    ['/projects', { path: 3 }, 400, /path: .*string/],
+    ['/projects/none/audits', undefined, 404, /no project none/],
+  ])('POST %s %j', async (path, body, status, detail) => {
+    const response = await post(path, body);
+    expect(response.status).toBe(status);
+    expect(response.headers.get('content-type')).toContain('application/problem+json');
+    expect(await response.json()).toMatchObject({ status, detail: expect.stringMatching(detail) });
+  });
+
+  test('an unknown port names the nearest', async () => {
+    const id = await opened();
+    const response = await get(`/projects/${id}/strand?ref=WindGauge:prop:units`);
+    expect(response.status).toBe(404);
+    expect(await response.json()).toMatchObject({ detail: expect.stringContaining('WindGauge:prop:unit') });
+  });
+
+  test('a body that is no JSON', async () => {
+    const response = await fetch(`${address}/api/projects`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{',
+    });
+    expect(response.status).toBe(400);
+  });
+});
+
+describe('only its own pages are answered', () => {
+  const ask = (headers: Record<string, string>) =>
+    new Promise<number>((resolve, reject) => {
+      httpRequest(`${address}/api/projects`, { headers }, (response) => {
+        response.resume();
+        resolve(response.statusCode!);
+      })
+        .on('error', reject)
+        .end();
+    });
+  test.each([
+    [{}, 200],
+    [{ host: 'evil.example' }, 403],
+    [{ origin: 'http://evil.example' }, 403],
+    [{ origin: 'null' }, 403],
+    [{ origin: 'https://127.0.0.1' }, 403],
+  ])('%j: %i', async (headers, status) => {
+    expect(await ask(headers as Record<string, string>)).toBe(status);
+  });
+  test('its own origin', async () => {
+    expect(await ask({ origin: address })).toBe(200);
+  });
+});

@@ -1,0 +1,57 @@
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { walk } from './walk';
+
+let root: string;
+const FILES: Record<string, string> = {
+  'package.json': '{}',
+  '.gitignore': 'made/\n*.gen.ts\n',
+  'src/App.tsx': 'export {}',
+  'src/types.d.ts': 'export {}',
+  'src/a.gen.ts': 'export {}',
+  'src/build/Deep.tsx': 'export {}',
+  'src/style.css': '',
+  'src/keep/.gitignore': '!b.gen.ts\nlocal.ts\n',
+  'src/keep/b.gen.ts': 'export {}',
+  'src/keep/local.ts': 'export {}',
+  'made/x.ts': 'export {}',
+  'dist/x.js': '',
+  'node_modules/kit/index.js': '',
+  'src/vendor.min.js': '',
+  'src/big.ts': `// ${'x'.repeat(1024 * 1024)}`,
+};
+
+beforeAll(() => {
+  root = mkdtempSync(join(tmpdir(), 'walk-'));
+  for (const [path, text] of Object.entries(FILES)) {
+    mkdirSync(dirname(join(root, path)), { recursive: true });
+    writeFileSync(join(root, path), text);
+  }
+  symlinkSync(root, join(root, 'src/loop'));
+});
+afterAll(() => rmSync(root, { recursive: true }));
+
+test('takes sources, honours ignore files, leaves builds and packages out, and ends in loops', async () => {
+  const found = await walk(root);
+  expect(found.sources).toEqual(['src/App.tsx', 'src/build/Deep.tsx', 'src/keep/b.gen.ts']);
+  expect(found.manifests).toEqual(['package.json']);
+});
+
+test('says what it leaves out', async () => {
+  const { skipped } = await walk(root);
+  expect(skipped).toEqual([
+    { path: 'src/big.ts', reason: 'it is larger than 1 MiB (1.0 MiB)' },
+    { path: 'src/vendor.min.js', reason: 'it is minified' },
+  ]);
+});
+
+test('include and exclude narrow it', async () => {
+  expect((await walk(root, { include: ['src/App.tsx'] })).sources).toEqual(['src/App.tsx']);
+  expect((await walk(root, { exclude: ['src/keep', 'build'] })).sources).toEqual(['src/App.tsx']);
+});
+
+test('a folder that is not there is an error', async () => {
+  await expect(walk(join(root, 'nowhere'))).rejects.toThrow(/ENOENT/);
+});

@@ -1,0 +1,122 @@
+/** Whole tasks on the demo console, as a user does them. */
+import { expect, test } from '@playwright/test';
+
+const project = () => process.env.PROJECT!;
+
+test.beforeEach(({ page }) => {
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+});
+
+test('follow a drilled prop on the rigging down to the code that reads it', async ({ page }) => {
+  await page.goto(`${project()}/rigging`);
+  await page.getByRole('toolbar', { name: 'Strands' }).getByRole('button', { name: 'windUnit' }).click();
+  const panel = page.getByRole('complementary', { name: 'Strand' });
+  await expect(panel).toContainText('"windUnit" passes through LinePanel, PylonList and PylonRow');
+  await page.getByRole('button', { name: 'WindGauge: unit reads it' }).click();
+  await expect(panel.locator('[data-hop="WindGauge:prop:unit"]')).toContainText(
+    'const shown = wind * FACTORS[unit];',
+  );
+  await expect(page).toHaveURL(/strand=LinePanel%3Aprop%3AwindUnit/);
+  await panel.getByRole('link', { name: 'Open the strand' }).click();
+  await expect(page.getByRole('heading', { name: 'WindGauge:prop:unit' })).toBeVisible();
+  await expect(page.getByText('Comes from')).toBeVisible();
+});
+
+test('find out why a click does nothing', async ({ page }) => {
+  await page.goto(`${project()}/rigging`);
+  await page.getByRole('toolbar', { name: 'Strands' }).getByRole('button', { name: 'onHold' }).click();
+  await expect(page.getByRole('button', { name: 'HoldButton: onHold raises it' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'DepartureQueue: onHold drops it' })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: 'DispatchBoard: onHold waits, never gets it' }),
+  ).toBeVisible();
+  const panel = page.getByRole('complementary', { name: 'Strand' });
+  await expect(panel).toContainText('onClick={() => onHold?.(cabin.id)}');
+  await expect(panel).toContainText('DepartureQueue takes "onHold" and drops it');
+});
+
+test('filter the findings; the filter is in the address and survives a reload', async ({ page }) => {
+  await page.goto(`${project()}/findings`);
+  const list = page.getByRole('listbox', { name: 'List of findings' });
+  await expect(list.getByRole('option').nth(8)).toBeVisible();
+  await page.getByRole('group', { name: 'Levels' }).getByRole('button', { name: 'error' }).click();
+  await page.getByRole('combobox', { name: 'Rule' }).selectOption('prop/missing');
+  await expect(list.getByRole('option')).toHaveCount(1);
+  await expect(page).toHaveURL(/level=error&rule=prop%2Fmissing/);
+  await page.reload();
+  await expect(list.getByRole('option')).toHaveCount(1);
+  await expect(page.getByRole('article')).toContainText('CrewPanel renders Meter without "max"');
+  await expect(page.getByRole('article')).toContainText('<Meter value={crew.length} />');
+});
+
+test('the keyboard moves through findings, rows, lanes and hops', async ({ page }) => {
+  await page.goto(`${project()}/findings`);
+  const list = page.getByRole('listbox', { name: 'List of findings' });
+  await list.focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await expect(list.getByRole('option', { selected: true })).toContainText(
+    'DepartureCard declares "onRelease"',
+  );
+  await page.goto(`${project()}/rigging`);
+  await page.getByRole('treeitem', { name: 'App', exact: true }).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('#row-1')).toBeFocused();
+  await page.keyboard.press('ArrowRight');
+  await expect(page).toHaveURL(/strand=/);
+  await page.keyboard.press(']');
+  await expect(page).toHaveURL(/row=0/);
+  await page.keyboard.press(']');
+  await expect(page).not.toHaveURL(/row=0(&|$)/);
+});
+
+test('folding a row keeps what passes through it', async ({ page }) => {
+  await page.goto(`${project()}/rigging`);
+  await expect(page.getByText('27 rows')).toBeVisible();
+  await page.locator('#row-6').getByRole('button', { name: 'Fold' }).click();
+  await expect(page.getByText('20 of 27 rows')).toBeVisible();
+  await expect(page.locator('#row-6')).toContainText('7 folded');
+});
+
+test('search finds components and ports', async ({ page }) => {
+  await page.goto(`${project()}/rigging`);
+  await expect(page.getByRole('tree')).toBeVisible();
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: 'Search components, ports and files' }).fill('unit gauge');
+  await expect(page.getByRole('option', { name: /unit prop of WindGauge/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'WindGauge:prop:unit' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('tree')).toBeVisible();
+});
+
+test('open a folder, see it audited, and find it again after a reload', async ({ page }) => {
+  await page.goto(process.env.ORIGIN!);
+  await page.getByRole('textbox', { name: 'Audit a folder on this machine' }).fill('/no/such/folder');
+  await page.getByRole('button', { name: 'Audit', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('there is no folder /no/such/folder');
+  await page.getByRole('textbox', { name: 'Audit a folder on this machine' }).fill(process.env.SECOND!);
+  await page.getByRole('button', { name: 'Audit', exact: true }).click();
+  await expect(page.getByRole('tree', { name: 'Component tree' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('tree', { name: 'Component tree' })).toBeVisible();
+  await page.goto(process.env.ORIGIN!);
+  await expect(page.getByRole('row', { name: /second/ })).toContainText('React');
+});
+
+test('dark stays dark', async ({ page }) => {
+  await page.goto(`${project()}/rigging`);
+  await page.getByRole('button', { name: 'Dark' }).click();
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await expect(page.getByRole('button', { name: 'Light' })).toBeVisible();
+});
+
+test('an address that names nothing says so', async ({ page }) => {
+  await page.goto(`${project()}/strand?ref=Nobody:prop:x`);
+  await expect(page.getByRole('alert')).toContainText('nothing is called Nobody:prop:x');
+  await page.goto(`${process.env.ORIGIN}/p/none/rigging`);
+  await expect(page.getByRole('alert')).toBeVisible();
+});

@@ -1,0 +1,103 @@
+/** The floors of the house: which folder may import from which. */
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { expect, test } from 'vitest';
+
+const ROOT = join(import.meta.dirname, '..');
+/** From the ground up: each floor may use those before it. */
+const FLOORS = ['core', 'api', 'server', 'cli'];
+/** Inside the core, likewise. */
+const CORE = ['model', 'types', 'readers', 'link', 'trace', 'rules', 'splice', 'report'];
+const PARSERS = /^(@babel\/parser|jsonc-parser|@vue\/compiler-sfc|svelte|@angular\/compiler)(\/|$)/;
+
+function sources(dir: string): string[] {
+  return readdirSync(dir).flatMap((name) => {
+    const path = join(dir, name);
+    if (statSync(path).isDirectory()) return sources(path);
+    return /\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name) ? [path] : [];
+  });
+}
+
+interface Import {
+  file: string;
+  /** Path of what is imported relative to src/, or the package. */
+  target: string;
+  typeOnly: boolean;
+}
+
+const imports: Import[] = sources(join(ROOT, 'src')).flatMap((path) => {
+  const file = relative(join(ROOT, 'src'), path);
+  const text = readFileSync(path, 'utf8');
+  const found: Import[] = [];
+  for (const match of text.matchAll(
+    /(?:^|\n)\s*(?:import|export)\s+(type\s)?[^'";]*?from\s+'([^']+)'|import\('([^']+)'\)/g,
+  )) {
+    const specifier = match[2] ?? match[3]!;
+    const target = specifier.startsWith('.')
+      ? relative(join(ROOT, 'src'), join(path, '..', specifier))
+      : specifier;
+    found.push({ file, target, typeOnly: match[1] !== undefined });
+  }
+  return found;
+});
+
+const floorOf = (path: string): string => path.split('/')[0]!;
+const isOwn = (one: Import): boolean =>
+  !/^(node:|@|[a-z])/.test(one.target) || FLOORS.concat('web').includes(floorOf(one.target));
+
+const broken = (rule: (one: Import) => boolean): string[] =>
+  imports.filter(rule).map((one) => `${one.file} imports ${one.target}`);
+
+test('there is something to check', () => {
+  expect(imports.length).toBeGreaterThan(200);
+});
+
+test('a floor uses only floors below it', () => {
+  expect(
+    broken((one) => {
+      const own = FLOORS.indexOf(floorOf(one.file));
+      const other = FLOORS.indexOf(floorOf(one.target));
+      return own >= 0 && (other > own || floorOf(one.target) === 'web');
+    }),
+  ).toEqual([]);
+});
+
+test('the web talks to the server through the types of the api alone', () => {
+  expect(
+    broken((one) => floorOf(one.file) === 'web' && ['core', 'server', 'cli'].includes(floorOf(one.target))),
+  ).toEqual([]);
+});
+
+test('the core does no input or output', () => {
+  expect(broken((one) => floorOf(one.file) === 'core' && one.target.startsWith('node:'))).toEqual([]);
+  expect(
+    broken(
+      (one) =>
+        floorOf(one.file) === 'core' &&
+        !isOwn(one) &&
+        !PARSERS.test(one.target) &&
+        !one.typeOnly &&
+        one.target !== 'vitest',
+    ),
+  ).toEqual([]);
+});
+
+test('only readers use a parser, and no reader another framework', () => {
+  expect(broken((one) => PARSERS.test(one.target) && !one.file.startsWith('core/readers/'))).toEqual([]);
+  const framework = (path: string) =>
+    /^core\/readers\/(react|vue|svelte|angular|stencil|razor|sheet)\//.exec(path)?.[1];
+  expect(
+    broken((one) => {
+      const [own, other] = [framework(one.file), framework(one.target)];
+      return own !== undefined && other !== undefined && own !== other;
+    }),
+  ).toEqual([]);
+});
+
+test('rules and trace read the project, not the syntax; the model knows none of them', () => {
+  const part = (path: string) => CORE.find((name) => path.startsWith(`core/${name}/`));
+  expect(
+    broken((one) => /^(rules|trace)$/.test(part(one.file) ?? '') && part(one.target) === 'readers'),
+  ).toEqual([]);
+  expect(broken((one) => part(one.file) === 'model' && part(one.target) !== 'model')).toEqual([]);
+});
