@@ -3,6 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import type { Finding, Level } from '../../../api/schemas';
+import { currentSearch, useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { levelTone, LevelWord } from '../../parts/level';
@@ -13,7 +14,8 @@ const LEVELS: Level[] = ['error', 'warning', 'note'];
 
 export function FindingsView() {
   const { id = '' } = useParams();
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const change = useAddress();
   const { data: findings, error, isLoading, refetch } = api.useFindingsQuery(id);
   const { data: project } = api.useProjectQuery(id);
   const levels = search.getAll('level');
@@ -28,15 +30,6 @@ export function FindingsView() {
   const items = useMemo(() => grouped(list, by), [list, by]);
   const chosen = list.find((one) => one.fingerprint === search.get('finding')) ?? list[0];
 
-  const change = (edit: (next: URLSearchParams) => void) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        edit(next);
-        return next;
-      },
-      { replace: true },
-    );
   const set = (key: string, value: string) =>
     change((next) => (value ? next.set(key, value) : next.delete(key)));
 
@@ -158,16 +151,12 @@ function FindingList({ items, chosen, onChoose }: FindingListProps) {
     // Only a new choice scrolls.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [at]);
-  // Keys may come faster than the address changes.
-  const latest = useRef(at);
-  useEffect(() => {
-    latest.current = at;
-  }, [at]);
   const step = (by: number) => {
-    for (let next = latest.current + by; next >= 0 && next < items.length; next += by) {
+    const print = currentSearch().get('finding');
+    const now = items.findIndex((item) => item.kind === 'finding' && item.finding.fingerprint === print);
+    for (let next = (now < 0 ? at : now) + by; next >= 0 && next < items.length; next += by) {
       const item = items[next]!;
       if (item.kind === 'finding') {
-        latest.current = next;
         onChoose(item.finding);
         return;
       }

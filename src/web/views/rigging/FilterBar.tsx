@@ -1,5 +1,6 @@
 import { useSearchParams } from 'react-router';
 import type { Channel, Level } from '../../../api/schemas';
+import { useAddress } from '../../address';
 import { channelColor } from '../../parts/Mark';
 import { levelTone } from '../../parts/level';
 
@@ -8,17 +9,13 @@ const LEVELS: Level[] = ['error', 'warning', 'note'];
 
 /** Narrows the lanes; what is chosen is kept in the address. */
 export function FilterBar({ shown, all }: { shown: number; all: number }) {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const change = useAddress();
   const toggle = (key: string, value: string) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (next.getAll(key).includes(value)) next.delete(key, value);
-        else next.append(key, value);
-        return next;
-      },
-      { replace: true },
-    );
+    change((next) => {
+      if (next.getAll(key).includes(value)) next.delete(key, value);
+      else next.append(key, value);
+    });
   const text = search.get('find') ?? '';
   return (
     <div className="flex h-10 shrink-0 items-center gap-4 overflow-hidden border-b border-line px-5 whitespace-nowrap">
@@ -26,15 +23,10 @@ export function FilterBar({ shown, all }: { shown: number; all: number }) {
         value={text}
         onChange={(event) => {
           const { value } = event.target;
-          setSearch(
-            (before) => {
-              const next = new URLSearchParams(before);
-              if (value) next.set('find', value);
-              else next.delete('find');
-              return next;
-            },
-            { replace: true },
-          );
+          change((next) => {
+            if (value) next.set('find', value);
+            else next.delete('find');
+          });
         }}
         placeholder="Component or name"
         aria-label="Narrow by component or name"

@@ -2,6 +2,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { currentSearch } from '../../address';
 import type { LaneView, RiggingView } from '../../../api/schemas';
 import { laneGap, placeLanes, ROW, shownRows, type ShownRow } from './layout';
 import { LaneHeads } from './LaneHeads';
@@ -72,28 +73,21 @@ export function RiggingChart({
     virtual.scrollToIndex(bounded);
     document.getElementById(`row-${rows[bounded]!.index}`)?.focus();
   };
-  // Keys may come faster than the address changes.
-  const latest = useRef({ lane: chosen, row });
-  useEffect(() => {
-    latest.current = { lane: chosen, row };
-  }, [chosen, row]);
-  const choose = (lane: LaneView, at?: number) => {
-    latest.current = { lane, row: at };
-    onChoose(lane, at);
-  };
   const hop = (step: number) => {
-    const { lane, row: from } = latest.current;
+    const now = currentSearch();
+    const lane = lanes.find((one) => one.id === now.get('strand')) ?? chosen;
     if (!lane?.marks.length) return;
     const count = lane.marks.length;
-    const at = lane.marks.findIndex((mark) => mark.row === from);
+    const at = lane.marks.findIndex((mark) => String(mark.row) === now.get('row'));
     const next = lane.marks[at < 0 ? (step > 0 ? 0 : count - 1) : (at + step + count) % count]!;
-    choose(lane, next.row);
+    onChoose(lane, next.row);
     virtual.scrollToIndex(standsAt[next.row]!);
   };
   const along = (step: number) => {
-    const at = lanes.findIndex((lane) => lane.id === latest.current.lane?.id);
+    const now = currentSearch().get('strand') ?? chosen?.id;
+    const at = lanes.findIndex((lane) => lane.id === now);
     const next = lanes[Math.max(0, Math.min(lanes.length - 1, at + step))];
-    if (next) choose(next);
+    if (next) onChoose(next);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const current = rows[cursor];

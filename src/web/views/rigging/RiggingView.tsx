@@ -2,6 +2,7 @@
 import { useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import type { Channel, LaneView, Level } from '../../../api/schemas';
+import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { isRunning, useProgress } from '../../shell/progress';
@@ -14,7 +15,8 @@ import { StrandPanel } from './StrandPanel';
 
 export function RiggingView() {
   const { id = '' } = useParams();
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const change = useAddress();
   const pins = search.getAll('pin');
   const progress = useProgress(id);
   const { data: project, error: missing } = api.useProjectQuery(id);
@@ -70,16 +72,11 @@ export function RiggingView() {
   const chosen = lanes.find((lane) => lane.id === chosenId) ?? lanes[0];
   const row = search.get('row');
   const choose = (lane: LaneView, at?: number) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        next.set('strand', lane.id);
-        if (at === undefined) next.delete('row');
-        else next.set('row', String(at));
-        return next;
-      },
-      { replace: true },
-    );
+    change((next) => {
+      next.set('strand', lane.id);
+      if (at === undefined) next.delete('row');
+      else next.set('row', String(at));
+    });
 
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_clamp(22rem,34vw,38rem)] grid-rows-[minmax(0,1fr)]">
