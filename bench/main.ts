@@ -1,1 +1,83 @@
-export {};
+/** `npm run bench`: figures as ratios in one run, each side in a cold process of its own, turn by turn. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { runChild, type Measured } from './child';
+import { generate } from './generate';
+
+const RUNS = 3;
+
+function measure(mode: 'parse' | 'audit', folder: string): Measured {
+  const done = spawnSync(process.execPath, [fileURLToPath(import.meta.url), 'child', mode, folder], {
+    encoding: 'utf8',
+  });
+  if (done.status !== 0) throw new Error(`${mode} of ${folder} failed: ${done.stderr}`);
+  return JSON.parse(done.stdout) as Measured;
+}
+
+const median = (list: number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
+
+interface Pair {
+  audit: Measured[];
+  parse: Measured[];
+}
+
+function pairs(folder: string): Pair {
+  const pair: Pair = { audit: [], parse: [] };
+  for (let i = 0; i < RUNS; i++) {
+    pair.parse.push(measure('parse', folder));
+    pair.audit.push(measure('audit', folder));
+  }
+  return pair;
+}
+
+const of = (list: Measured[], key: 'milliseconds' | 'memory'): number => median(list.map((one) => one[key]));
+
+function show(title: string, pair: Pair): void {
+  const [first] = pair.audit;
+  const time = of(pair.audit, 'milliseconds') / of(pair.parse, 'milliseconds');
+  const memory = of(pair.audit, 'memory') / of(pair.parse, 'memory');
+  console.log(
+    `${title}: ${first!.files} files, ${first!.extra.components} components, ${first!.extra.findings} findings`,
+  );
+  console.log(
+    `  time    audit ${of(pair.audit, 'milliseconds').toFixed(0)} ms, parsing alone ${of(pair.parse, 'milliseconds').toFixed(0)} ms, ratio ${time.toFixed(2)} (budget 1)`,
+  );
+  console.log(
+    `  memory  audit ${of(pair.audit, 'memory').toFixed(0)} MiB, parsing alone ${of(pair.parse, 'memory').toFixed(0)} MiB, ratio ${memory.toFixed(2)} (budget 3)`,
+  );
+  const again = median(pair.audit.map((one) => one.extra.again!)) / of(pair.audit, 'milliseconds');
+  console.log(`  again   after one file changed: ${again.toFixed(3)} of the cold audit (budget 0.05)`);
+  console.log(`  trace   of one port: ${median(pair.audit.map((one) => one.extra.trace!)).toFixed(1)} ms`);
+}
+
+function main(): void {
+  const temporary = mkdtempSync(join(tmpdir(), 'bench-'));
+  try {
+    const folder = (count: number) => {
+      const path = join(temporary, String(count));
+      if (!existsSync(path)) generate(path, count);
+      return path;
+    };
+    show('generated', pairs(folder(2500)));
+    const open = fileURLToPath(new URL('../node_modules/@blueprintjs/core/src', import.meta.url));
+    if (existsSync(open)) show('open source', pairs(open));
+    const small: number[] = [];
+    const large: number[] = [];
+    for (let i = 0; i < RUNS; i++) {
+      small.push(measure('audit', folder(1250)).milliseconds);
+      large.push(measure('audit', folder(5000)).milliseconds);
+    }
+    console.log(
+      `growth from 1,250 to 5,000 components: ${(median(large) / median(small)).toFixed(2)} times (budget 4.4)`,
+    );
+  } finally {
+    rmSync(temporary, { recursive: true });
+  }
+}
+
+const [command, mode, folder] = process.argv.slice(2);
+if (command === 'child') await runChild(mode!, folder!);
+else main();

@@ -1,0 +1,61 @@
+/** What the benchmarks run in processes of their own. Prints one line of JSON. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parse } from '@babel/parser';
+import { reportOf } from '../src/core/report/summary';
+import { auditFolder } from '../src/server/engine/audit-folder';
+import { walk } from '../src/server/sources/walk';
+
+export interface Measured {
+  milliseconds: number;
+  /** Peak resident memory in MiB. */
+  memory: number;
+  files: number;
+  extra: Record<string, number>;
+}
+
+/** Milliseconds since the process was started. */
+const sinceStart = (): number => performance.now();
+
+async function parseOnly(folder: string): Promise<Measured> {
+  const { sources } = await walk(folder);
+  for (const path of sources) {
+    const text = readFileSync(join(folder, path), 'utf8');
+    parse(text, {
+      sourceType: 'module',
+      attachComment: false,
+      errorRecovery: true,
+      plugins: ['typescript', 'decorators-legacy', ...(path.endsWith('.ts') ? [] : (['jsx'] as const))],
+    });
+  }
+  return { milliseconds: sinceStart(), memory: peak(), files: sources.length, extra: {} };
+}
+
+async function audit(folder: string): Promise<Measured> {
+  const found = await auditFolder(folder);
+  const report = reportOf(found.audit.result, found.textOf, found.skipped);
+  const milliseconds = sinceStart();
+  const memory = peak();
+  const [path] = [...found.facts.keys()].slice(-1);
+  let at = performance.now();
+  found.audit.update(new Map([[path!, structuredClone(found.facts.get(path!)!)]]));
+  const again = performance.now() - at;
+  const nodes = found.audit.result.project.flow.nodes;
+  at = performance.now();
+  const middle = nodes[Math.floor(nodes.length / 2)]!;
+  const component = found.audit.result.project.components[middle.component]!;
+  found.audit.trace(`${component.name}:${middle.channel}:${middle.name}`);
+  const trace = performance.now() - at;
+  return {
+    milliseconds,
+    memory,
+    files: report.files,
+    extra: { components: report.components, findings: report.findings.length, again, trace },
+  };
+}
+
+const peak = (): number => process.resourceUsage().maxRSS / 1024;
+
+export async function runChild(mode: string, folder: string): Promise<void> {
+  console.log(JSON.stringify(mode === 'parse' ? await parseOnly(folder) : await audit(folder)));
+}
