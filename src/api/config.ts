@@ -1,5 +1,6 @@
 /** The settings file, `zinc-rope.config.json` at the audited root. */
 import { z } from 'zod';
+import { ConfigError } from './config-error';
 
 const level = z.enum(['off', 'note', 'warning', 'error']);
 
@@ -20,9 +21,6 @@ export const configSchema = z
   .describe('Settings of Zinc Rope');
 
 export type Config = z.infer<typeof configSchema>;
-
-/** What is wrong with a settings file, in one line that names the key. */
-export class ConfigError extends Error {}
 
 /** Checks settings. Throws a ConfigError that names the first key that is wrong, and what was expected. */
 export function parseConfig(json: unknown, source: string, ruleNames: readonly string[]): Config {

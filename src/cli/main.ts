@@ -3,7 +3,7 @@ import { readFileSync, existsSync, statSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { styleText } from 'node:util';
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
-import { ConfigError } from '../api/config';
+import { ConfigError } from '../api/config-error';
 import { placesOf } from '../core/report/places';
 import { sarifReport } from '../core/report/sarif';
 import { reaches, reportOf, type Report } from '../core/report/summary';

@@ -208,8 +208,6 @@ export interface FunctionFact extends Span {
   calls: number[];
   /** It only calls this symbol, with its own parameters as they are (or with other arguments: `bound`). */
   sole?: { symbol: number; bound: boolean };
-  /** What it gives back; without it, nothing is known. */
-  returns?: TypeExpr;
 }
 
 export interface ReadFact extends Span {

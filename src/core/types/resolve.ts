@@ -290,6 +290,7 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     const component = lazy.component === undefined ? undefined : components[lazy.component];
     const fact = component?.facts.symbols[index];
     if (!component || !fact) return UNKNOWN_SHAPE;
+    if (fact.kind === 'setter') return SETTER;
     if (fact.kind === 'prop') {
       const type = portType(component, fact.port!);
       return type ? resolve(type) : UNKNOWN_SHAPE;
@@ -379,6 +380,13 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     },
   };
 }
+
+/** What writes state gives nothing back. */
+const SETTER: Shape = {
+  k: 'fn',
+  params: [{ name: 'value', type: { type: { t: 'unknown' }, file: -1 }, optional: false, rest: false }],
+  returns: { type: prim('void'), file: -1 },
+};
 
 /** Types that may be shared between files say the same in each; they are cheap and need no memory. */
 const isScoped = (type: TypeExpr): boolean => !/^(unknown|any|prim|lit|content|handler)$/.test(type.t);

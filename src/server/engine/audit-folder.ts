@@ -3,15 +3,15 @@ import { readFile as readText } from 'node:fs/promises';
 import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import { Piscina } from 'piscina';
-import { parseConfig, ConfigError, type Config } from '../../api/config';
+import type { Config } from '../../api/config';
+import { ConfigError } from '../../api/config-error';
 import { openAudit, type Audit } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
 import { readManifest, type Manifest } from '../../core/readers/manifest';
 import { RULES, type Settings } from '../../core/rules';
 import type { Skipped } from '../../core/report/summary';
 import { walk } from '../sources/walk';
-import read, { type ReadResult, type ReadTask } from './reader-worker';
+import { readTask, type ReadResult, type ReadTask, type ReadTexts } from './reader-worker';
 
 export interface Progress {
   stage: 'finding' | 'reading' | 'linking' | 'done';
@@ -63,6 +63,7 @@ export async function loadConfig(root: string, path?: string): Promise<Config | 
   } catch (error) {
     throw new ConfigError(`${file}: ${(error as Error).message}`);
   }
+  const { parseConfig } = await import('../../api/config');
   return parseConfig(
     json,
     file,
@@ -84,8 +85,8 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   const found = walked.sources.length;
   const facts = new Map<string, FileFacts>();
   const hashes = new Map<string, string>();
-  const take = (task: ReadTask, result: ReadResult) => {
-    const list = JSON.parse(result.facts) as (FileFacts | null)[];
+  const take = (task: ReadTask, result: ReadResult | ReadTexts) => {
+    const list = 'json' in result ? (JSON.parse(result.json) as (FileFacts | null)[]) : result.facts;
     task.paths.forEach((path, i) => {
       facts.set(path, list[i] ?? before!.facts.get(path)!);
       hashes.set(path, result.hashes[i]!);
@@ -119,7 +120,7 @@ async function readAll(
   sources: string[],
   before: FolderOptions['before'],
   signal: AbortSignal | undefined,
-  take: (task: ReadTask, result: ReadResult) => void,
+  take: (task: ReadTask, result: ReadResult | ReadTexts) => void,
 ): Promise<void> {
   const tasks: ReadTask[] = [];
   for (let i = 0; i < sources.length; i += BATCH) {
@@ -127,25 +128,40 @@ async function readAll(
     const known = before && Object.fromEntries(paths.map((path) => [path, before.hashes.get(path) ?? '']));
     tasks.push({ root, paths, ...(known ? { known } : {}) });
   }
-  if (sources.length < WORTH_THREADS || before) {
-    for (const task of tasks) {
-      signal?.throwIfAborted();
-      take(task, read(task));
-      // Lets progress and cancelling through.
-      await new Promise((resolve) => setImmediate(resolve));
-    }
-    return;
-  }
+  if (sources.length < WORTH_THREADS || before) return readHere(tasks.reverse(), signal, take);
+  // This thread reads too: what it reads needs no crossing.
+  const { Piscina } = await import('piscina');
+  const threads = Math.max(1, availableParallelism() - 1);
   const pool = new Piscina<ReadTask, ReadResult>({
     filename: workerFile(),
-    minThreads: Math.min(availableParallelism(), tasks.length),
-    maxThreads: Math.min(availableParallelism(), tasks.length),
+    minThreads: threads,
+    maxThreads: threads,
     concurrentTasksPerWorker: 2,
   });
+  const queue = tasks.reverse();
+  const elsewhere = Array.from({ length: threads * 2 }, async () => {
+    for (let task = queue.pop(); task; task = queue.pop()) {
+      take(task, await pool.run(task, signal ? { signal } : {}));
+    }
+  });
   try {
-    await Promise.all(tasks.map(async (task) => take(task, await pool.run(task, signal ? { signal } : {}))));
+    await readHere(queue, signal, take);
+    await Promise.all(elsewhere);
   } finally {
     void pool.destroy();
+  }
+}
+
+/** Reads tasks in this thread, with a pause after each for progress, results and cancelling. */
+async function readHere(
+  queue: ReadTask[],
+  signal: AbortSignal | undefined,
+  take: (task: ReadTask, result: ReadTexts) => void,
+): Promise<void> {
+  for (let task = queue.pop(); task; task = queue.pop()) {
+    signal?.throwIfAborted();
+    take(task, readTask(task));
+    await new Promise((resolve) => setImmediate(resolve));
   }
 }
 

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { FileFacts } from '../../core/model/facts';
 import { readFile } from '../../core/readers';
 
 export interface ReadTask {
@@ -11,14 +12,19 @@ export interface ReadTask {
   known?: Record<string, string>;
 }
 
+export interface ReadTexts {
+  /** Facts of the files of the task, in order; null where they are known. */
+  facts: (FileFacts | null)[];
+  hashes: string[];
+}
+
 export interface ReadResult {
-  /** Facts of all files of the task, as a JSON array; null where they are known. */
-  facts: string;
+  json: string;
   hashes: string[];
 }
 
 /** Reads the files of a task. A file that has gone in the meantime gives facts with a problem. */
-export default function read(task: ReadTask): ReadResult {
+export function readTask(task: ReadTask): ReadTexts {
   const hashes: string[] = [];
   const facts = task.paths.map((path) => {
     let text: string;
@@ -34,5 +40,10 @@ export default function read(task: ReadTask): ReadResult {
     hashes.push(hash);
     return task.known?.[path] === hash ? null : readFile(path, text);
   });
-  return { facts: JSON.stringify(facts), hashes };
+  return { facts, hashes };
+}
+
+export default function read(task: ReadTask): ReadResult {
+  const { facts, hashes } = readTask(task);
+  return { json: JSON.stringify(facts), hashes };
 }

@@ -1,7 +1,7 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
 import type { ExprFact, FunctionFact, MemberFact } from '../../model/facts';
-import { UNKNOWN } from '../../model/types';
+import { UNKNOWN, type TypeExpr } from '../../model/types';
 import { inferFunction } from './infer';
 import { declarePattern } from './patterns';
 import { eachChild, isFunction, type Binding } from './scope';
@@ -322,7 +322,7 @@ function readLoop(
 interface ParamMeaning {
   kind: 'loop' | 'param';
   source?: ExprFact;
-  type?: FunctionFact['returns'];
+  type?: TypeExpr;
 }
 
 /** Reads a function that is written inside the unit: its parameters, its body, and what it only hands on. */
@@ -368,8 +368,6 @@ export function readFunction(
     const result = use(u, u.expr(node.body, inner), inner);
     u.contents[index]!.push(...(result.content ?? []));
   }
-  const type = inferFunction(node, inferContext(u));
-  if (type.t === 'fn') fact.returns = type.returns;
   const sole = soleCall(u, node);
   if (sole) fact.sole = sole;
   return {
@@ -490,6 +488,8 @@ function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.N
 
 /** Code that is read as a unit of its own still uses what it closes over. */
 export function mentionOuter(u: Unit, node: t.Node, ctx: Ctx): void {
+  // Names of the module are looked up by name; there is nothing around it to close over.
+  if (u.node.type === 'Program') return;
   const look = (part: t.Node) => {
     if (part.type === 'Identifier' || part.type === 'JSXIdentifier') {
       const symbol = symbolOf(u, part);

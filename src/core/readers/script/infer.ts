@@ -118,6 +118,7 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
         const whole =
           callee.property.type === 'Identifier' ? `${callee.object.name}.${callee.property.name}` : '';
         if (/^Math\.\w+$/.test(whole) || whole === 'Date.now') return prim('number');
+        if (whole.startsWith('console.')) return prim('void');
         if (whole === 'JSON.stringify') return prim('string');
         if (whole === 'Array.isArray') return prim('boolean');
         return UNKNOWN;

@@ -6,6 +6,10 @@ import { readType } from './type-expr';
 import { annotationOf, keyName } from './type-expr';
 import { addSymbol, noteRead, propSymbol, spanOf, typeOf, use, usesOf, type Ctx, type Unit } from './unit';
 
+/** Whether an initial value says more than that there is one. */
+const isTelling = (source: ExprFact): boolean =>
+  source.kind !== 'literal' && (source.kind !== 'computed' || Object.keys(source).length > 3);
+
 export interface Meaning {
   kind: SymbolFact['kind'];
   type?: TypeExpr;
@@ -42,7 +46,7 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
           name: pattern.name,
           kind,
           ...spanOf(pattern),
-          init: source,
+          ...(isTelling(source) ? { init: source } : {}),
           ...(type && type.t !== 'unknown' ? { type } : {}),
           ...(kind === 'handler' ? { fn: source.fn! } : {}),
         },

@@ -8,6 +8,7 @@ import type {
   ExprFact,
   FunctionFact,
   PortFact,
+  ReadFact,
   RenderFact,
   Span,
   SymbolFact,
@@ -142,14 +143,9 @@ export function noteRead(u: Unit, symbol: number, at: Span, ctx: Ctx, path?: str
   if (kind === 'module') return;
   if (kind === 'bag' && !path) u.facts.openProps = true;
   if (kind === 'rest' && !path) u.facts.openProps = true;
-  u.facts.reads.push({
-    symbol,
-    ...(path?.length ? { path } : {}),
-    where: ctx.where,
-    fn: ctx.fn,
-    start: at.start,
-    end: at.end,
-  });
+  const read: ReadFact = { symbol, where: ctx.where, fn: ctx.fn, start: at.start, end: at.end };
+  if (path?.length) read.path = path;
+  u.facts.reads.push(read);
 }
 
 /** Notes that the value of an expression is used here, where the expression is a symbol and nothing more. */
@@ -210,7 +206,9 @@ export function addNode(
 
 export function addFunction(u: Unit, node: t.Node, parent: number, where: FunctionFact['where']): number {
   u.contents.push([]);
-  return u.facts.functions.push({ ...spanOf(node), parent, where, params: [], calls: [] }) - 1;
+  return (
+    u.facts.functions.push({ start: node.start!, end: node.end!, parent, where, params: [], calls: [] }) - 1
+  );
 }
 
 /** Notes the reads of names that were used above their declaration. */
