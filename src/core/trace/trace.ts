@@ -4,8 +4,8 @@ import { distance } from '../model/names';
 import type { FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
-import { useOf, isUsed } from '../rules/use-of-ports';
-import { Emissions, raises } from '../rules/event/emission';
+import { useOf, isUsed } from '../link/use-of-ports';
+import { Emissions, raises } from '../link/emission';
 import { reach } from './reach';
 import { showType } from '../types/show';
 

@@ -1,6 +1,6 @@
 /** Type expressions to shapes: names looked up, utility types applied. Everything else is unknown. */
-import type { Names } from '../link/names';
-import type { Component, Lazy } from '../model/project';
+import type { FileFacts } from '../model/facts';
+import type { Component, Lazy, Target } from '../model/project';
 import { lit, prim, type TypeExpr } from '../model/types';
 import { UNKNOWN_SHAPE, type ObjectShape, type Shape, type ShapeMember } from './shape';
 
@@ -14,8 +14,14 @@ export interface TypeSpace {
   ownerOf(type: TypeExpr | undefined, file: number): string;
 }
 
+/** What names mean in a file; the linker knows. */
+export interface TypeNames {
+  lookup(file: number, name: string): Target;
+  lookupType(file: number, name: string): { file: number; decl: FileFacts['types'][number] } | undefined;
+}
+
 interface Context {
-  names: Names;
+  names: TypeNames;
   components: Component[];
   /** The type of a port's symbol. */
   portType(component: Component, name: string): Lazy | undefined;

@@ -3,8 +3,8 @@ import type { Step } from '../../model/finding';
 import type { Component, Port } from '../../model/project';
 import { isEventAttribute, unknownAttributes } from '../prop/unknown';
 import { attributeKey, attributePlace, portKey, step, tagPlace, type Rule, type RuleContext } from '../rule';
-import { isClosed, useOf } from '../use-of-ports';
-import { Emissions, strayBelow, type Stray } from './emission';
+import { isClosed, useOf } from '../../link/use-of-ports';
+import { Emissions, strayBelow, type Stray } from '../../link/emission';
 
 export const brokenPath: Rule = {
   name: 'event/broken-path',

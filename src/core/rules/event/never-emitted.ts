@@ -1,5 +1,5 @@
 import { namePlace, portKey, step, type Rule } from '../rule';
-import { Emissions } from './emission';
+import { Emissions } from '../../link/emission';
 
 export const neverEmitted: Rule = {
   name: 'event/never-emitted',

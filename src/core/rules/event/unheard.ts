@@ -1,7 +1,7 @@
 import { isMisspelled } from '../prop/unknown';
 import { placeOf, portKey, step, tagPlace, type Rule } from '../rule';
-import { hands, knownSites, useOf } from '../use-of-ports';
-import { Emissions } from './emission';
+import { hands, knownSites, useOf } from '../../link/use-of-ports';
+import { Emissions } from '../../link/emission';
 
 export const unheard: Rule = {
   name: 'event/unheard',

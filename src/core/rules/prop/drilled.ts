@@ -1,7 +1,7 @@
 import type { Linked } from '../../link';
 import type { FlowEdge, Port } from '../../model/project';
 import { step, type Rule } from '../rule';
-import { useOf } from '../use-of-ports';
+import { useOf } from '../../link/use-of-ports';
 
 export const drilled: Rule = {
   name: 'prop/drilled',

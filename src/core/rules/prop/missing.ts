@@ -2,7 +2,7 @@ import { isNear } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
 import { showType } from '../../types/show';
 import { step, tagPlace, type Rule } from '../rule';
-import { hands, isAlwaysKnown, isCloned, isClosed } from '../use-of-ports';
+import { hands, isAlwaysKnown, isCloned, isClosed } from '../../link/use-of-ports';
 
 export const missing: Rule = {
   name: 'prop/missing',

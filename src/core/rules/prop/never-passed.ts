@@ -1,5 +1,5 @@
 import { step, tagPlace, type Rule } from '../rule';
-import { hands, knownSites, useOf } from '../use-of-ports';
+import { hands, knownSites, useOf } from '../../link/use-of-ports';
 import { isMisspelled } from './unknown';
 
 export const neverPassed: Rule = {

@@ -2,7 +2,7 @@ import { isCallbackName, nearest } from '../../model/names';
 import type { AttributeFact } from '../../model/facts';
 import type { Component, Site } from '../../model/project';
 import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
-import { isAlwaysKnown, isClosed } from '../use-of-ports';
+import { isAlwaysKnown, isClosed } from '../../link/use-of-ports';
 
 export const unknown: Rule = {
   name: 'prop/unknown',

@@ -1,5 +1,5 @@
 import { namePlace, portKey, step, type Rule } from '../rule';
-import { isUsed, useOf } from '../use-of-ports';
+import { isUsed, useOf } from '../../link/use-of-ports';
 
 export const unread: Rule = {
   name: 'prop/unread',

@@ -1,6 +1,6 @@
 /** What a component does with what it takes; shared by several rules. */
 import type { EmitFact, ReadFact } from '../model/facts';
-import type { Linked } from '../link';
+import type { Linked } from '.';
 import type { Component, Pass, Port, Site } from '../model/project';
 
 export interface PortUse {

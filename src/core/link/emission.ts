@@ -1,7 +1,7 @@
 /** Which events are raised, and by whom. */
-import type { Linked } from '../../link';
-import type { Component, Port, Site } from '../../model/project';
-import { isUsed, useOf } from '../use-of-ports';
+import type { Linked } from '.';
+import type { Component, Port, Site } from '../model/project';
+import { isUsed, useOf } from './use-of-ports';
 
 /** The component itself raises the event: calls the callback, or gives it to an element to call. */
 export const raises = (component: Component, port: Port): boolean => useOf(component, port).emits.length > 0;
