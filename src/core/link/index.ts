@@ -8,7 +8,7 @@ import { linkModules } from './modules';
 import { linkNames, type Names } from './names';
 import { linkPorts, portTypeOf } from './ports';
 import { handedBy, linkSites } from './sites';
-import { linkUsage } from './usage';
+import { isAside, linkUsage } from './usage';
 
 export interface Linked extends Project {
   names: Names;
@@ -23,6 +23,7 @@ export function link(facts: FileFacts[], manifests: Manifest[]): Linked {
     path: one.path,
     facts: one,
     pkg: modules.packageOf(one.path),
+    aside: isAside(one.path),
   }));
   const components: Component[] = [];
   const homes: { file: number; index: number }[] = [];

@@ -20,6 +20,9 @@ const ROUTED = /(^|\/)(app|pages|routes|src\/routes|src\/pages|src\/app)\//;
 const STORY =
   /(\.(stories|story|test|spec|cy|fixture|page|demo|example)\.[jt]sx?$)|(^|\/)(examples?|demos?|docs?|stories|__\w+__|tests?|fixtures?|playground)\//;
 
+/** Whether a file only shows or tests what others hold. */
+export const isAside = (path: string): boolean => STORY.test(path);
+
 export function linkUsage(project: Linked, names: Names): void {
   const { components, files } = project;
   project.hasRoots =
@@ -32,7 +35,7 @@ export function linkUsage(project: Linked, names: Names): void {
   for (const component of components) {
     const file = files[component.file]!;
     const routed = FILE_ROUTERS.some((name) => file.pkg?.needs.has(name)) && ROUTED.test(`/${file.path}`);
-    if ((routed || STORY.test(file.path)) && isExported(project, component)) {
+    if ((routed || file.aside) && isExported(project, component)) {
       component.used = true;
       component.unknownSites = true;
     }

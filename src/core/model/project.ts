@@ -149,6 +149,8 @@ export interface ProjectFile {
   path: string;
   facts: FileFacts;
   pkg: Package | undefined;
+  /** A test, a story, an example: code that shows other code. */
+  aside: boolean;
 }
 
 /** What a spread hands over: known names, or anything. */

@@ -129,24 +129,28 @@ function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Row[]>, d
     .sort((a, b) => a.index - b.index);
   for (const row of touched) {
     const here = new Set<number>();
+    const inner: number[] = [];
+    let linked = false;
     for (const node of inComponent.get(row.component)!) {
       const ups = upEdges(project, draft, node);
-      let found = ups.length === 0;
+      if (ups.length === 0) inner.push(node.id);
+      else linked = true;
       for (const { site, other } of ups) {
-        if (site === undefined) {
-          // Across: from the provider above.
-          const above = ancestorWith(rows, row, marked, other);
-          if (above >= 0) {
-            found = true;
-            segments.set(`${above}-${row.index}`, { from: above, to: row.index });
-          }
-        } else if (site === row.site && marked.get(row.owner)?.has(other)) {
-          found = true;
-          segments.set(`${row.owner}-${row.index}`, { from: row.owner, to: row.index });
-        }
+        // Across from the provider above, or through the call site from the owner.
+        const above =
+          site === undefined
+            ? ancestorWith(rows, row, marked, other)
+            : site === row.site && marked.get(row.owner)?.has(other)
+              ? row.owner
+              : -1;
+        if (above < 0) continue;
+        here.add(node.id);
+        segments.set(`${above}-${row.index}`, { from: above, to: row.index });
       }
-      if (found) here.add(node.id);
     }
+    // What has no way in from above belongs to the row if something else of the strand came in here, or if
+    // the strand starts in this component.
+    if (!linked || here.size) for (const id of inner) here.add(id);
     if (here.size) marked.set(row.index, here);
   }
   const marks = [...marked].map(([row, nodes]) => markOf(project, draft, row, nodes));

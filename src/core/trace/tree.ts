@@ -154,7 +154,7 @@ function childNodes() {
   };
 }
 
-/** Where trees start: what mounts, then components that only unknown code renders, then what nothing renders. */
+/** Where trees start: what is mounted, then what only unknown code renders, then the rest; tests come last. */
 function rootsOf(project: Linked): Component[] {
   const mounted = new Set<number>();
   const helpers = new Set<number>();
@@ -162,10 +162,8 @@ function rootsOf(project: Linked): Component[] {
     if (component.facts.role === 'component') continue;
     for (const id of component.sites) {
       const { target } = project.sites[id]!;
-      (component.facts.role === 'module' && project.files[component.file]!.facts.mounts
-        ? mounted
-        : helpers
-      ).add(target);
+      const file = project.files[component.file]!;
+      (component.facts.role === 'module' && file.facts.mounts && !file.aside ? mounted : helpers).add(target);
     }
   }
   const parts = project.components.filter((one) => one.facts.role === 'component');
@@ -175,9 +173,9 @@ function rootsOf(project: Linked): Component[] {
       return owner !== one.id && project.components[owner]!.facts.role === 'component';
     });
   const tops = parts.filter((one) => !mounted.has(one.id) && !rendered(one));
-  return [
-    ...parts.filter((one) => mounted.has(one.id)),
-    ...tops.filter((one) => helpers.has(one.id)),
-    ...tops.filter((one) => !helpers.has(one.id)),
-  ];
+  const rank = (one: Component): number =>
+    (project.files[one.file]!.aside ? 4 : 0) + (mounted.has(one.id) ? 0 : helpers.has(one.id) ? 1 : 2);
+  return [...parts.filter((one) => mounted.has(one.id)), ...tops].sort(
+    (a, b) => rank(a) - rank(b) || a.id - b.id,
+  );
 }

@@ -166,7 +166,7 @@ function readUnits(
 ) {
   for (const candidate of candidates.values()) {
     const { node } = candidate;
-    const name = candidate.id ? spanOf(candidate.id) : { start: node.start!, end: node.start! };
+    const name = candidate.id ? spanOf(candidate.id) : { start: 0, end: 0 };
     const component = emptyFacts(candidate.name, spanOf(node), name, REACT_TRAITS);
     component.role = candidate.role;
     component.wrapped = candidate.wrapped;

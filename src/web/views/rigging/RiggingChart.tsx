@@ -62,6 +62,19 @@ export function RiggingChart({
   const laneWidth = Math.max(width, 44 + lanes.length * gap);
   const chosenRow = row === undefined ? undefined : standsAt[row];
 
+  // A chosen strand that lies out of sight is brought into it.
+  const firstMark = chosen?.marks[0]?.row;
+  useEffect(() => {
+    if (firstMark === undefined) return;
+    const at = standsAt[firstMark]!;
+    const box = scroller.current;
+    if (box && (at * ROW < box.scrollTop || at * ROW > box.scrollTop + box.clientHeight - 160)) {
+      virtual.scrollToIndex(Math.max(0, at - 2), { align: 'start' });
+    }
+    // Folding must not move the chart.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [chosen?.id, firstMark]);
+
   const fold = (at: number) => {
     const next = new Set(folded);
     if (!next.delete(at)) next.add(at);
