@@ -3,6 +3,7 @@ import type { FileFacts } from '../model/facts';
 import type { Component, Project, ProjectFile } from '../model/project';
 import type { Manifest } from '../readers/manifest';
 import { typeSpace, type TypeSpace } from '../types/resolve';
+import { linkContexts, type Contexts } from './contexts';
 import { buildFlow } from './flow';
 import { linkModules } from './modules';
 import { linkNames, type Names } from './names';
@@ -11,6 +12,8 @@ import { handedBy, linkSites } from './sites';
 import { isAside, linkUsage } from './usage';
 
 export interface Linked extends Project {
+  /** Contexts, worked out when first asked for. */
+  contexts(): Contexts;
   names: Names;
   types: TypeSpace;
 }
@@ -66,7 +69,9 @@ export function link(facts: FileFacts[], manifests: Manifest[]): Linked {
     hasRoots: false,
     handed: (site) => handedBy(project, site),
     flow: { nodes: [], edges: [], out: [], into: [] },
+    contexts: () => (contexts ??= linkContexts(project)),
   };
+  let contexts: Contexts | undefined;
   linkUsage(project, names);
   project.flow = buildFlow(project);
   return project;

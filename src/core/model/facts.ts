@@ -93,6 +93,10 @@ export interface Traits {
   inputsWritable: boolean;
   /** Content nested in a call site arrives as this port. */
   contentPort: string;
+  /** A provided context is compared by identity to decide who is drawn again. */
+  contextByIdentity: boolean;
+  /** Context may be provided and consumed only while drawing or setting up. */
+  contextAtSetup: boolean;
 }
 
 export interface ComponentFacts extends Span {
@@ -125,6 +129,16 @@ export interface ComponentFacts extends Span {
   provides: ProvideFact[];
   consumes: ConsumeFact[];
   render: RenderFact[];
+  /** Functions and components of modules that it calls by name, hooks among them. */
+  calls: PlainCallFact[];
+  /** Name of the class that it extends, where that is no class of the framework. */
+  extends?: Span & { name: string };
+}
+
+export interface PlainCallFact extends Span {
+  name: string;
+  where: Where;
+  fn: number;
 }
 
 export type Channel = 'prop' | 'event' | 'slot' | 'context' | 'ref' | 'portal' | 'state' | 'local';
@@ -167,6 +181,8 @@ export interface SymbolFact extends Span {
   type?: TypeExpr;
   /** handler: index of its function. */
   fn?: number;
+  /** The same at every render: memoised, or kept outside. */
+  stable?: boolean;
   /** loop, param: place in the parameter list. */
   index?: number;
 }
@@ -223,6 +239,8 @@ export interface WriteFact extends Span {
   value?: ExprFact;
   where: Where;
   fn: number;
+  /** Something reachable through the symbol is changed, not a copy of it; `method` names what changes it. */
+  through?: { method?: string };
 }
 
 export interface EmitFact extends Span {
@@ -250,6 +268,8 @@ export interface ConsumeFact extends Span {
   key: string;
   symbol: number;
   where: Where | 'setup';
+  /** throws: a missing value is refused; handled: the code goes on without one; bare: neither. */
+  missing: 'throws' | 'handled' | 'bare';
 }
 
 /** What a tag names. */
@@ -275,6 +295,8 @@ export interface RenderFact extends Span {
   /** outlet: the slot's public name. */
   outlet?: string;
   outletSymbol?: number;
+  /** It is mounted here as the root of a page. */
+  mounted?: boolean;
   /** The condition that it stands under. */
   when?: Span;
   /** The list that it is repeated for. */

@@ -3,7 +3,7 @@ import type { FileFacts } from '../model/facts';
 import { emptyFile, readReactFile } from './react/file';
 
 /** Counts up whenever a reader says something else about the same text, so that cached facts are dropped. */
-export const READER_VERSION = 1;
+export const READER_VERSION = 2;
 
 /** Files with more UTF-16 code units than this are generated, and are left out. */
 export const MAX_LENGTH = 1024 * 1024;

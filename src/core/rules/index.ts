@@ -4,6 +4,10 @@ import type { Finding } from '../model/finding';
 import { lowercase } from './component/lowercase';
 import { unresolved } from './component/unresolved';
 import { unused } from './component/unused';
+import { noProvider } from './context/no-provider';
+import { shadowed } from './context/shadowed';
+import { contextUnread } from './context/unread';
+import { contextTypeClash, unstableValue, wrongTime } from './context/values';
 import { brokenPath } from './event/broken-path';
 import { calledEarly } from './event/called-early';
 import { neverEmitted } from './event/never-emitted';
@@ -31,6 +35,12 @@ export const RULES: readonly Rule[] = [
   drilled,
   unheard,
   neverEmitted,
+  noProvider,
+  contextUnread,
+  shadowed,
+  contextTypeClash,
+  unstableValue,
+  wrongTime,
   unresolved,
   unused,
 ];

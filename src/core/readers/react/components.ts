@@ -30,6 +30,8 @@ export interface Candidate {
   injected: boolean;
   /** A class whose base is one of the project or of a package, and may read any prop. */
   inherits: boolean;
+  /** The base class, where React does not define it. */
+  extends?: { name: string; start: number; end: number };
   /** A ref is handed in beside the props. */
   takesRef: boolean;
 }
@@ -123,6 +125,12 @@ const isModule = (scope: Scope): boolean => scope.parent === undefined;
 const mayHold = (node: t.Node): boolean =>
   /(Function|Class|Call|TSAs|TSSatisfies|Parenthesized)/.test(node.type);
 
+function baseOf(node: t.Class, names: ReactNames): Pick<Candidate, 'extends'> {
+  const name = node.superClass ? memberName(node.superClass) : undefined;
+  if (!name || names.own(name)) return {};
+  return { extends: { name, start: node.superClass!.start!, end: node.superClass!.end! } };
+}
+
 /** The component or helper that a declaration holds, or undefined. `fallback` names an anonymous export. */
 export function candidateOf(
   one: NamedNode,
@@ -151,6 +159,7 @@ export function candidateOf(
       ...(type ? { propsType: readType(type, named) } : {}),
       wrapped: foreign,
       injected: false,
+      ...baseOf(node, names),
       inherits: !/^(Pure)?Component$/.test(names.own(memberName(node.superClass!) ?? '') ?? ''),
       takesRef: true,
     };

@@ -69,6 +69,7 @@ export function reactDialect(names: ReactNames): Dialect {
     call(u, node, ctx) {
       if (node.callee.type === 'Super') return { kind: 'computed', ...spanOf(node) };
       if (memberName(node.callee) === undefined && isSetState(node.callee)) return writeState(u, node, ctx);
+      if (isMount(names, node)) return readMount(u, node, ctx);
       const hook = calledHook(names, node);
       if (hook === undefined) return undefined;
       if (EFFECTS.has(hook)) {
@@ -136,6 +137,27 @@ function readSelf(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression
     return { kind: 'identity', symbol: stateSymbol(u, property.name, property), ...spanOf(node) };
   }
   return undefined;
+}
+
+/** `root.render(…)` and `hydrateRoot(element, …)`, where the file has a DOM root to render into. */
+function isMount(names: ReactNames, node: Call): boolean {
+  const own = calledHook(names, node);
+  if (own === 'hydrateRoot' || own === 'hydrate' || (own === 'render' && names.hasDom)) return true;
+  const { callee } = node;
+  return (
+    names.hasDom &&
+    callee.type === 'MemberExpression' &&
+    callee.property.type === 'Identifier' &&
+    callee.property.name === 'render' &&
+    callee.object.type !== 'ThisExpression'
+  );
+}
+
+function readMount(u: Unit, node: Call, ctx: Ctx): ExprFact {
+  use(u, u.expr(node.callee, ctx), ctx);
+  const parts = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'argument'));
+  for (const part of parts) for (const index of part.content ?? []) u.facts.render[index]!.mounted = true;
+  return { kind: 'computed', ...spanOf(node), ...mergeContent(...parts) };
 }
 
 const isSetState = (node: t.Node): boolean =>
@@ -235,7 +257,7 @@ function declareCallback(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: 
   const value = u.expr(fn, ctx);
   if (deps) use(u, u.expr(deps, { ...ctx, where: 'derivation' }), ctx, 'derivation');
   const type = infer(unwrap(fn), inferContext(u));
-  declarePattern(u, pattern, value, ctx, { kind: 'derived', type });
+  declareStable(u, pattern, value, ctx, type);
   return true;
 }
 
@@ -256,8 +278,15 @@ function declareMemo(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx)
     : call.arguments[0]
       ? { t: 'ret', of: typeOf(u, call.arguments[0]) }
       : UNKNOWN;
-  declarePattern(u, pattern, value, ctx, { kind: 'derived', type });
+  declareStable(u, pattern, value, ctx, type);
   return true;
+}
+
+/** Declares what is memoised: the same at every render as long as what it depends on is. */
+function declareStable(u: Unit, pattern: t.LVal, value: ExprFact, ctx: Ctx, type: TypeExpr): void {
+  const before = u.facts.symbols.length;
+  declarePattern(u, pattern, value, ctx, { kind: 'derived', type });
+  for (const symbol of u.facts.symbols.slice(before)) symbol.stable = true;
 }
 
 function consume(u: Unit, call: Call, ctx: Ctx, name?: t.Identifier): ExprFact | undefined {
@@ -273,7 +302,13 @@ function consume(u: Unit, call: Call, ctx: Ctx, name?: t.Identifier): ExprFact |
     },
     name?.binding,
   );
-  u.facts.consumes.push({ key, symbol, where: ctx.fn === -1 ? 'setup' : ctx.where, ...spanOf(call) });
+  u.facts.consumes.push({
+    key,
+    symbol,
+    where: ctx.fn === -1 ? 'setup' : ctx.where,
+    missing: 'bare',
+    ...spanOf(call),
+  });
   return { kind: 'identity', symbol, ...spanOf(call) };
 }
 

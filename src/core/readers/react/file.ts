@@ -147,6 +147,8 @@ function newUnit(facts: ComponentFacts, node: t.Node, react: ReactFile, file: Fi
     contents: [],
     roots: [],
     early: [],
+    refusals: new Set(),
+    tolerant: new Set(),
     expr: (part, ctx) => {
       const bare = unwrap(part);
       return bare.type === 'JSXElement' || bare.type === 'JSXFragment'
@@ -176,6 +178,7 @@ function readUnits(
       node.type !== 'ClassDeclaration' && node.type !== 'ClassExpression' && node.params.length === 0;
     if (candidate.inherits || (idle && candidate.propsType)) component.openProps = true;
     if (candidate.propsType) component.propsType = candidate.propsType;
+    if (candidate.extends) component.extends = candidate.extends;
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
     const u = newUnit(component, node, react, file);
     if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') readClass(u, node, RENDER);
@@ -213,6 +216,7 @@ function readParameters(u: Unit, node: t.Function, role: Candidate['role']): voi
 /** Everything that was not placed is drawn somewhere under the component. */
 function finish(u: Unit): void {
   settleEarly(u);
+  settleMissing(u);
   for (const node of u.facts.render) if (node.parent === UNPLACED) node.parent = -1;
   // `return children` and `return renderRow(x)` draw what they are given.
   for (const read of u.facts.reads) {
@@ -228,6 +232,19 @@ function finish(u: Unit): void {
       start: read.start,
       end: read.end,
     });
+  }
+}
+
+/** Whether the code checks what a context gives, and whether it goes on without it. */
+function settleMissing(u: Unit): void {
+  for (const consume of u.facts.consumes) {
+    if (u.refusals.has(consume.symbol)) consume.missing = 'throws';
+    else if (
+      u.tolerant.has(consume.symbol) ||
+      u.facts.reads.some((read) => read.symbol === consume.symbol && read.where === 'condition')
+    ) {
+      consume.missing = 'handled';
+    }
   }
 }
 

@@ -10,6 +10,8 @@ export const REACT_TRAITS: Traits = {
   statementHandlers: false,
   inputsWritable: false,
   contentPort: 'children',
+  contextByIdentity: true,
+  contextAtSetup: true,
 };
 
 const MODULES = new Set([
@@ -24,6 +26,8 @@ const MODULES = new Set([
 /** Local names to React's own: `useState` for `React.useState` and for `import { useState as keep }`. */
 export interface ReactNames {
   own(name: string): string | undefined;
+  /** The file imports what mounts trees into a page. */
+  hasDom: boolean;
 }
 
 export function reactNames(imports: ImportFact[]): ReactNames {
@@ -39,6 +43,7 @@ export function reactNames(imports: ImportFact[]): ReactNames {
     else named.set(one.local, one.name);
   }
   return {
+    hasDom: imports.some((one) => one.from.startsWith('react-dom')),
     own(name) {
       const dot = name.indexOf('.');
       if (dot < 0) return named.get(name);

@@ -66,7 +66,7 @@ function contextOf(
     kind: 'context',
     type,
     ...(fallback
-      ? { fallback: { kind: 'computed', ...spanOf(fallback), type: fallbackType(fallback) } }
+      ? { fallback: { kind: 'computed', ...spanOf(fallback), type: fallbackType(unwrap(fallback)) } }
       : {}),
   };
 }

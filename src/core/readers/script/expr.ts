@@ -88,6 +88,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     case 'LogicalExpression': {
       const test = ctx.where === 'condition' || node.operator === '&&' ? 'condition' : ctx.where;
       const left = use(u, readExpr(u, node.left, { ...ctx, where: test }), ctx, test);
+      if (left.symbol !== undefined) u.tolerant.add(left.symbol);
       const inner = { ...ctx, when: spanOf(node.left) };
       const right = use(u, readExpr(u, node.right, inner), inner);
       return computed(node, left, right);
@@ -193,6 +194,7 @@ function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpressi
         ...spanOf(node),
       };
     }
+    if (node.type === 'OptionalMemberExpression') u.tolerant.add(object.symbol!);
     noteRead(u, object.symbol!, spanOf(node), ctx, [name]);
     return { kind: 'member', symbol: object.symbol!, path: [name], ...spanOf(node) };
   }
@@ -279,11 +281,44 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     return { ...computed(node, callee, ...args), kind: 'call' };
   }
   const args = readArguments(u, node.arguments, ctx);
+  if (callee.component) {
+    u.facts.calls.push({ name: callee.component, where: ctx.where, fn: ctx.fn, ...spanOf(node) });
+  }
+  noteMutation(u, calleeNode, callee, node, ctx);
   return {
     ...computed(node, callee, ...args),
     kind: 'call',
     ...(callee.component ? { component: callee.component } : {}),
   };
+}
+
+/** Methods that change the list that they are called on. */
+const MUTATORS = new Set([
+  'push',
+  'pop',
+  'shift',
+  'unshift',
+  'splice',
+  'sort',
+  'reverse',
+  'fill',
+  'copyWithin',
+]);
+
+/** `list.push(x)`: a write to what is reachable through the symbol. */
+function noteMutation(u: Unit, node: t.Node, callee: ExprFact, at: t.Node, ctx: Ctx): void {
+  if (node.type !== 'MemberExpression' && node.type !== 'OptionalMemberExpression') return;
+  if (node.computed || node.property.type !== 'Identifier' || !MUTATORS.has(node.property.name)) return;
+  if (callee.symbol === undefined || callee.kind !== 'member') return;
+  const path = callee.path!.slice(0, -1);
+  u.facts.writes.push({
+    symbol: callee.symbol,
+    ...(path.length ? { path } : {}),
+    through: { method: node.property.name },
+    where: ctx.where,
+    fn: ctx.fn,
+    ...spanOf(at),
+  });
 }
 
 function noteCall(u: Unit, fn: number, symbol: number) {
@@ -300,6 +335,10 @@ function readLoop(
 ): ExprFact {
   const list = use(u, readExpr(u, callee.object, ctx), ctx);
   const method = (callee.property as t.Identifier).name;
+  if (method === 'sort' && list.symbol !== undefined && list.kind !== 'computed') {
+    const change: ExprFact = { ...list, kind: 'member', path: [...(list.path ?? []), method] };
+    noteMutation(u, callee, change, node, ctx);
+  }
   const [first, ...others] = node.arguments;
   const inner: Ctx = { ...ctx, each: spanOf(callee.object) };
   const body = first && unwrap(first);
@@ -470,6 +509,7 @@ function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.N
       u.facts.writes.push({
         symbol: object.symbol,
         ...(object.path ? { path: object.path } : {}),
+        through: {},
         ...common,
       });
     }

@@ -24,6 +24,10 @@ export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
   for (const fn of late) declareFunction(u, fn, ctx);
 }
 
+function throws(node: t.Node): boolean {
+  return node.type === 'ThrowStatement' || (node.type === 'BlockStatement' && node.body.some(throws));
+}
+
 function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
   switch (node.type) {
     case 'VariableDeclaration':
@@ -44,7 +48,10 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       return;
     }
     case 'IfStatement': {
+      const before = u.facts.reads.length;
       use(u, u.expr(node.test, { ...ctx, where: 'condition' }), ctx, 'condition');
+      if (throws(node.consequent))
+        for (const read of u.facts.reads.slice(before)) u.refusals.add(read.symbol);
       const inner = { ...ctx, when: spanOf(node.test) };
       readStatement(u, node.consequent, inner);
       if (node.alternate) readStatement(u, node.alternate, inner);

@@ -67,6 +67,10 @@ export interface Unit {
   roots: number[];
   /** Uses of names that are declared further down. */
   early: { binding: Binding; at: Span; ctx: Ctx }[];
+  /** Symbols whose absence is refused by a throw. */
+  refusals: Set<number>;
+  /** Symbols that are read so that their absence does no harm: `x?.y`, `x ?? y`. */
+  tolerant: Set<number>;
   expr(node: t.Node, ctx: Ctx): ExprFact;
   statements(nodes: t.Node[], ctx: Ctx): void;
 }
@@ -92,6 +96,7 @@ export function emptyFacts(name: string, span: Span, nameSpan: Span, traits: Tra
     provides: [],
     consumes: [],
     render: [],
+    calls: [],
   };
 }
 

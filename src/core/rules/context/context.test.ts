@@ -1,0 +1,162 @@
+import { describe, expect, test } from 'vitest';
+import { auditSources } from '../../audit';
+import { cases, MOUNT } from '../testing';
+
+const FLEET = {
+  'fleet.ts': `import { createContext, useContext } from 'react';
+export const Fleet = createContext<{ cabins: number } | null>(null);
+export const Unit = createContext('m/s');
+export const Cast = createContext({} as { a: number });
+export function useFleet() { const fleet = useContext(Fleet); if (!fleet) throw new Error('no fleet'); return fleet; }`,
+};
+const app = (text: string) => ({
+  ...FLEET,
+  'App.tsx': `import { useContext } from 'react';
+import { Fleet, Unit, Cast, useFleet } from './fleet';
+const one = { cabins: 1 };
+function Reader() { const fleet = useFleet(); return <b>{fleet.cabins}</b>; }
+function Direct() { const fleet = useContext(Fleet); return <b>{fleet.cabins}</b>; }
+${text}`,
+});
+
+describe('context/no-provider', () => {
+  cases(/no-provider/, [
+    [
+      'nobody provides it',
+      app(`export function App() { return <Reader />; }`),
+      ['error context/no-provider App.tsx:4 useFleet()'],
+    ],
+    [
+      'read without a check',
+      app(`export function App() { return <Direct />; }`),
+      ['error context/no-provider App.tsx:5 useContext(Fleet)'],
+    ],
+    [
+      'provided above',
+      app(
+        `export function App() { return <Fleet.Provider value={one}><Reader /><Direct /></Fleet.Provider>; }`,
+      ),
+      [],
+    ],
+    [
+      'the context itself as provider',
+      app(`export function App() { return <Fleet value={one}><Reader /></Fleet>; }`),
+      [],
+    ],
+    [
+      'provided by a layout around its children, at any depth',
+      app(`function Keep({ children }) { return <Fleet.Provider value={one}>{children}</Fleet.Provider>; }
+function Frame({ children }) { return <Keep><main>{children}</main></Keep>; }
+function Layout({ children }) { return <Frame>{children}</Frame>; }
+export function App() { return <Layout><Reader /></Layout>; }`),
+      [],
+    ],
+    [
+      'provided around one slot, not the other',
+      app(`function Split({ left, right }) { return <div><Fleet.Provider value={one}>{left}</Fleet.Provider>{right}</div>; }
+export function App() { return <Split left={<Reader />} right={<Direct />} />; }`),
+      ['error context/no-provider App.tsx:5 useContext(Fleet)'],
+    ],
+    [
+      'on some paths only',
+      app(`function Panel() { return <Reader />; }
+export function App() { return <div><Fleet.Provider value={one}><Panel /></Fleet.Provider><Panel /></div>; }`),
+      ['warning context/no-provider App.tsx:4 useFleet()'],
+    ],
+    [
+      'a usable default, a cast default, or code that goes on without it',
+      app(`function A() { return <b>{useContext(Unit)}{useContext(Cast).a}</b>; }
+function B() { const fleet = useContext(Fleet); return <b>{fleet?.cabins ?? 0}</b>; }
+function C() { const fleet = useContext(Fleet); if (!fleet) return null; return <b>{fleet.cabins}</b>; }
+export function App() { return <div><A /><B /><C /></div>; }`),
+      [],
+    ],
+    [
+      'nothing renders it, or code from elsewhere may',
+      app(`import { route } from 'elsewhere';
+route('/', Reader);
+export function App() { return <i />; }`),
+      [],
+    ],
+    [
+      'a route table is rendered nobody knows where',
+      {
+        ...FLEET,
+        'main.tsx': `import { createRoot } from 'react-dom/client';
+import { RouterProvider, createRouter } from 'elsewhere';
+import { Page } from './App';
+import { Fleet } from './fleet';
+const router = createRouter([{ path: '/', element: <Page /> }]);
+createRoot(document.body).render(<Fleet.Provider value={null}><RouterProvider router={router} /></Fleet.Provider>);`,
+        'App.tsx': `import { useFleet } from './fleet';
+export function Page() { return <b>{useFleet().cabins}</b>; }`,
+      },
+      [],
+    ],
+  ]);
+
+  test('the trail shows one path that lacks it', () => {
+    const { result } = auditSources({
+      ...MOUNT,
+      ...app(`function Panel() { return <Reader />; }
+export function App() { return <div><Fleet.Provider value={one}><Panel /></Fleet.Provider><Panel /></div>; }`),
+    });
+    const [finding] = result.findings.filter((one) => one.rule === 'context/no-provider');
+    expect(finding!.trail.map((one) => `${one.component}: ${one.what}`).slice(-3)).toEqual([
+      'App: is not provided around Panel',
+      'Panel: is not provided around Reader',
+      'Reader: is consumed',
+    ]);
+  });
+});
+
+describe('what is provided', () => {
+  cases(/context\/(unread|shadowed|type-clash|unstable-value|wrong-time)/, [
+    [
+      'nothing consumes it',
+      `import { createContext } from 'react';
+const Unit = createContext('m/s');
+export function App() { return <Unit.Provider value="knots"><i /></Unit.Provider>; }`,
+      ['warning context/unread App.tsx:3 Unit'],
+    ],
+    [
+      'a provider below another',
+      app(`export function App() { return <Fleet.Provider value={one}><Inner /></Fleet.Provider>; }
+function Inner() { return <Fleet.Provider value={one}><Reader /></Fleet.Provider>; }`),
+      ['note context/shadowed App.tsx:7 Fleet'],
+    ],
+    [
+      'fresh at every render, unless memoised or outside',
+      app(`import { useMemo, useState } from 'react';
+export function App() {
+  const [cabins] = useState(1);
+  const fresh = { cabins };
+  const kept = useMemo(() => ({ cabins }), [cabins]);
+  return <div><Fleet.Provider value={{ cabins }} /><Fleet.Provider value={fresh} /><Fleet.Provider value={kept} /><Fleet.Provider value={one}><Reader /></Fleet.Provider></div>;
+}`),
+      [
+        'warning context/unstable-value App.tsx:11 { cabins }',
+        'warning context/unstable-value App.tsx:11 fresh',
+      ],
+    ],
+    [
+      'of another type',
+      app(
+        `export function App() { return <Unit.Provider value={3}><b>{useContext(Unit)}</b></Unit.Provider>; }`,
+      ),
+      ['error context/type-clash App.tsx:6 3'],
+    ],
+    [
+      'consumed in a handler or an effect',
+      app(`import { useEffect } from 'react';
+export function App() {
+  useEffect(() => { useFleet(); }, []);
+  return <Fleet.Provider value={one}><button onClick={() => alert(useContext(Unit))} /></Fleet.Provider>;
+}`),
+      [
+        'error context/wrong-time App.tsx:8 useFleet()',
+        'error context/wrong-time App.tsx:9 useContext(Unit)',
+      ],
+    ],
+  ]);
+});

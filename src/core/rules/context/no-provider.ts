@@ -1,0 +1,54 @@
+import { nearest } from '../../model/names';
+import { step, tagPlace, type Rule } from '../rule';
+
+export const noProvider: Rule = {
+  name: 'context/no-provider',
+  level: 'error',
+  summary: 'A consumer without a usable default is rendered where no provider of its key is above it.',
+  check({ project, report }) {
+    const contexts = project.contexts();
+    const provided = [...new Set(contexts.providers.map((one) => one.key.name))];
+    const seen = new Set<string>();
+    for (const { component, key, place, missing } of contexts.consumers) {
+      if (missing === 'handled' || hasDefault(key.value.fallback?.type)) continue;
+      const path = contexts.barePath(component, key);
+      const id = `${component}:${key.id}:${place.start}`;
+      if (!path || seen.has(id)) continue;
+      seen.add(id);
+      const reader = project.components[component]!;
+      const some = contexts.providedSomewhere(component, key) || contexts.mayBeElsewhere(component);
+      const near = nearest(key.name, provided);
+      report({
+        component: reader,
+        port: { channel: 'context', name: key.name },
+        nodes: project.flow.nodes
+          .filter(
+            (node) => node.component === component && node.channel === 'context' && node.name === key.name,
+          )
+          .map((node) => node.id),
+        place,
+        level: some ? 'warning' : 'error',
+        message: `${reader.name} consumes ${key.name}, and ${some ? 'on some paths ' : ''}no provider of it is above.${near ? ` ${near} is provided; is it meant?` : ''}`,
+        trail: [
+          ...path.map((id) => {
+            const site = project.sites[id]!;
+            const target = project.components[site.target]!;
+            return step(
+              project.components[site.owner]!,
+              tagPlace(site),
+              key.name,
+              `is not provided around ${target.name}`,
+              'pass',
+            );
+          }),
+          step(reader, place, key.name, 'is consumed', 'wait'),
+        ],
+        ...(near ? { suggestion: near } : {}),
+      });
+    }
+  },
+};
+
+/** Any value but nothing is usable; where the default is not written out, nobody knows. */
+const hasDefault = (type: { t: string; v?: unknown } | undefined): boolean =>
+  type !== undefined && !(type.t === 'lit' && (type.v === null || type.v === undefined));

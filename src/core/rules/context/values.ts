@@ -1,0 +1,99 @@
+import type { ExprFact } from '../../model/facts';
+import type { Component } from '../../model/project';
+import { assignable } from '../../types/assign';
+import { showType } from '../../types/show';
+import { placeOf, step, type Rule } from '../rule';
+
+export const contextTypeClash: Rule = {
+  name: 'context/type-clash',
+  level: 'error',
+  summary: "The provided value cannot be assigned to the key's declared type.",
+  check({ project, report }) {
+    for (const { component, key, value } of project.contexts().providers) {
+      if (!value?.type || !key.value.type) continue;
+      const owner = project.components[component]!;
+      const from = { type: value.type, file: owner.file, component };
+      if (assignable(project.types, from, { type: key.value.type, file: key.file }, false, true) !== 'no')
+        continue;
+      const place = placeOf(owner.file, value);
+      const asks = showType(key.value.type) || 'another type';
+      report({
+        component: owner,
+        port: { channel: 'context', name: key.name },
+        place,
+        message: `${owner.name} provides ${key.name} with a value of another type; it is declared as ${asks}.`,
+        trail: [
+          step(owner, place, key.name, 'is provided', 'start'),
+          step(
+            owner,
+            { file: key.file, start: key.value.start, end: key.value.end },
+            key.name,
+            `is declared as ${asks}`,
+            'drop',
+          ),
+        ],
+      });
+    }
+  },
+};
+
+export const unstableValue: Rule = {
+  name: 'context/unstable-value',
+  level: 'warning',
+  summary: 'The provided value is fresh at every render.',
+  check({ project, report }) {
+    for (const { component, key, value } of project.contexts().providers) {
+      const owner = project.components[component]!;
+      const { traits, role } = owner.facts;
+      if (!value || !traits.contextByIdentity || role !== 'component' || project.files[owner.file]!.aside)
+        continue;
+      const kind = freshKind(owner, value);
+      if (!kind) continue;
+      const place = placeOf(owner.file, value);
+      report({
+        component: owner,
+        port: { channel: 'context', name: key.name },
+        place,
+        message: `${owner.name} provides ${key.name} with a fresh ${kind} at every render, so that every consumer is drawn again. Memoise it.`,
+        trail: [step(owner, place, key.name, `is a fresh ${kind}`, 'start')],
+      });
+    }
+  },
+};
+
+/** The kind of value that is made anew at every render, if it is. */
+function freshKind(owner: Component, value: ExprFact): string | undefined {
+  if (value.kind === 'object' || value.kind === 'array' || value.kind === 'function') return value.kind;
+  if (value.kind !== 'identity') return undefined;
+  const symbol = owner.facts.symbols[value.symbol!]!;
+  if (symbol.stable || (symbol.kind !== 'derived' && symbol.kind !== 'handler')) return undefined;
+  const init = symbol.init?.kind;
+  return init === 'object' || init === 'array' || init === 'function' ? init : undefined;
+}
+
+export const wrongTime: Rule = {
+  name: 'context/wrong-time',
+  level: 'error',
+  summary: 'Context is consumed where the framework forbids it.',
+  check({ project, report }) {
+    for (const { component, key, place, where } of project.contexts().consumers) {
+      const owner = project.components[component]!;
+      if (!owner.facts.traits.contextAtSetup || (where !== 'handler' && where !== 'effect')) continue;
+      report({
+        component: owner,
+        port: { channel: 'context', name: key.name },
+        place,
+        message: `${owner.name} consumes ${key.name} in ${where === 'handler' ? 'a handler' : 'an effect'}; it can be consumed only while drawing.`,
+        trail: [
+          step(
+            owner,
+            place,
+            key.name,
+            `is consumed in ${where === 'handler' ? 'a handler' : 'an effect'}`,
+            'wait',
+          ),
+        ],
+      });
+    }
+  },
+};
