@@ -195,8 +195,10 @@ class Coverage {
     const full = (1n << BigInt(this.count)) - 1n;
     const mounted = project.files.some((file) => file.facts.mounts && !file.aside);
     for (const component of project.components) {
-      const { aside } = project.files[component.file]!;
-      if (!mounted && !aside && component.calledAt.length === 0 && !component.unknownSites)
+      const { aside, pkg } = project.files[component.file]!;
+      // What a published package shows is rendered by those who install it.
+      const shown = pkg !== undefined && !pkg.private;
+      if (!mounted && !aside && !shown && component.calledAt.length === 0 && !component.unknownSites)
         this.lacks[component.id] = full;
     }
     for (let changed = true, round = 0; changed && round < 200; round++) {

@@ -116,7 +116,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     case 'JSXFragment':
       return u.expr(node, ctx);
     case 'ClassExpression':
-      mentionOuter(u, node, ctx);
+      readOtherClass(u, node, ctx);
       return { kind: 'computed', ...spanOf(node) };
     default: {
       // Unary, binary, await, yield, tagged template, import() and whatever the language gains.
@@ -524,6 +524,19 @@ function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.N
     return;
   }
   if (bare.type === 'AssignmentPattern') noteWrite(u, bare.left, value, at, ctx);
+}
+
+/** A class that is no component: its methods may draw all the same. */
+export function readOtherClass(u: Unit, node: t.Class, ctx: Ctx): void {
+  if (u.file.units.has(node)) {
+    mentionOuter(u, node, ctx);
+    return;
+  }
+  for (const member of node.body.body) {
+    if (member.type === 'ClassMethod' || member.type === 'ClassPrivateMethod')
+      readFunction(u, member, ctx, 'handler');
+    else if ('value' in member && member.value) use(u, u.expr(member.value as t.Node, ctx), ctx);
+  }
 }
 
 /** Code that is read as a unit of its own still uses what it closes over. */

@@ -1,6 +1,6 @@
 /** Statements of a function body, in order. */
 import type * as t from '@babel/types';
-import { declareFunction, mentionOuter } from './expr';
+import { declareFunction, readOtherClass } from './expr';
 import { variableType } from './infer';
 import { declarePattern } from './patterns';
 import { eachChild } from './scope';
@@ -64,7 +64,7 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       declareFunction(u, node, ctx);
       return;
     case 'ClassDeclaration':
-      mentionOuter(u, node, ctx);
+      readOtherClass(u, node, ctx);
       return;
     case 'ForOfStatement':
     case 'ForInStatement': {
