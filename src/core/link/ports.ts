@@ -56,6 +56,7 @@ function declarePorts(
     if (known) {
       known.symbol = symbol;
       if (fact.default) known.default = fact.default;
+      if (fact.defaultIn) known.defaultIn = fact.defaultIn;
       continue;
     }
     // A read of a name that the written type lacks is no declaration.
@@ -68,6 +69,7 @@ function declarePorts(
       shared: false,
       inherited: false,
       required: fact.required === true,
+      requiredByType: false,
       typed: false,
       ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),
       ...(fact.default ? { default: fact.default } : {}),
@@ -121,6 +123,7 @@ function addTyped(component: Component, shape: Shape, owners: Map<string, Set<nu
         shared,
         inherited: shared && member.owner !== own,
         required,
+        requiredByType: required,
         typed: true,
         type: member.type,
         symbol: -1,

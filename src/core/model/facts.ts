@@ -153,6 +153,8 @@ export interface PortFact extends Span {
   required?: boolean;
   type?: TypeExpr;
   default?: ExprFact;
+  /** class: the default comes from an object of defaults beside the component. */
+  defaultIn?: 'class';
 }
 
 export interface SymbolFact extends Span {
@@ -295,6 +297,8 @@ export interface RenderFact extends Span {
   /** outlet: the slot's public name. */
   outlet?: string;
   outletSymbol?: number;
+  /** Something else is shown where nothing fills it. */
+  fallback?: boolean;
   /** It is mounted here as the root of a page. */
   mounted?: boolean;
   /** The condition that it stands under. */

@@ -29,6 +29,10 @@ export interface Port {
   /** It comes from a base type that other components take over too. */
   inherited: boolean;
   required: boolean;
+  /** Its type says that it is always there, whatever default it has. */
+  requiredByType: boolean;
+  /** class: its default is an object of defaults beside the component. */
+  defaultIn?: 'class';
   typed: boolean;
   type?: Lazy;
   default?: ExprFact;

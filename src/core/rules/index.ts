@@ -1,6 +1,8 @@
 /** The registry: every rule, the more specific before those that it reports in place of. */
 import type { Linked } from '../link';
 import type { Finding } from '../model/finding';
+import { called } from './component/called';
+import { inherits } from './component/inherits';
 import { lowercase } from './component/lowercase';
 import { unresolved } from './component/unresolved';
 import { unused } from './component/unused';
@@ -10,15 +12,28 @@ import { contextUnread } from './context/unread';
 import { contextTypeClash, unstableValue, wrongTime } from './context/values';
 import { brokenPath } from './event/broken-path';
 import { calledEarly } from './event/called-early';
+import { halfPair } from './event/half-pair';
 import { neverEmitted } from './event/never-emitted';
+import { payloadClash } from './event/payload-clash';
+import { relayed } from './event/relayed';
+import { unguardedCall } from './event/unguarded-call';
 import { unheard } from './event/unheard';
 import { unknownEvent } from './event/unknown';
+import { constant } from './prop/constant';
+import { defaultClash } from './prop/default-clash';
 import { drilled } from './prop/drilled';
 import { missing } from './prop/missing';
 import { neverPassed } from './prop/never-passed';
+import { overwritten } from './prop/overwritten';
+import { staleCopy } from './prop/stale-copy';
 import { typeClash } from './prop/type-clash';
 import { unknown } from './prop/unknown';
 import { unread } from './prop/unread';
+import { doubleContent } from './slot/double-content';
+import { noOutlet } from './slot/no-outlet';
+import { slotRelayed } from './slot/relayed';
+import { unfilled } from './slot/unfilled';
+import { twin } from './state/twin';
 import { ruleContext, type Rule, type Settings } from './rule';
 import { silence } from './silence';
 
@@ -29,12 +44,24 @@ export const RULES: readonly Rule[] = [
   missing,
   unknown,
   unknownEvent,
+  payloadClash,
   typeClash,
+  defaultClash,
+  overwritten,
+  staleCopy,
+  constant,
   unread,
   neverPassed,
   drilled,
   unheard,
   neverEmitted,
+  relayed,
+  unguardedCall,
+  halfPair,
+  noOutlet,
+  unfilled,
+  doubleContent,
+  slotRelayed,
   noProvider,
   contextUnread,
   shadowed,
@@ -43,6 +70,9 @@ export const RULES: readonly Rule[] = [
   wrongTime,
   unresolved,
   unused,
+  called,
+  inherits,
+  twin,
 ];
 
 /** Runs every rule. Findings come in the order of their places. */

@@ -5,7 +5,7 @@ import type { Finding, Level, Role } from '../model/finding';
 import { LEVELS } from '../model/finding';
 import type { FlowNode } from '../model/project';
 import { nodeRef } from '../model/refs';
-import { reach } from './reach';
+import { reach } from '../link/reach';
 import { findNodes, roleOf } from './trace';
 import { renderTree, type Row, type Tree } from './tree';
 

@@ -6,7 +6,7 @@ import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
 import { Emissions, raises } from '../link/emission';
-import { reach } from './reach';
+import { reach } from '../link/reach';
 import { showType } from '../types/show';
 
 export interface Hop {

@@ -96,6 +96,7 @@ export function readDefaults(u: Unit, value: t.Node): void {
       u.facts.ports.push(port);
     }
     const node = property.type === 'ObjectMethod' ? property : property.value;
+    port.defaultIn = 'class';
     port.default = { kind: 'computed', ...spanOf(node), type: typeOf(u, node) };
   }
 }

@@ -233,7 +233,7 @@ function readChild(u: Unit, node: t.Node, parent: number, ctx: Ctx): ExprFact {
       const fact = u.facts.symbols[symbol]!;
       place(u, fact.init?.content, parent);
       if (fact.kind === 'prop' && (value.kind === 'computed' || value.kind === 'call')) {
-        placeOutlet(u, symbol, value, parent, ctx);
+        placeOutlet(u, symbol, value, parent, ctx, hasFallback(node));
       }
     }
   }
@@ -241,14 +241,30 @@ function readChild(u: Unit, node: t.Node, parent: number, ctx: Ctx): ExprFact {
   return value;
 }
 
+/** `{head ?? <Title />}` shows something else where nothing is given. */
+function hasFallback(node: t.Node): boolean {
+  const bare = unwrap(node);
+  return (
+    (bare.type === 'LogicalExpression' && bare.operator !== '&&') || bare.type === 'ConditionalExpression'
+  );
+}
+
 /** A prop in the place of content: an outlet, if the prop turns out to be a slot. */
-export function placeOutlet(u: Unit, symbol: number, at: ExprFact, parent: number, ctx: Ctx): void {
+export function placeOutlet(
+  u: Unit,
+  symbol: number,
+  at: ExprFact,
+  parent: number,
+  ctx: Ctx,
+  fallback = false,
+): void {
   const index = addNode(
     u,
     {
       kind: 'outlet',
       outlet: u.facts.symbols[symbol]!.port!,
       outletSymbol: symbol,
+      ...(fallback ? { fallback } : {}),
       start: at.start,
       end: at.end,
     },

@@ -1,0 +1,123 @@
+import type { Linked } from '../../link';
+import type { Component, Lazy, Port, Site } from '../../model/project';
+import { assignable } from '../../types/assign';
+import type { Shape } from '../../types/shape';
+import { attributeKey, placeOf, step, type Rule, type RuleContext } from '../rule';
+import { useOf } from '../../link/use-of-ports';
+
+type Fn = Extract<Shape, { k: 'fn' }>;
+
+export const payloadClash: Rule = {
+  name: 'event/payload-clash',
+  level: 'error',
+  summary: 'The payload cannot be assigned to what is declared or to what the handler takes.',
+  check(audit) {
+    const { project } = audit;
+    for (const component of project.components) {
+      if (component.facts.role !== 'component') continue;
+      for (const port of component.ports.values())
+        if (port.channel === 'event') checkEmits(audit, component, port);
+    }
+    for (const site of project.sites) checkHandlers(audit, site);
+  },
+};
+
+/** The function in a type, where there is exactly one. */
+function functionOf(project: Linked, type: Lazy | undefined): Fn | undefined {
+  const shape = type && project.types.resolve(type);
+  const parts = shape?.k === 'union' ? shape.of : shape ? [shape] : [];
+  const found = parts.filter((one) => one.k === 'fn');
+  return found.length === 1 && !parts.some((one) => one.k === 'unknown' || one.k === 'handler')
+    ? found[0]
+    : undefined;
+}
+
+function checkEmits(audit: RuleContext, component: Component, port: Port): void {
+  const { project } = audit;
+  const declared = functionOf(project, port.type);
+  if (!declared) return;
+  for (const emit of useOf(component, port).emits) {
+    if (emit.how !== 'called') continue;
+    emit.args.forEach((arg, i) => {
+      const param = declared.params[i];
+      if (!arg.type || !param || param.rest) return;
+      const from = { type: arg.type, file: component.file, component: component.id };
+      const written = arg.type.t === 'lit';
+      if (assignable(project.types, from, param.type, written, !written) !== 'no') return;
+      const place = placeOf(component.file, emit);
+      audit.report({
+        component,
+        port,
+        place,
+        message: `${component.name} raises "${port.name}" with ${param.name || `argument ${i + 1}`} of another type than declared.`,
+        trail: [
+          step(component, port.place, port.name, 'is declared', 'start'),
+          step(component, place, port.name, 'is raised with another payload', 'emit'),
+        ],
+      });
+    });
+  }
+}
+
+/** The handler takes what is not given, or needs more than is given. */
+function checkHandlers(audit: RuleContext, site: Site): void {
+  const { project } = audit;
+  const owner = project.components[site.owner]!;
+  const target = project.components[site.target]!;
+  if (target.facts.wrapped) return;
+  for (const attribute of site.fact.attributes) {
+    const port = target.ports.get(attribute.name);
+    if (port?.channel !== 'event' || attribute.mode === 'spread' || !attribute.value.type) continue;
+    const handler = functionOf(project, { type: attribute.value.type, file: site.file, component: owner.id });
+    if (!handler || handler.params.some((param) => param.rest)) continue;
+    const declared = functionOf(project, port.type);
+    const emits = useOf(target, port).emits.filter((emit) => emit.how === 'called');
+    const needed = handler.params.filter((param) => !param.optional).length;
+    const open = declared?.params.some((param) => param.rest);
+    const given = declared
+      ? open
+        ? Infinity
+        : declared.params.length
+      : emits.length
+        ? Math.max(...emits.map((emit) => emit.args.length))
+        : undefined;
+    const raisedOnlyHere = declared !== undefined || isOnlyCalled(target, port);
+    let what: string | undefined;
+    if (given !== undefined && raisedOnlyHere && needed > given)
+      what = `takes ${needed} arguments, and ${given} ${given === 1 ? 'is' : 'are'} given`;
+    else {
+      const clash = handler.params.findIndex((param, i) => {
+        const from: Lazy | undefined = declared?.params[i]?.type;
+        return from !== undefined && assignable(project.types, from, param.type, false, true) === 'no';
+      });
+      if (clash >= 0)
+        what = `takes ${handler.params[clash]!.name || `argument ${clash + 1}`} of another type`;
+    }
+    if (!what) continue;
+    audit.claim(attributeKey(site, attribute.name));
+    const place = placeOf(site.file, attribute.value);
+    audit.report({
+      component: target,
+      port,
+      site: site.id,
+      place,
+      message: `The handler of "${port.name}" in ${owner.name} ${what} by ${target.name}.`,
+      trail: [
+        step(target, port.place, port.name, 'is declared', 'emit'),
+        step(owner, place, port.name, `meets a handler that ${what}`, 'drop'),
+      ],
+    });
+  }
+}
+
+/** In untyped code the calls in sight are all there is only if the callback goes nowhere else. */
+function isOnlyCalled(component: Component, port: Port): boolean {
+  const use = useOf(component, port);
+  return (
+    !component.facts.openProps &&
+    !use.spread &&
+    use.passes.length === 0 &&
+    use.emits.every((emit) => emit.how === 'called') &&
+    use.reads.every((read) => read.where === 'condition')
+  );
+}

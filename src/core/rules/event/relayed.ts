@@ -1,0 +1,73 @@
+import type { Linked } from '../../link';
+import type { FlowEdge, Port } from '../../model/project';
+import { step, type Rule } from '../rule';
+
+export const relayed: Rule = {
+  name: 'event/relayed',
+  level: 'warning',
+  summary: 'An event is raised again, unchanged, by two or more components in a row.',
+  check({ project, settings, report }) {
+    for (const component of project.components) {
+      for (const port of component.ports.values()) {
+        if (port.channel !== 'event') continue;
+        const first = relaysOf(project, port);
+        for (const start of first) {
+          const run = runFrom(project, start);
+          if (run.length < settings.drillDepth) continue;
+          const relays = run.map((edge) => project.components[project.flow.nodes[edge.to]!.component]!);
+          if (isRelayed(project, port)) continue;
+          const own = project.flow.nodes[start.to]!.port!;
+          report({
+            component: relays[0]!,
+            port: own,
+            place: start.place,
+            message: `"${port.name}" of ${component.name} is only raised again by ${relays.map((one) => one.name).join(', ')}.`,
+            trail: [
+              step(component, port.place, port.name, 'is raised', 'emit'),
+              ...run.map((edge, i) =>
+                step(
+                  relays[i]!,
+                  edge.place,
+                  project.flow.nodes[edge.to]!.name,
+                  'is only raised again',
+                  'pass',
+                ),
+              ),
+            ],
+          });
+        }
+      }
+    }
+  },
+};
+
+/** Listeners that do nothing but raise an event of the owner with the same payload. */
+function relaysOf(project: Linked, port: Port): FlowEdge[] {
+  return project.flow.out[port.node]!.map((index) => project.flow.edges[index]!).filter((edge) => {
+    if (edge.how !== 'emit' || edge.site < 0) return false;
+    const site = project.sites[edge.site]!;
+    const owner = project.components[site.owner]!;
+    const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
+    const fn = value?.fn ?? (value?.symbol === undefined ? undefined : owner.facts.symbols[value.symbol]!.fn);
+    const sole = fn === undefined ? undefined : owner.facts.functions[fn]!.sole;
+    return sole !== undefined && !sole.bound && owner.nodeOf[sole.symbol] === edge.to;
+  });
+}
+
+const isRelayed = (project: Linked, port: Port): boolean =>
+  project.flow.into[port.node]!.some((index) => {
+    const from = project.flow.nodes[project.flow.edges[index]!.from]!.port;
+    return from !== undefined && relaysOf(project, from).some((edge) => edge.to === port.node);
+  });
+
+function runFrom(project: Linked, start: FlowEdge): FlowEdge[] {
+  const run = [start];
+  const seen = new Set([start.to]);
+  for (;;) {
+    const port = project.flow.nodes[run.at(-1)!.to]!.port;
+    const next = port && relaysOf(project, port).find((edge) => !seen.has(edge.to));
+    if (!next) return run;
+    seen.add(next.to);
+    run.push(next);
+  }
+}

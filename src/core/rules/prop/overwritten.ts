@@ -1,0 +1,68 @@
+import type { Linked } from '../../link';
+import type { WriteFact } from '../../model/facts';
+import type { Component, Port } from '../../model/project';
+import { attributePlace, placeOf, step, type Rule } from '../rule';
+import { hands } from '../../link/use-of-ports';
+
+/** Methods that other things than lists have, too. */
+const AMBIGUOUS = new Set(['push', 'pop', 'shift', 'fill', 'unshift', 'reverse', 'sort']);
+
+export const overwritten: Rule = {
+  name: 'prop/overwritten',
+  level: 'error',
+  summary: 'A component changes its own input, and some call site that passes it is not told.',
+  check({ project, report }) {
+    for (const component of project.components) {
+      const { facts } = component;
+      if (facts.role !== 'component') continue;
+      for (const write of facts.writes) {
+        const symbol = facts.symbols[write.symbol]!;
+        if (symbol.kind !== 'prop' || !write.through) continue;
+        const port = component.ports.get(symbol.port!);
+        if (!port || write.path?.[0] === 'current' || !isCertain(project, port, write)) continue;
+        const site = component.calledAt
+          .map((id) => project.sites[id]!)
+          .find(
+            (one) =>
+              hands(project, one, port.name) === true && !isTold(project, component, one.id, port.name),
+          );
+        if (!site) continue;
+        const owner = project.components[site.owner]!;
+        const attribute = site.fact.attributes.find((one) => one.name === port.name);
+        const place = placeOf(component.file, write);
+        report({
+          component,
+          port,
+          place,
+          level: facts.traits.inputsWritable ? 'warning' : 'error',
+          message: `${component.name} changes "${port.name}", which belongs to ${owner.name}; ${owner.name} is not told. Raise an event instead.`,
+          trail: [
+            ...(attribute
+              ? [step(owner, attributePlace(site, attribute), port.name, 'is passed', 'start')]
+              : []),
+            step(component, place, port.name, 'is changed here', 'drop'),
+          ],
+        });
+      }
+    }
+  },
+};
+
+/** An assignment always changes; a method only where the prop is known to be a list, or the name leaves no doubt. */
+function isCertain(project: Linked, port: Port, write: WriteFact): boolean {
+  const method = write.through?.method;
+  if (method === undefined) return true;
+  if (write.path) return false;
+  const shape = port.type && project.types.resolve(port.type);
+  if (shape?.k === 'array') return true;
+  return (shape === undefined || shape.k === 'unknown') && !AMBIGUOUS.has(method) && port.type === undefined;
+}
+
+/** The call site listens for the change of the value. */
+function isTold(project: Linked, component: Component, site: number, name: string): boolean {
+  const handed = project.handed(project.sites[site]!);
+  const capital = name[0]!.toUpperCase() + name.slice(1);
+  return ['onChange', `on${capital}Change`, `onChange${capital}`].some(
+    (event) => component.ports.has(event) && (handed.attributes.has(event) || handed.spread.has(event)),
+  );
+}

@@ -1,0 +1,37 @@
+import { placeOf, step, type Rule } from '../rule';
+
+export const staleCopy: Rule = {
+  name: 'prop/stale-copy',
+  level: 'note',
+  summary: 'Local state starts from a prop and nothing brings it up to date.',
+  check({ project, report }) {
+    for (const component of project.components) {
+      const { facts } = component;
+      if (facts.role !== 'component') continue;
+      const sites = component.calledAt.map((id) => project.sites[id]!);
+      if (sites.some((site) => site.fact.attributes.some((one) => one.mode === 'key'))) continue;
+      facts.symbols.forEach((symbol, index) => {
+        const { init } = symbol;
+        if (symbol.kind !== 'state' || !init || (init.kind !== 'identity' && init.kind !== 'member')) return;
+        const source = facts.symbols[init.symbol!]!;
+        if (source.kind !== 'prop' || /^(initial|default)/i.test(source.port!)) return;
+        const port = component.ports.get(source.port!);
+        // Anything that writes it outside a handler may bring it up to date.
+        const renewed = facts.writes.some((write) => write.symbol === index && write.where !== 'handler');
+        if (!port || renewed) return;
+        const place = placeOf(component.file, symbol);
+        report({
+          component,
+          port: { channel: 'state', name: symbol.name },
+          nodes: [component.nodeOf[index]!],
+          place,
+          message: `The state "${symbol.name}" of ${component.name} starts from "${port.name}" and stays as it is when ${port.name} changes. Read the prop, or give the call site a key.`,
+          trail: [
+            step(component, port.place, port.name, 'is taken', 'start'),
+            step(component, place, symbol.name, 'is a copy of its first value', 'drop'),
+          ],
+        });
+      });
+    }
+  },
+};

@@ -1,0 +1,38 @@
+import { step, tagPlace, type Rule } from '../rule';
+import { isClosed, isUsed, useOf } from '../../link/use-of-ports';
+
+export const noOutlet: Rule = {
+  name: 'slot/no-outlet',
+  level: 'error',
+  summary: 'Content is nested in a component that places no default content.',
+  check({ project, report }) {
+    for (const site of project.sites) {
+      if (!site.fact.nested) continue;
+      const owner = project.components[site.owner]!;
+      const target = project.components[site.target]!;
+      const name = target.facts.traits.contentPort;
+      if (target.facts.wrapped || target.facts.openProps || project.elementReads.has(name)) continue;
+      const port = target.ports.get(name);
+      if (port ? isUsed(useOf(target, port)) : !isClosed(target)) continue;
+      const place = tagPlace(site);
+      report({
+        component: target,
+        port: { channel: 'slot', name },
+        site: site.id,
+        nodes: [],
+        place,
+        message: `${owner.name} nests content in ${target.name}, which places none; it is never shown.`,
+        trail: [
+          step(owner, place, name, `is nested in ${target.name}`, 'start'),
+          step(
+            target,
+            port?.place ?? { file: target.file, start: target.facts.nameStart, end: target.facts.nameEnd },
+            name,
+            'is not placed',
+            'drop',
+          ),
+        ],
+      });
+    }
+  },
+};

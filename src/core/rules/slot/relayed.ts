@@ -1,0 +1,75 @@
+import type { Linked } from '../../link';
+import type { FlowEdge, Port } from '../../model/project';
+import { step, type Rule } from '../rule';
+
+export const slotRelayed: Rule = {
+  name: 'slot/relayed',
+  level: 'warning',
+  summary: 'A slot is forwarded through two or more components in a row.',
+  check({ project, settings, report }) {
+    for (const component of project.components) {
+      if (component.facts.role !== 'component') continue;
+      for (const port of component.ports.values()) {
+        if (port.channel !== 'slot' || isForwardedInto(project, port)) continue;
+        const run = forwards(project, port);
+        if (run.length < settings.drillDepth) continue;
+        const [first] = run;
+        const owners = run.map((edge) => project.components[project.flow.nodes[edge.from]!.component]!);
+        const last = project.components[project.flow.nodes[run.at(-1)!.to]!.component]!;
+        report({
+          component,
+          port,
+          place: first!.place,
+          message: `The content "${port.name}" is only forwarded by ${owners.map((one) => one.name).join(', ')} to ${last.name}.`,
+          trail: [
+            ...run.map((edge, i) =>
+              step(owners[i]!, edge.place, project.flow.nodes[edge.from]!.name, 'is forwarded', 'pass'),
+            ),
+            step(
+              last,
+              project.flow.nodes[run.at(-1)!.to]!.place,
+              project.flow.nodes[run.at(-1)!.to]!.name,
+              'is placed',
+              'read',
+            ),
+          ],
+        });
+      }
+    }
+  },
+};
+
+const isForward = (edge: FlowEdge): boolean =>
+  edge.site >= 0 && (edge.how === 'fill' || edge.how === 'pass' || edge.how === 'rename');
+
+/** The component places the slot only by handing it on to one other component. */
+function onlyForward(project: Linked, port: Port): FlowEdge | undefined {
+  const { facts } = project.components[port.component]!;
+  const edges = project.flow.out[port.node]!.map((index) => project.flow.edges[index]!);
+  if (edges.length !== 1 || !isForward(edges[0]!)) return undefined;
+  const outlets = facts.render.filter((node) => node.kind === 'outlet' && node.outlet === port.name);
+  if (edges[0]!.how === 'fill' && outlets.length !== 1) return undefined;
+  if (edges[0]!.how !== 'fill' && outlets.length > 0) return undefined;
+  return edges[0];
+}
+
+function isForwardedInto(project: Linked, port: Port): boolean {
+  return project.flow.into[port.node]!.some((index) => {
+    const edge = project.flow.edges[index]!;
+    const from = project.flow.nodes[edge.from]!.port;
+    return isForward(edge) && from !== undefined && onlyForward(project, from) === edge;
+  });
+}
+
+function forwards(project: Linked, start: Port): FlowEdge[] {
+  const run: FlowEdge[] = [];
+  const seen = new Set<number>();
+  for (let port: Port | undefined = start; port && !seen.has(port.component);) {
+    seen.add(port.component);
+    const edge = onlyForward(project, port);
+    if (!edge) break;
+    run.push(edge);
+    port = project.flow.nodes[edge.to]!.port;
+  }
+  return run;
+}
