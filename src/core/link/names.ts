@@ -14,6 +14,10 @@ export interface Names {
   exportsOf(file: number): string[];
 }
 
+/** A static member by name; names that every object inherits are none. */
+const memberOf = (value: ValueFact | undefined, name: string): string | undefined =>
+  value?.members && Object.hasOwn(value.members, name) ? value.members[name] : undefined;
+
 const OUTSIDE: Target = { kind: 'outside' };
 
 /** `componentIds` gives the project's number of each file's components; `homes` the way back. */
@@ -53,11 +57,14 @@ export function linkNames(
     if (target.kind === 'module') return exported(target.file, name);
     if (target.kind === 'component') {
       const { file, index } = homes[target.component]!;
-      const link = files[file]!.values.find((one) => one.component === index)?.members?.[name];
+      const link = memberOf(
+        files[file]!.values.find((one) => one.component === index),
+        name,
+      );
       return link ? lookup(file, link) : OUTSIDE;
     }
     if (target.kind === 'value') {
-      const link = target.value.members?.[name];
+      const link = memberOf(target.value, name);
       if (link) return lookup(target.file, link);
     }
     return OUTSIDE;

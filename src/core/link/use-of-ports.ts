@@ -8,6 +8,8 @@ export interface PortUse {
   emits: EmitFact[];
   passes: Pass[];
   written: boolean;
+  /** Placed as content, in an element or in what is nested in a component. */
+  placed: boolean;
   /** Handed on by a spread, to a component or an element. */
   spread: boolean;
 }
@@ -26,7 +28,7 @@ function collect(component: Component): Map<string, PortUse> {
   const uses = new Map<string, PortUse>();
   for (const name of component.ports.keys()) {
     const spread = component.spreads.some((one) => !one.except.includes(name));
-    uses.set(name, { reads: [], emits: [], passes: [], written: false, spread });
+    uses.set(name, { reads: [], emits: [], passes: [], written: false, placed: false, spread });
   }
   const by = (symbol: number): PortUse | undefined => {
     const fact = facts.symbols[symbol];
@@ -35,6 +37,10 @@ function collect(component: Component): Map<string, PortUse> {
   for (const read of facts.reads) by(read.symbol)?.reads.push(read);
   for (const emit of facts.emits) by(emit.symbol)?.emits.push(emit);
   for (const pass of component.passes) by(pass.symbol)?.passes.push(pass);
+  for (const node of facts.render) {
+    const use = node.outletSymbol === undefined ? undefined : by(node.outletSymbol);
+    if (use) use.placed = true;
+  }
   for (const write of facts.writes) {
     const use = by(write.symbol);
     if (use) use.written = true;
@@ -44,7 +50,12 @@ function collect(component: Component): Map<string, PortUse> {
 
 /** Whether the component does anything at all with a port. */
 export const isUsed = (use: PortUse): boolean =>
-  use.reads.length > 0 || use.emits.length > 0 || use.passes.length > 0 || use.spread || use.written;
+  use.reads.length > 0 ||
+  use.emits.length > 0 ||
+  use.passes.length > 0 ||
+  use.spread ||
+  use.placed ||
+  use.written;
 
 /** Whether a call site hands over a name; undefined where nobody knows. */
 export function hands(project: Linked, site: Site, name: string): boolean | undefined {

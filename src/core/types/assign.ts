@@ -62,6 +62,8 @@ function decide(q: Question, from: Shape, to: Shape, depth: number): Answer {
   if (isNothing(to)) return to.k === 'prim' && to.n === 'void' ? 'unknown' : 'no';
   switch (to.k) {
     case 'prim':
+      // Content is often text; a check may have told.
+      if (q.narrowed && from.k === 'content') return 'unknown';
       return toPrimitive(from, to.n);
     case 'lit':
       if (from.k === 'lit') return from.v === to.v ? 'yes' : 'no';

@@ -49,6 +49,9 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx): void {
       continue;
     }
     const lifecycle = LIFECYCLE.test(name);
+    if (/^(getDerivedStateFromProps|componentDidUpdate|(UNSAFE_)?componentWillReceiveProps)$/.test(name)) {
+      u.facts.renewsState = true;
+    }
     if (lifecycle) givenProps(u, fn, bag);
     const expr = readFunction(
       u,

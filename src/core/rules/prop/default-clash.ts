@@ -18,7 +18,8 @@ export const defaultClash: Rule = {
           step(component, place, port.name, what, 'drop'),
         ];
         const from = { type: fallback.type, file: component.file, component: component.id };
-        if (assignable(project.types, from, port.type, true) === 'no') {
+        const written = fallback.type.t === 'lit';
+        if (assignable(project.types, from, port.type, written, !written) === 'no') {
           const asks = showType(port.type.type) || 'another type';
           report({
             component,

@@ -13,7 +13,7 @@ export const neverPassed: Rule = {
       for (const port of component.ports.values()) {
         if (port.channel !== 'prop' || port.required || port.name === 'key' || port.name === 'ref') continue;
         const use = useOf(component, port);
-        if (!use.reads.length && !use.emits.length && !use.passes.length) continue;
+        if (!use.reads.length && !use.emits.length && !use.passes.length && !use.placed) continue;
         if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
         if (isMisspelled(sites, component, port.name)) continue;
         const count =

@@ -7,7 +7,7 @@ export const staleCopy: Rule = {
   check({ project, report }) {
     for (const component of project.components) {
       const { facts } = component;
-      if (facts.role !== 'component') continue;
+      if (facts.role !== 'component' || facts.renewsState) continue;
       const sites = component.calledAt.map((id) => project.sites[id]!);
       if (sites.some((site) => site.fact.attributes.some((one) => one.mode === 'key'))) continue;
       facts.symbols.forEach((symbol, index) => {

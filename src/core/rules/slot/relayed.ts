@@ -39,14 +39,20 @@ export const slotRelayed: Rule = {
   },
 };
 
-const isForward = (edge: FlowEdge): boolean =>
-  edge.site >= 0 && (edge.how === 'fill' || edge.how === 'pass' || edge.how === 'rename');
+/** By nesting an outlet, or as an attribute; a spread hands on whatever comes, which is another matter. */
+const isForward = (project: Linked, edge: FlowEdge): boolean =>
+  !isSpread(project, edge) &&
+  edge.site >= 0 &&
+  (edge.how === 'fill' || edge.how === 'pass' || edge.how === 'rename');
+
+const isSpread = (project: Linked, edge: FlowEdge): boolean =>
+  edge.attribute >= 0 && project.sites[edge.site]!.fact.attributes[edge.attribute]?.mode === 'spread';
 
 /** The component places the slot only by handing it on to one other component. */
 function onlyForward(project: Linked, port: Port): FlowEdge | undefined {
   const { facts } = project.components[port.component]!;
   const edges = project.flow.out[port.node]!.map((index) => project.flow.edges[index]!);
-  if (edges.length !== 1 || !isForward(edges[0]!)) return undefined;
+  if (edges.length !== 1 || !isForward(project, edges[0]!)) return undefined;
   const outlets = facts.render.filter((node) => node.kind === 'outlet' && node.outlet === port.name);
   if (edges[0]!.how === 'fill' && outlets.length !== 1) return undefined;
   if (edges[0]!.how !== 'fill' && outlets.length > 0) return undefined;
@@ -57,7 +63,7 @@ function isForwardedInto(project: Linked, port: Port): boolean {
   return project.flow.into[port.node]!.some((index) => {
     const edge = project.flow.edges[index]!;
     const from = project.flow.nodes[edge.from]!.port;
-    return isForward(edge) && from !== undefined && onlyForward(project, from) === edge;
+    return isForward(project, edge) && from !== undefined && onlyForward(project, from) === edge;
   });
 }
 

@@ -8,7 +8,7 @@ export const twin: Rule = {
   check({ project, report }) {
     const seen = new Set<string>();
     for (const site of project.sites) {
-      if (site.owner === site.target) continue;
+      if (site.owner === site.target || project.files[site.file]!.aside) continue;
       const owner = project.components[site.owner]!;
       const child = project.components[site.target]!;
       child.facts.symbols.forEach((symbol, index) => {

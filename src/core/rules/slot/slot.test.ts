@@ -1,0 +1,67 @@
+import { describe } from 'vitest';
+import { cases } from '../testing';
+
+describe('slots', () => {
+  cases(/^slot\//, [
+    [
+      'content nested in a component that places none',
+      `function Card({ fare }: { fare: number }) { return <b>{fare}</b>; }
+export function App() { return <Card fare={1}>paid</Card>; }`,
+      ['error slot/no-outlet App.tsx:2 Card'],
+    ],
+    [
+      'declared and never placed',
+      `import type { ReactNode } from 'react';
+function Card({ fare }: { fare: number; children?: ReactNode }) { return <b>{fare}</b>; }
+export function App() { return <Card fare={1}>paid</Card>; }`,
+      ['error slot/no-outlet App.tsx:3 Card'],
+    ],
+    [
+      'placed, handed on, spread, read by the owner, or from elsewhere',
+      `import type { Base } from 'elsewhere';
+import { Kit } from 'elsewhere';
+function A({ children }) { return <b>{children}</b>; }
+function B(props) { return <A {...props} />; }
+function C({ children }) { return <A>{children}</A>; }
+function D(p: Base & { n: number }) { return <b>{p.n}</b>; }
+export function App() { return <><A>x</A><B>x</B><C>x</C><D n={1}>x</D><Kit>x</Kit></>; }`,
+      [],
+    ],
+    [
+      'no call site fills it',
+      `import type { ReactNode } from 'react';
+function Card({ head, foot }: { head?: ReactNode; foot?: ReactNode }) { return <b>{head}<i>{foot ?? 'no foot'}</i></b>; }
+export function App() { return <Card />; }`,
+      ['note slot/unfilled App.tsx:2 head'],
+    ],
+    [
+      'one call site fills it',
+      `import type { ReactNode } from 'react';
+function Card({ head }: { head?: ReactNode }) { return <b>{head}</b>; }
+export function App() { return <><Card /><Card head={<i />} /></>; }`,
+      [],
+    ],
+    [
+      'given twice',
+      `function Card({ children }) { return <b>{children}</b>; }
+export function App() { return <Card children="a">b</Card>; }`,
+      ['warning slot/double-content App.tsx:2 children'],
+    ],
+    [
+      'forwarded through two components',
+      `function Inner({ children }) { return <b>{children}</b>; }
+function Middle({ children }) { return <Inner>{children}</Inner>; }
+function Outer({ children }) { return <Middle>{children}</Middle>; }
+export function App() { return <Outer>text</Outer>; }`,
+      ['warning slot/relayed App.tsx:3 children'],
+    ],
+    [
+      'forwarded once, or with something beside it',
+      `function Inner({ children }) { return <b>{children}</b>; }
+function Middle({ children }) { return <><i>{children}</i><Inner>{children}</Inner></>; }
+function Outer({ children }) { return <Middle>{children}</Middle>; }
+export function App() { return <Outer>text</Outer>; }`,
+      [],
+    ],
+  ]);
+});
