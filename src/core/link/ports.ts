@@ -56,6 +56,7 @@ function declarePorts(
     if (known) {
       known.symbol = symbol;
       if (fact.default) known.default = fact.default;
+      if (fact.required && !known.type) known.required = true;
       if (fact.defaultIn) known.defaultIn = fact.defaultIn;
       continue;
     }
@@ -69,7 +70,7 @@ function declarePorts(
       shared: false,
       inherited: false,
       required: fact.required === true,
-      requiredByType: false,
+      requiredByType: fact.required === true,
       typed: false,
       ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),
       ...(fact.default ? { default: fact.default } : {}),

@@ -4,6 +4,7 @@ import { readFunction } from '../script/expr';
 import { keyName } from '../script/type-expr';
 import { addSymbol, place, spanOf, typeOf, use, type Ctx, type Unit } from '../script/unit';
 import { isFunction } from '../script/scope';
+import { readPropTypes } from './prop-types';
 import { stateSymbol } from './dialect';
 
 const LIFECYCLE =
@@ -23,6 +24,9 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx): void {
     if (member.static) {
       if (name === 'defaultProps' && member.type === 'ClassProperty' && member.value)
         readDefaults(u, member.value);
+      if (name === 'propTypes' && member.type === 'ClassProperty' && member.value) {
+        readPropTypes(u.facts, member.value);
+      }
       if (member.type === 'ClassMethod') methods.push({ fn: member, name });
       continue;
     }

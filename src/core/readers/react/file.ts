@@ -30,6 +30,7 @@ import { readClass, readDefaults } from './classes';
 import { candidateOf, nameFromPath, type Candidate } from './components';
 import { reactDialect, reactMarkup } from './dialect';
 import { REACT_TRAITS, reactNames, reactTypes, type ReactNames } from './names';
+import { readPropTypes } from './prop-types';
 import { staticMembers, valueOf } from './values';
 
 const RENDER: Ctx = { where: 'derivation', fn: -1 };
@@ -267,6 +268,7 @@ function readStatics(facts: FileFacts, program: t.Program): void {
     if (!known) continue;
     const component = known.component === undefined ? undefined : facts.components[known.component];
     if (member === 'defaultProps' && component) readDefaults({ facts: component } as Unit, value);
+    else if (member === 'propTypes' && component) readPropTypes(component, value);
     else {
       const target = memberName(value);
       if (target) known.members = { ...known.members, [member]: target };

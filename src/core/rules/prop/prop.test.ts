@@ -305,6 +305,54 @@ export function App() { return <Gate onOpen="now" />; }`,
   ]);
 });
 
+describe('run-time declarations', () => {
+  const declared = (types: string, use: string, params = '{ fare }') => ({
+    'App.jsx': `import PropTypes from 'prop-types';
+function Card(${params}) { return <b>{fare}</b>; }
+Card.propTypes = { ${types} };
+export function App() { return ${use}; }`,
+  });
+  cases(/^prop\//, [
+    [
+      'required and missing',
+      declared('fare: PropTypes.number.isRequired', '<Card />'),
+      ['error prop/missing App.jsx:4 Card'],
+    ],
+    [
+      'required, with a default beside it',
+      {
+        'App.jsx': `import PropTypes from 'prop-types';
+function Card({ fare }) { return <b>{fare}</b>; }
+Card.propTypes = { fare: PropTypes.number };
+Card.defaultProps = { fare: 3 };
+export function App() { return <Card fare={2} />; }`,
+      },
+      [],
+    ],
+    [
+      'of another type',
+      declared('fare: PropTypes.number', '<Card fare="x" />'),
+      ['error prop/type-clash App.jsx:4 fare'],
+    ],
+    [
+      'outside a list of values',
+      declared(`fare: PropTypes.oneOf(['a', 'b'])`, '<Card fare="c" />'),
+      ['error prop/type-clash App.jsx:4 fare'],
+    ],
+    [
+      'a shape without a required member',
+      declared('fare: PropTypes.shape({ id: PropTypes.string.isRequired })', '<Card fare={{}} />'),
+      ['error prop/type-clash App.jsx:4 fare'],
+    ],
+    [
+      'declared and never read',
+      declared('fare: PropTypes.number, seat: PropTypes.any', '<Card fare={1} seat={2} />'),
+      ['warning prop/unread App.jsx:3 seat'],
+    ],
+    ['a custom check says nothing', declared('fare: check', '<Card fare="x" />'), []],
+  ]);
+});
+
 describe('prop/drilled', () => {
   const chain = (middle: string) => `import { useState } from 'react';
 type U = { unit: string };
