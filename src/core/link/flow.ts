@@ -1,19 +1,14 @@
 /** The flow graph: how values move between the ports and values of components. */
-import type { AttributeFact, ExprFact, Span, SymbolFact } from '../model/facts';
+import type { AttributeFact, ExprFact, Span } from '../model/facts';
 import type { Component, Flow, FlowNode, How, Port, Site } from '../model/project';
 import type { Linked } from '.';
+import { Helpers, KEPT, type Callable } from './helpers';
+import { reachedFunctions } from './functions';
 import { carried } from './sites';
-
-/** Symbols that are nodes of their own. */
-const KEPT: Partial<Record<SymbolFact['kind'], FlowNode['channel']>> = {
-  state: 'state',
-  derived: 'local',
-  loop: 'local',
-  injected: 'context',
-};
 
 export function buildFlow(project: Linked): Flow {
   const flow: Flow = { nodes: [], edges: [], out: [], into: [] };
+  project.flow = flow;
   const builder = new FlowBuilder(project, flow);
   for (const component of project.components) builder.addNodes(component);
   for (const component of project.components) builder.addInner(component);
@@ -28,10 +23,14 @@ class FlowBuilder {
   private readonly provided = new Map<string, { node: number; context: string }[]>();
   private readonly consumed: { node: number; context: string }[] = [];
 
+  private readonly helpers: Helpers;
+
   constructor(
     private readonly project: Linked,
     private readonly flow: Flow,
-  ) {}
+  ) {
+    this.helpers = new Helpers(project, (node) => this.addNode(node));
+  }
 
   private addNode(node: Omit<FlowNode, 'id'>): number {
     const id = this.flow.nodes.push({ id: this.flow.nodes.length, ...node }) - 1;
@@ -72,9 +71,17 @@ class FlowBuilder {
       });
       if (port.symbol >= 0) component.nodeOf[port.symbol] = port.node;
     }
+    this.helpers.open(component);
     facts.symbols.forEach((symbol, index) => {
       const channel = KEPT[symbol.kind];
       if (!channel) return;
+      // What a helper gives back as it is needs no node of its own.
+      const part = this.helpers.partOf(component, symbol.init);
+      if (part?.callable) this.helpers.callables.set(`${id}:${index}`, part.callable);
+      if (part?.node !== undefined || part?.callable) {
+        component.nodeOf[index] = part.node ?? -1;
+        return;
+      }
       component.nodeOf[index] = this.addNode({
         component: id,
         channel,
@@ -102,9 +109,12 @@ class FlowBuilder {
     facts.symbols.forEach((symbol, index) => {
       const to = component.nodeOf[index]!;
       if (to < 0 || !symbol.init || symbol.kind === 'prop' || symbol.init.kind === 'function') return;
+      const part = this.helpers.partOf(component, symbol.init);
+      if (part && (part.node !== undefined || part.expr)) return;
       const how = symbol.kind === 'state' ? 'write' : 'transform';
       for (const from of this.sources(component, symbol.init)) this.addEdge(from, to, how, symbol.init, file);
     });
+    this.addHelped(component);
     for (const write of facts.writes) {
       const to = component.nodeOf[write.symbol]!;
       const { kind } = facts.symbols[write.symbol]!;
@@ -127,6 +137,37 @@ class FlowBuilder {
       for (const from of this.sources(component, provide.value))
         this.addEdge(from, node, 'provide', provide.value, file);
     }
+  }
+
+  /** Edges inside the helpers that a component calls: their state is its own. */
+  private addHelped(component: Component): void {
+    for (const instance of this.helpers.instancesOf(component)) {
+      const { facts, file } = instance.helper;
+      const sources = (expr: ExprFact) =>
+        this.helpers.sources(instance, expr, (one) => this.sources(component, one));
+      facts.symbols.forEach((symbol, index) => {
+        const to = instance.nodeOf[index]!;
+        if (to < 0 || !symbol.init || symbol.init.kind === 'function') return;
+        const how = symbol.kind === 'state' ? 'write' : 'transform';
+        for (const from of sources(symbol.init)) this.addEdge(from, to, how, symbol.init, file);
+      });
+      for (const write of facts.writes) {
+        const to = instance.nodeOf[write.symbol]!;
+        if (to < 0 || !write.value) continue;
+        for (const from of sources(write.value)) this.addEdge(from, to, 'write', write, file);
+      }
+      for (const { node, key } of instance.consumed) {
+        this.consumed.push({ node, context: this.contextId(instance.helper, key) });
+      }
+    }
+    // A part that the helper makes of its values is derived in the caller.
+    component.facts.symbols.forEach((symbol, index) => {
+      const to = component.nodeOf[index]!;
+      const part = to < 0 ? undefined : this.helpers.partOf(component, symbol.init);
+      if (!part?.expr) return;
+      const inside = this.helpers.sources(part.instance, part.expr, (one) => this.sources(component, one));
+      for (const from of inside) this.addEdge(from, to, 'transform', symbol.init!, component.file);
+    });
   }
 
   /** Nodes whose values flow into an expression. */
@@ -213,6 +254,9 @@ class FlowBuilder {
         this.addEdge(port.node, owner.nodeOf[symbol.of!]!, 'write', value, at.file, at.site, at.index);
       } else if (symbol.kind === 'handler' && symbol.fn !== undefined) {
         this.addEffects(port, owner, symbol.fn, at, value.symbol!, value);
+      } else {
+        const callable = this.helpers.callables.get(`${owner.id}:${value.symbol!}`);
+        if (callable) this.addHelperEffects(port, callable, at, value);
       }
       return;
     }
@@ -254,6 +298,12 @@ class FlowBuilder {
       found = true;
       this.addEdge(port.node, owner.nodeOf[emit.symbol]!, 'emit', emit, at.file, at.site, at.index);
     }
+    for (const inner of within) {
+      for (const called of facts.functions[inner]!.calls) {
+        const callable = this.helpers.callables.get(`${owner.id}:${called}`);
+        if (callable && this.addHelperEffects(port, callable, at, value)) found = true;
+      }
+    }
     if (found || named < 0) return;
     const symbol = facts.symbols[named]!;
     if (owner.nodeOf[named]! < 0) {
@@ -266,6 +316,18 @@ class FlowBuilder {
       });
     }
     this.addEdge(port.node, owner.nodeOf[named]!, 'listen', value, at.file, at.site, at.index);
+  }
+
+  /** What a function of a helper writes, in the state that it keeps for its caller. */
+  private addHelperEffects(
+    port: Port,
+    callable: Callable,
+    at: { file: number; site: number; index: number },
+    value: ExprFact,
+  ): boolean {
+    const targets = this.helpers.writtenBy(callable);
+    for (const node of targets) this.addEdge(port.node, node, 'write', value, at.file, at.site, at.index);
+    return targets.length > 0;
   }
 
   /** Content that is nothing but a slot of the owner is that slot, handed on. */
@@ -287,25 +349,4 @@ class FlowBuilder {
       }
     }
   }
-}
-
-/** A function, those written inside it, and the handlers that it calls, however far. */
-export function reachedFunctions(component: Component, start: number): Set<number> {
-  const { functions, symbols } = component.facts;
-  const found = new Set<number>();
-  const todo = [start];
-  while (todo.length) {
-    const fn = todo.pop()!;
-    if (fn < 0 || found.has(fn)) continue;
-    found.add(fn);
-    for (const symbol of functions[fn]!.calls) {
-      const next = symbols[symbol]!.fn;
-      if (next !== undefined) todo.push(next);
-    }
-    for (let inner = fn + 1; inner < functions.length; inner++) {
-      if (functions[inner]!.start >= functions[fn]!.end) break;
-      if (functions[inner]!.end <= functions[fn]!.end) todo.push(inner);
-    }
-  }
-  return found;
 }

@@ -131,6 +131,8 @@ export interface ComponentFacts extends Span {
   provides: ProvideFact[];
   consumes: ConsumeFact[];
   render: RenderFact[];
+  /** helper: what it gives back. */
+  result?: ExprFact;
   /** Functions and components of modules that it calls by name, hooks among them. */
   calls: PlainCallFact[];
   /** Name of the class that it extends, where that is no class of the framework. */
@@ -139,6 +141,8 @@ export interface ComponentFacts extends Span {
 
 export interface PlainCallFact extends Span {
   name: string;
+  /** What it is given, where it is called as a hook. */
+  args?: ExprFact[];
   where: Where;
   fn: number;
 }
@@ -210,6 +214,10 @@ export interface ExprFact extends Span {
   open?: boolean;
   /** content: the outermost render nodes. */
   content?: number[];
+  /** array: its elements, where they matter. */
+  elements?: ExprFact[];
+  /** What a helper gave back, or a part of it: the call, by its index, and the way to the part. */
+  from?: { call: number; path: string[] };
   /** A component handed over as a value, by its name in the file. */
   component?: string;
 }

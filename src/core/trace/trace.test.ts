@@ -143,6 +143,75 @@ function Button({ onHold }) { return <button onClick={onHold} />; }`,
   });
 });
 
+describe('hooks of the project', () => {
+  const HOOK = `import { createContext, useContext, useState } from 'react';
+const Fleet = createContext(null);
+function useFleet() { const fleet = useContext(Fleet); if (!fleet) throw new Error('none'); return fleet; }
+function useHolds(first) {
+  const [held, setHeld] = useState(first);
+  const count = held.length;
+  const hold = (id) => setHeld([...held, id]);
+  return { held, hold, count };
+}
+function useOpen() { const [open, setOpen] = useState(false); return [open, setOpen]; }
+function useBoth(first) { const holds = useHolds(first); return holds; }
+`;
+  test("their state is the caller's, their functions write it", () => {
+    const trace = traced(
+      `${HOOK}export function App({ start }) { const { held, hold } = useHolds(start); return <><Button onHold={hold} /><Log held={held} /></>; }
+function Button({ onHold }) { return <button onClick={() => onHold(1)} />; }
+function Log({ held }) { return <b>{held.length}</b>; }`,
+      'Log:prop:held',
+    );
+    expect(edges(trace)).toEqual([
+      'App:prop:start write App:state:held',
+      'App:state:held pass Log:prop:held',
+      'Button:event:onHold write App:state:held',
+    ]);
+  });
+
+  test('renamed, in lists, through another hook, called in a wrapper', () => {
+    const trace = traced(
+      `${HOOK}export function App() {
+  const [shown, show] = useOpen();
+  const { held: kept, count } = useBoth([]);
+  return <><Button onHold={() => show(true)} /><Log held={kept} n={count} open={shown} /></>;
+}
+function Button({ onHold }) { return <button onClick={() => onHold(1)} />; }
+function Log({ held, n, open }) { return <b>{held.length}{n}{open}</b>; }`,
+      'Log:prop:open',
+    );
+    expect(edges(trace)).toEqual(
+      ['App:state:open rename Log:prop:open', 'Button:event:onHold write App:state:open'].map((one) =>
+        one.replace(' rename ', ' pass '),
+      ),
+    );
+  });
+
+  test('a context that a hook consumes is consumed by the caller', () => {
+    const trace = traced(
+      `${HOOK}export function App() { const value = read(); return <Fleet.Provider value={value}><Reader /></Fleet.Provider>; }
+function Reader() { const fleet = useFleet(); return <b>{fleet.size}</b>; }`,
+      'Reader:context:Fleet',
+    );
+    expect(edges(trace)).toEqual([
+      'App:context:Fleet consume Reader:context:Fleet',
+      'App:local:value provide App:context:Fleet',
+    ]);
+  });
+
+  test('each caller has its own', () => {
+    const trace = traced(
+      `${HOOK}export function App() { return <><One /><Two /></>; }
+function One() { const { held } = useHolds([]); return <Log held={held} />; }
+function Two() { const { held } = useHolds([]); return <b>{held}</b>; }
+function Log({ held }) { return <b>{held.length}</b>; }`,
+      'One:state:held',
+    );
+    expect(trace.hops.map((hop) => hop.ref)).toEqual(['One:state:held', 'One:local:count', 'Log:prop:held']);
+  });
+});
+
 describe('references', () => {
   test('an unknown one names the nearest', () => {
     const answer = auditSources({ 'App.tsx': LINE }).trace('Gauge:prop:unitt');

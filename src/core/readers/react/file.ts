@@ -186,7 +186,11 @@ function readUnits(
     else {
       readParameters(u, node, candidate.role);
       if (node.body.type === 'BlockStatement') u.statements(node.body.body, RENDER);
-      else place(u, use(u, u.expr(node.body, RENDER), RENDER, 'text').content, -1);
+      else {
+        const body = use(u, u.expr(node.body, RENDER), RENDER, 'text');
+        if (candidate.role === 'helper') component.result = body;
+        place(u, body.content, -1);
+      }
     }
     finish(u);
     facts.components.push(component);
@@ -196,7 +200,9 @@ function readUnits(
 function readParameters(u: Unit, node: t.Function, role: Candidate['role']): void {
   node.params.forEach((param, i) => {
     if (role === 'helper' || i > 0) {
+      const before = u.facts.symbols.length;
       declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, RENDER, { kind: 'param' });
+      for (const symbol of u.facts.symbols.slice(before)) symbol.index = i;
       return;
     }
     const bare = param.type === 'AssignmentPattern' ? param.left : param;

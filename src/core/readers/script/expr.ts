@@ -1,6 +1,6 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
-import type { ExprFact, FunctionFact, MemberFact } from '../../model/facts';
+import type { ExprFact, FunctionFact, MemberFact, PlainCallFact } from '../../model/facts';
 import { UNKNOWN, type TypeExpr } from '../../model/types';
 import { inferFunction } from './infer';
 import { declarePattern } from './patterns';
@@ -106,7 +106,10 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
           ? use(u, readExpr(u, part.type === 'SpreadElement' ? part.argument : part, ctx), ctx)
           : undefined,
       );
-      return { ...computed(node, ...parts), kind: 'array' };
+      const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
+      // What a helper gives back is taken apart by its caller.
+      if (u.facts.role === 'helper') array.elements = parts.map((part) => part ?? computed(node));
+      return array;
     }
     case 'SequenceExpression': {
       const parts = node.expressions.map((part) => use(u, readExpr(u, part, ctx), ctx));
@@ -281,15 +284,19 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     return { ...computed(node, callee, ...args), kind: 'call' };
   }
   const args = readArguments(u, node.arguments, ctx);
-  if (callee.component) {
-    u.facts.calls.push({ name: callee.component, where: ctx.where, fn: ctx.fn, ...spanOf(node) });
-  }
   noteMutation(u, calleeNode, callee, node, ctx);
-  return {
-    ...computed(node, callee, ...args),
-    kind: 'call',
-    ...(callee.component ? { component: callee.component } : {}),
-  };
+  const result: ExprFact = { ...computed(node, callee, ...args), kind: 'call' };
+  if (callee.component) {
+    const hook = /(^|\.)use[A-Z]/.test(callee.component);
+    const call: PlainCallFact = { name: callee.component, where: ctx.where, fn: ctx.fn, ...spanOf(node) };
+    if (hook) {
+      call.args = args;
+      result.from = { call: u.facts.calls.length, path: [] };
+    }
+    u.facts.calls.push(call);
+    result.component = callee.component;
+  }
+  return result;
 }
 
 /** Methods that change the list that they are called on. */

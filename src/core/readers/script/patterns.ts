@@ -15,10 +15,13 @@ export interface Meaning {
   type?: TypeExpr;
 }
 
-const derivedFrom = (source: ExprFact, at: t.Node): ExprFact => ({
+const derivedFrom = (source: ExprFact, at: t.Node, part?: string): ExprFact => ({
   kind: 'computed',
   uses: usesOf(source),
   ...spanOf(at),
+  ...(source.from && part !== undefined
+    ? { from: { call: source.from.call, path: [...source.from.path, part] } }
+    : {}),
 });
 
 /** Declares the names of a pattern; the value's identity is carried where the pattern keeps it. */
@@ -78,7 +81,10 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
             ? (type.of[i] ?? UNKNOWN)
             : { t: 'elem', of: type }
           : UNKNOWN;
-        declarePattern(u, element, derivedFrom(source, element), ctx, { kind: meaning.kind, type: part });
+        declarePattern(u, element, derivedFrom(source, element, String(i)), ctx, {
+          kind: meaning.kind,
+          type: part,
+        });
       });
       return;
     case 'ObjectPattern': {
@@ -97,7 +103,7 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
         const name = keyName(property);
         if (property.computed) u.expr(property.key, ctx);
         const part = name === undefined ? UNKNOWN : memberType(type, name);
-        let value = derivedFrom(source, property);
+        let value = derivedFrom(source, property, name);
         if (source.symbol !== undefined && (source.kind === 'identity' || source.kind === 'member')) {
           const path = [...(source.path ?? []), name ?? '[]'];
           noteRead(u, source.symbol, spanOf(property), { ...ctx, where: 'derivation' }, path);

@@ -41,6 +41,7 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
     case 'ReturnStatement': {
       if (!node.argument) return;
       const expr = use(u, u.expr(node.argument, ctx), ctx, ctx.fn === -1 ? 'text' : ctx.where);
+      if (ctx.fn === -1 && u.facts.role === 'helper') u.facts.result = expr;
       giveBack(u, expr.content, ctx);
       if (expr.kind === 'identity') {
         giveBack(u, u.facts.symbols[expr.symbol!]!.init?.content, ctx);
