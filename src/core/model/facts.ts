@@ -189,6 +189,8 @@ export interface SymbolFact extends Span {
   type?: TypeExpr;
   /** handler: index of its function. */
   fn?: number;
+  /** ref: it starts empty, to be filled by what it is attached to. */
+  empty?: boolean;
   /** The same at every render: memoised, or kept outside. */
   stable?: boolean;
   /** loop, param: place in the parameter list. */
@@ -241,6 +243,8 @@ export interface FunctionFact extends Span {
 export interface ReadFact extends Span {
   symbol: number;
   path?: string[];
+  /** Read so that an absent value does no harm: `x?.y`. */
+  soft?: boolean;
   where: Where;
   fn: number;
 }

@@ -29,10 +29,13 @@ import { staleCopy } from './prop/stale-copy';
 import { typeClash } from './prop/type-clash';
 import { unknown } from './prop/unknown';
 import { unread } from './prop/unread';
+import { earlyRead, refUnread, unattached } from './ref/handle-use';
+import { notForwarded } from './ref/not-forwarded';
 import { doubleContent } from './slot/double-content';
 import { noOutlet } from './slot/no-outlet';
 import { slotRelayed } from './slot/relayed';
 import { unfilled } from './slot/unfilled';
+import { slotUnknown } from './slot/unknown';
 import { twin } from './state/twin';
 import { ruleContext, type Rule, type Settings } from './rule';
 import { silence } from './silence';
@@ -41,6 +44,7 @@ export const RULES: readonly Rule[] = [
   calledEarly,
   lowercase,
   brokenPath,
+  slotUnknown,
   missing,
   unknown,
   unknownEvent,
@@ -62,6 +66,10 @@ export const RULES: readonly Rule[] = [
   unfilled,
   doubleContent,
   slotRelayed,
+  notForwarded,
+  unattached,
+  refUnread,
+  earlyRead,
   noProvider,
   contextUnread,
   shadowed,

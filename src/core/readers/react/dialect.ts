@@ -58,7 +58,16 @@ export function reactDialect(names: ReactNames): Dialect {
         case 'createRef':
           if (pattern.type !== 'Identifier') return false;
           if (call.arguments[0]) use(u, u.expr(call.arguments[0], ctx), ctx);
-          addSymbol(u, { name: pattern.name, kind: 'ref', ...spanOf(pattern) }, pattern.binding);
+          addSymbol(
+            u,
+            {
+              name: pattern.name,
+              kind: 'ref',
+              ...spanOf(pattern),
+              ...(call.arguments[0]?.type === 'NullLiteral' ? { empty: true } : {}),
+            },
+            pattern.binding,
+          );
           return true;
         case 'useContext':
         case 'use':

@@ -206,6 +206,7 @@ function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpressi
     if (read && read.symbol === object.symbol && read.start === object.start) {
       read.path = [...(read.path ?? []), name];
       read.end = node.end!;
+      if (node.type === 'OptionalMemberExpression') read.soft = true;
     }
     return { ...object, path: [...object.path!, name], ...spanOf(node) };
   }

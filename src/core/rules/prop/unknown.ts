@@ -1,18 +1,19 @@
 import { isCallbackName, nearest } from '../../model/names';
 import type { AttributeFact } from '../../model/facts';
 import type { Component, Site } from '../../model/project';
-import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
+import { attributeKey, attributePlace, namePlace, step, type Report, type Rule } from '../rule';
 import { isAlwaysKnown, isClosed } from '../../link/use-of-ports';
 
 export const unknown: Rule = {
   name: 'prop/unknown',
   level: 'error',
   summary: 'A call site writes a name that the child does not take.',
-  check({ project, report }) {
+  check({ project, report, claimed }) {
     for (const site of project.sites) {
       const owner = project.components[site.owner]!;
       const target = project.components[site.target]!;
       for (const attribute of unknownAttributes(site, target)) {
+        if (claimed(attributeKey(site, attribute.name))) continue;
         if (!isEventAttribute(target, attribute))
           report(unknownReport(owner, target, site, attribute, 'prop'));
       }
@@ -48,7 +49,7 @@ export function unknownReport(
   target: Component,
   site: Site,
   attribute: AttributeFact,
-  channel: 'prop' | 'event',
+  channel: 'prop' | 'event' | 'slot',
 ): Report {
   const near = meant(site, target, attribute);
   const place = attributePlace(site, attribute);

@@ -1,6 +1,17 @@
 import { describe } from 'vitest';
 import { cases } from '../testing';
 
+describe('slot/unknown', () => {
+  cases(/unknown$/, [
+    [
+      'content for a name that the child lacks, in place of prop/unknown',
+      `function Card({ fare }: { fare: number }) { return <b>{fare}</b>; }
+export function App() { return <Card fare={1} head={<i />} />; }`,
+      ['error slot/unknown App.tsx:2 head'],
+    ],
+  ]);
+});
+
 describe('slots', () => {
   cases(/^slot\//, [
     [

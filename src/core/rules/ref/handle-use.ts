@@ -1,0 +1,88 @@
+import { placeOf, step, type Rule } from '../rule';
+import { handlesOf } from './handles';
+
+export const unattached: Rule = {
+  name: 'ref/unattached',
+  level: 'warning',
+  summary: 'A handle is declared for an element or component and never attached.',
+  check({ project, report }) {
+    for (const component of project.components) {
+      if (component.facts.role !== 'component') continue;
+      for (const { symbol, attached, given, reads } of handlesOf(component)) {
+        const fact = component.facts.symbols[symbol]!;
+        const [read] = reads;
+        // Only what is used as a handle was meant as one.
+        if (attached || given || !fact.empty || !read || !reads.some((one) => one.path!.length > 1)) continue;
+        const place = placeOf(component.file, fact);
+        report({
+          component,
+          port: { channel: 'ref', name: fact.name },
+          place,
+          message: `${component.name} reads the handle "${fact.name}", which is never attached to anything.`,
+          trail: [
+            step(component, place, fact.name, 'is declared and never attached', 'drop'),
+            step(component, placeOf(component.file, read), fact.name, 'is read', 'wait'),
+          ],
+        });
+      }
+    }
+  },
+};
+
+export const refUnread: Rule = {
+  name: 'ref/unread',
+  level: 'note',
+  summary: 'A handle is attached and never read.',
+  check({ project, report }) {
+    for (const component of project.components) {
+      if (component.facts.role !== 'component') continue;
+      for (const { symbol, attached, given, reads } of handlesOf(component)) {
+        if (!attached || given || reads.length) continue;
+        const fact = component.facts.symbols[symbol]!;
+        const place = placeOf(component.file, fact);
+        report({
+          component,
+          port: { channel: 'ref', name: fact.name },
+          place,
+          message: `${component.name} attaches the handle "${fact.name}" and never reads it.`,
+          trail: [step(component, place, fact.name, 'is attached and never read', 'drop')],
+        });
+      }
+    }
+  },
+};
+
+export const earlyRead: Rule = {
+  name: 'ref/early-read',
+  level: 'error',
+  summary: 'An attached handle is read unguarded while rendering.',
+  check({ project, report }) {
+    for (const component of project.components) {
+      if (component.facts.role !== 'component') continue;
+      for (const { symbol, attached, reads } of handlesOf(component)) {
+        const fact = component.facts.symbols[symbol]!;
+        if (!attached || !fact.empty || reads.some((read) => read.where === 'condition')) continue;
+        const early = reads.find(
+          (read) =>
+            read.fn === -1 &&
+            !read.soft &&
+            read.path!.length > 1 &&
+            read.path![0] === 'current' &&
+            read.where !== 'effect',
+        );
+        if (!early) continue;
+        const place = placeOf(component.file, early);
+        report({
+          component,
+          port: { channel: 'ref', name: fact.name },
+          place,
+          message: `${component.name} reads "${fact.name}" while rendering, before it is attached. Read it in an effect or a handler.`,
+          trail: [
+            step(component, placeOf(component.file, fact), fact.name, 'starts empty', 'start'),
+            step(component, place, fact.name, 'is read while rendering', 'wait'),
+          ],
+        });
+      }
+    }
+  },
+};

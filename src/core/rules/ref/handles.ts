@@ -1,0 +1,34 @@
+/** What a component does with the handles that it declares. */
+import type { ReadFact } from '../../model/facts';
+import type { Component } from '../../model/project';
+
+export interface Handle {
+  symbol: number;
+  /** Put on an element or component. */
+  attached: boolean;
+  /** Given to code that may attach or read it. */
+  given: boolean;
+  reads: ReadFact[];
+}
+
+/** The handles of a component, boxes for other things included. */
+export function handlesOf(component: Component): Handle[] {
+  const { facts } = component;
+  return facts.symbols.flatMap((symbol, index) => {
+    if (symbol.kind !== 'ref') return [];
+    let attached = false;
+    let given = component.passes.some((pass) => pass.symbol === index);
+    for (const node of facts.render) {
+      for (const attribute of node.attributes) {
+        const { value, mode } = attribute;
+        if (mode === 'ref' && (value.symbol === index || value.uses?.includes(index))) attached = true;
+        else if (value.uses?.includes(index)) given = true;
+      }
+    }
+    const own = facts.reads.filter((read) => read.symbol === index);
+    // A read without `.current` hands the box itself to somebody; on the tag it is the attachment.
+    if (own.some((read) => !read.path && read.where !== 'attribute')) given = true;
+    if (facts.writes.some((write) => write.symbol === index)) given = true;
+    return [{ symbol: index, attached, given, reads: own.filter((read) => read.path) }];
+  });
+}

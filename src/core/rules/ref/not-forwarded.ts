@@ -1,0 +1,40 @@
+import type { Package } from '../../model/project';
+import { attributePlace, namePlace, step, type Rule } from '../rule';
+
+export const notForwarded: Rule = {
+  name: 'ref/not-forwarded',
+  level: 'error',
+  summary: 'A ref is put on a component that takes none.',
+  check({ project, report }) {
+    for (const site of project.sites) {
+      const attribute = site.fact.attributes.find((one) => one.mode === 'ref');
+      const target = project.components[site.target]!;
+      if (!attribute || target.facts.traits.refExposes !== 'nothing' || target.facts.wrapped) continue;
+      const version = majorOf(project.files[site.file]!.pkg);
+      if (version === undefined) continue;
+      // Since version 19 a ref is a prop like any other.
+      if (version >= 19 && (target.ports.has('ref') || target.open || target.unresolved)) continue;
+      const owner = project.components[site.owner]!;
+      const place = attributePlace(site, attribute);
+      report({
+        component: target,
+        port: { channel: 'ref', name: 'ref' },
+        site: site.id,
+        place,
+        message: `${owner.name} puts a ref on ${target.name}, which takes none; it stays empty.`,
+        trail: [
+          step(owner, place, 'ref', 'is put on the tag', 'start'),
+          step(target, namePlace(target), 'ref', 'is not taken', 'drop'),
+        ],
+      });
+    }
+  },
+};
+
+/** The major version of React that a package needs; undefined where it may be one of several. */
+function majorOf(pkg: Package | undefined): number | undefined {
+  const range = pkg?.needs.get('react');
+  if (!range || /[|*x<>]/.test(range)) return undefined;
+  const major = /\d+/.exec(range)?.[0];
+  return major === undefined ? undefined : Number(major);
+}
