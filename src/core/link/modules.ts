@@ -77,7 +77,11 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       dir,
       name: manifest.name,
       private: manifest.private,
-      entries: known.length || !manifest.entries.length ? known : undefined,
+      // An entry that was not understood offers nobody knows what.
+      entries:
+        (known.length || !manifest.entries.length) && !known.some((one) => files[one]!.problem)
+          ? known
+          : undefined,
       needs: new Map(manifest.needs),
     };
   });

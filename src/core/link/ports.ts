@@ -74,11 +74,15 @@ function declarePorts(
       typed: false,
       ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),
       ...(fact.default ? { default: fact.default } : {}),
+      ...(fact.defaultIn ? { defaultIn: fact.defaultIn } : {}),
       symbol,
       node: -1,
     });
   }
-  for (const port of ports.values()) if (port.default) port.required = false;
+  for (const port of ports.values()) {
+    if (facts.openDefaults) port.default ??= { kind: 'computed', start: facts.start, end: facts.start };
+    if (port.default) port.required = false;
+  }
   if (typed && component.unresolved) component.open = true;
   // Handed on whole: any name may have a use.
   if (

@@ -119,6 +119,8 @@ export interface ComponentFacts extends Span {
   wrapped: boolean;
   /** It is handed on as a value, so that it may get props that no call site writes. */
   injected: boolean;
+  /** Some of its defaults are not written here, so that any prop may have one. */
+  openDefaults?: boolean;
   /** A method of its own brings its state up to date when its props change. */
   renewsState?: boolean;
   /** It adds props to elements that it is given. */

@@ -1,8 +1,10 @@
 /** Class components: props and state through `this`, handlers as members. */
 import type * as t from '@babel/types';
+import type { ComponentFacts } from '../../model/facts';
 import { readFunction } from '../script/expr';
+import { infer, type InferContext } from '../script/infer';
 import { keyName } from '../script/type-expr';
-import { addSymbol, place, spanOf, typeOf, use, type Ctx, type Unit } from '../script/unit';
+import { addSymbol, inferContext, place, spanOf, use, type Ctx, type Unit } from '../script/unit';
 import { isFunction } from '../script/scope';
 import { readPropTypes } from './prop-types';
 import { stateSymbol } from './dialect';
@@ -23,7 +25,7 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx): void {
     if (name === undefined) continue;
     if (member.static) {
       if (name === 'defaultProps' && member.type === 'ClassProperty' && member.value)
-        readDefaults(u, member.value);
+        readDefaults(u.facts, member.value, inferContext(u));
       if (name === 'propTypes' && member.type === 'ClassProperty' && member.value) {
         readPropTypes(u.facts, member.value);
       }
@@ -90,20 +92,25 @@ function readState(u: Unit, value: t.Node | null | undefined, ctx: Ctx): void {
 }
 
 /** Default values that are declared beside the component. */
-export function readDefaults(u: Unit, value: t.Node): void {
+export function readDefaults(facts: ComponentFacts, value: t.Node, types: InferContext): void {
   if (value.type === 'TSAsExpression' || value.type === 'TSSatisfiesExpression') value = value.expression;
-  if (value.type !== 'ObjectExpression') return;
+  if (value.type !== 'ObjectExpression') {
+    facts.openDefaults = true;
+    return;
+  }
   for (const property of value.properties) {
-    if (property.type === 'SpreadElement') continue;
-    const name = keyName(property);
-    if (name === undefined) continue;
-    let port = u.facts.ports.find((one) => one.name === name);
+    const name = property.type === 'SpreadElement' ? undefined : keyName(property);
+    if (name === undefined || property.type === 'SpreadElement') {
+      facts.openDefaults = true;
+      continue;
+    }
+    let port = facts.ports.find((one) => one.name === name);
     if (!port) {
       port = { name, channel: 'prop', declared: 'default', ...spanOf(property.key) };
-      u.facts.ports.push(port);
+      facts.ports.push(port);
     }
     const node = property.type === 'ObjectMethod' ? property : property.value;
     port.defaultIn = 'class';
-    port.default = { kind: 'computed', ...spanOf(node), type: typeOf(u, node) };
+    port.default = { kind: 'computed', ...spanOf(node), type: infer(node, types) };
   }
 }

@@ -76,7 +76,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   const react = { dialect: reactDialect(names), markup: reactMarkup(names) };
   readUnits(facts, candidates, react, file);
   readModule(facts, program, react, file);
-  readStatics(facts, program);
+  readStatics(facts, program, moduleTypes(file));
   facts.mentions = readMentions(scopes, names);
   facts.elementReads = [...scopes.elementReads];
   facts.mounts = mountsRoots(facts, text);
@@ -104,17 +104,20 @@ function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): M
   return found;
 }
 
+/** Types of expressions at module level. */
+const moduleTypes = (file: FileContext): InferContext => ({
+  named: file.named,
+  lookup: (id) =>
+    id.binding && id.binding.scope.parent === undefined ? { t: 'value', name: id.binding.name } : UNKNOWN,
+});
+
 function readValues(
   scopes: Scopes,
   candidates: Map<NamedNode, Candidate>,
   names: ReactNames,
   file: FileContext,
 ) {
-  const ctx: InferContext = {
-    named: file.named,
-    lookup: (id) =>
-      id.binding && id.binding.scope.parent === undefined ? { t: 'value', name: id.binding.name } : UNKNOWN,
-  };
+  const ctx = moduleTypes(file);
   const values: ValueFact[] = [];
   let component = 0;
   for (const one of scopes.named) {
@@ -267,16 +270,27 @@ function readModule(facts: FileFacts, program: t.Program, react: ReactFile, file
   if (component.render.length) facts.components.push(component);
 }
 
+/** The object that a constant of the module holds, or the expression itself. */
+function constantOf(node: t.Node): t.Node {
+  const bare = unwrap(node);
+  const binding = bare.type === 'Identifier' ? bare.binding : undefined;
+  const init =
+    binding?.kind === 'const' && binding.node.type === 'VariableDeclarator' ? binding.node.init : undefined;
+  const object = init && unwrap(init);
+  return object?.type === 'ObjectExpression' ? object : bare;
+}
+
 /** Members and defaults that are assigned to a component after it is made. */
-function readStatics(facts: FileFacts, program: t.Program): void {
-  for (const { owner, member, value } of staticMembers(program)) {
+function readStatics(facts: FileFacts, program: t.Program, types: InferContext): void {
+  for (const { owner, member, value: written } of staticMembers(program)) {
+    const value = constantOf(written);
     const known = facts.values.find((one) => one.name === owner);
     if (!known) continue;
     const component = known.component === undefined ? undefined : facts.components[known.component];
-    if (member === 'defaultProps' && component) readDefaults({ facts: component } as Unit, value);
+    if (member === 'defaultProps' && component) readDefaults(component, value, types);
     else if (member === 'propTypes' && component) readPropTypes(component, value);
     else {
-      const target = memberName(value);
+      const target = memberName(written);
       if (target) known.members = { ...known.members, [member]: target };
     }
   }

@@ -166,6 +166,41 @@ export function FareCard({ fare, onPay, onHelp }) {
   });
 });
 
+test('defaults beside the component, in any order with constants', () => {
+  const one = component(`const propTypes = { fare: PropTypes.number };
+const fallback = 3;
+function FareCard({ fare, seat }) { return <b>{fare}{seat}</b>; }
+FareCard.propTypes = propTypes;
+FareCard.defaultProps = { fare: fallback, seat: 'a' };
+export default FareCard;`);
+  expect(one.ports.map((port) => [port.name, port.default?.type])).toEqual([
+    ['fare', { t: 'value', name: 'fallback' }],
+    ['seat', { t: 'lit', v: 'a' }],
+  ]);
+});
+
+test('exports of every spelling', () => {
+  const { exports } = facts(
+    `export Gauge from './Gauge';
+export { Dial as Meter } from './Dial';
+export * as Kit from './kit';
+export * from './more';
+export const a = 1, [b, { c }] = x;
+export default a;`,
+    'index.js',
+  );
+  expect(exports.map((one) => [one.name, one.source ?? one.local])).toEqual([
+    ['Gauge', 'default'],
+    ['Meter', 'Dial'],
+    ['Kit', '*'],
+    ['*', undefined],
+    ['a', 'a'],
+    ['b', 'b'],
+    ['c', 'c'],
+    ['default', 'a'],
+  ]);
+});
+
 describe('input that cannot be read', () => {
   test.each([
     ['broken syntax', `export function A( { return <b>; }`, 1],

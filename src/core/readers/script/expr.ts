@@ -510,6 +510,10 @@ function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.N
     return;
   }
   if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression') {
+    // What a rest object holds is the component's own copy.
+    const base = unwrap(bare.object);
+    const owner = base.type === 'Identifier' ? symbolOf(u, base) : undefined;
+    if (owner !== undefined && u.facts.symbols[owner]!.kind === 'rest') return;
     const before = u.facts.reads.length;
     const object = readExpr(u, bare, ctx);
     u.facts.reads.length = before;

@@ -46,7 +46,10 @@ export function readExports(program: t.Program): ExportFact[] {
     } else if (node.type === 'ExportNamedDeclaration') {
       const from = node.source?.value;
       for (const specifier of node.specifiers) {
-        if (specifier.type === 'ExportNamespaceSpecifier') {
+        if (specifier.type === 'ExportDefaultSpecifier') {
+          // `export Gauge from './Gauge'`, a proposal that older code uses.
+          found.push({ name: specifier.exported.name, from: from!, source: 'default', ...spanOf(specifier) });
+        } else if (specifier.type === 'ExportNamespaceSpecifier') {
           found.push({ name: specifier.exported.name, from: from!, source: '*', ...spanOf(specifier) });
         } else if (specifier.type === 'ExportSpecifier') {
           const local = nameOf(specifier.local as t.Identifier | t.StringLiteral);

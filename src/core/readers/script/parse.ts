@@ -23,7 +23,7 @@ export type Parsed = { program: t.Program; comments: t.Comment[] } | { problem: 
 
 function plugins(path: string, flow: boolean): ParserPlugin[] {
   const typed = /\.[cm]?tsx?$/.test(path);
-  const list: ParserPlugin[] = ['decorators-legacy', 'explicitResourceManagement'];
+  const list: ParserPlugin[] = ['decorators-legacy', 'explicitResourceManagement', 'exportDefaultFrom'];
   if (typed) list.push('typescript');
   else if (flow) list.push(['flow', { all: true }]);
   if (!/\.[cm]?ts$/.test(path)) list.push('jsx');

@@ -76,6 +76,16 @@ export function App() { return ${use}; }`;
       ['warning event/unguarded-call App.jsx:1 onOpen()'],
     ],
     [
+      'untyped, with defaults that are not all written here',
+      {
+        'App.jsx': `import { base } from 'elsewhere';
+function Gate({ onOpen }) { return <b onClick={() => onOpen()} />; }
+Gate.defaultProps = { ...base };
+export function App() { return <Gate />; }`,
+      },
+      [],
+    ],
+    [
       'untyped, every call site passes it',
       { 'App.jsx': app('{ onOpen }', 'return <b onClick={() => onOpen()} />;', '<Gate onOpen={x} />') },
       [],

@@ -176,6 +176,12 @@ export function App() { return <><A a={1} _b={2} /><B a={1} /></>; }`,
       [],
     ],
     [
+      'taken out of a rest, so that it is not handed on',
+      `function A({ tone, ...rest }: { tone?: string; n: number }) { return <b {...rest} />; }
+export function App() { return <A tone="x" n={1} />; }`,
+      [],
+    ],
+    [
       'read by the owner from the element',
       `import { Children } from 'react';
 const Step = (_props: { label: string }) => null;

@@ -1,3 +1,4 @@
+import type { Component } from '../../model/project';
 import { namePlace, portKey, step, type Rule } from '../rule';
 import { isUsed, useOf } from '../../link/use-of-ports';
 
@@ -10,6 +11,7 @@ export const unread: Rule = {
       if (component.facts.role !== 'component' || component.facts.openProps) continue;
       for (const port of component.ports.values()) {
         if (port.channel !== 'prop' || !port.declared || port.name.startsWith('_')) continue;
+        if (isTakenOut(component, port.name)) continue;
         if (port.name === 'key' || port.name === 'ref' || claimed(portKey(port))) continue;
         if (port.inherited || project.elementReads.has(port.name) || isUsed(useOf(component, port))) continue;
         const givers = component.calledAt.length;
@@ -27,3 +29,8 @@ export const unread: Rule = {
     }
   },
 };
+
+/** Taken out of a rest that is handed on: leaving it out is its use. */
+const isTakenOut = (component: Component, name: string): boolean =>
+  component.spreads.some((one) => one.except.includes(name)) &&
+  component.facts.symbols.some((one) => one.kind === 'prop' && one.port === name);

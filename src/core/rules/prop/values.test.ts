@@ -68,6 +68,11 @@ ${APP('<Card n={1} box={x()} history={x()} list={[]} />')}`,
       [],
     ],
     [
+      'a rest is a copy',
+      `function Card({ n, ...rest }: { n: number; tone?: string }) { rest.tone = 'x'; return <b {...rest}>{n}</b>; }\n${APP('<Card n={1} tone="y" />')}`,
+      [],
+    ],
+    [
       'the owner is told',
       `function Card({ list, onListChange }: { list: number[]; onListChange: (list: number[]) => void }) {
   return <b onClick={() => { list.push(3); onListChange(list); }}>{list.length}</b>; }\n${APP('<Card list={x()} onListChange={y} />')}`,
