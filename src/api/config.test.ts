@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import { parseConfig } from './config';
+import { readFileSync } from 'node:fs';
+import { configJsonSchema, parseConfig } from './config';
 
 const check = (json: unknown) => parseConfig(json, 'zinc-rope.config.json', ['prop/drilled']);
 
@@ -20,4 +21,9 @@ test('a good one is taken', () => {
     drillDepth: 3,
     rules: { 'prop/drilled': 'note' },
   });
+});
+
+test('the published schema is the one that checks', () => {
+  const published = new URL('../../docs/zinc-rope.config.schema.json', import.meta.url);
+  expect(JSON.parse(readFileSync(published, 'utf8'))).toEqual(configJsonSchema());
 });

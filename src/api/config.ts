@@ -37,3 +37,6 @@ export function parseConfig(json: unknown, source: string, ruleNames: readonly s
   }
   return parsed.data;
 }
+
+/** The published JSON Schema of the settings file. */
+export const configJsonSchema = (): object => z.toJSONSchema(configSchema, { target: 'draft-2020-12' });

@@ -33,8 +33,12 @@ export function App() {
         />
         <DispatchBoard departures={departures} holds={holds} onHold={holdCabin} />
         {logOpen && <HoldLog holds={holds} />}
-        <CrewPanel crew={crew} station={shift.station} />
-        <NoticeCard text="Upper station closes at dusk." />
+        <ShiftContext.Provider value={{ ...shift, station: 'upper' }}>
+          <CrewPanel crew={crew} station={shift.station} />
+        </ShiftContext.Provider>
+        <NoticeCard text="Upper station closes at dusk.">
+          <a href="/timetable">Timetable</a>
+        </NoticeCard>
       </Layout>
     </ShiftContext.Provider>
   );

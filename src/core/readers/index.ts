@@ -22,10 +22,10 @@ export function readFile(path: string, text: string): FileFacts {
   try {
     return readReactFile(path, clean);
   } catch (error) {
-    const message = error instanceof Error ? error.message : String(error);
-    return {
-      ...emptyFile(path),
-      problem: { message: `the file could not be read: ${message}`, line: 1, column: 1 },
-    };
+    const message =
+      error instanceof RangeError
+        ? 'the code is nested too deeply'
+        : `the file could not be read: ${error instanceof Error ? error.message : String(error)}`;
+    return { ...emptyFile(path), problem: { message, line: 1, column: 1 } };
   }
 }

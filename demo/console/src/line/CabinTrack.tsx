@@ -8,6 +8,7 @@ interface CabinTrackProps {
 }
 
 export function CabinTrack({ cabins, length }: CabinTrackProps) {
+  cabins.sort((a, b) => a.position - b.position);
   const running = cabins.filter((cabin) => !cabin.held);
   return (
     <div className="track">

@@ -1,4 +1,5 @@
 import type { Cabin, Pylon, WindUnit } from '../model';
+import { Panel } from '../shared/Panel';
 import { CabinTrack } from './CabinTrack';
 import { PylonList } from './PylonList';
 import { UnitSwitch } from './UnitSwitch';
@@ -13,10 +14,10 @@ interface LinePanelProps {
 
 export function LinePanel({ cabins, pylons, windUnit, stormLimit, onUnitChange }: LinePanelProps) {
   return (
-    <section>
+    <Panel title="Line" tone="plain">
       <UnitSwitch value={windUnit} onChange={onUnitChange} />
       <PylonList pylons={pylons} unit={windUnit} limit={stormLimit} />
       <CabinTrack cabins={cabins} length="940" />
-    </section>
+    </Panel>
   );
 }

@@ -1,5 +1,6 @@
 import type { WindUnit } from '../model';
 import { Meter } from '../shared/Meter';
+import { StormLamp } from './StormLamp';
 
 interface WindGaugeProps {
   wind: number;
@@ -14,6 +15,7 @@ export function WindGauge({ wind, unit, limit }: WindGaugeProps) {
   return (
     <figure className={shown > limit ? 'storm' : 'calm'}>
       <Meter value={shown} max={limit} />
+      {shown > limit * 2 && <StormLamp wind={wind} />}
       <figcaption>
         {shown.toFixed(1)} {unit}
       </figcaption>

@@ -1,0 +1,90 @@
+/** Whatever is done to a source, reading and auditing it returns. */
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { auditSources } from '../audit';
+
+const DEMO = join(import.meta.dirname, '../../../demo/console/src');
+
+function texts(dir: string): string[] {
+  return readdirSync(dir).flatMap((name) => {
+    const path = join(dir, name);
+    return statSync(path).isDirectory() ? texts(path) : [readFileSync(path, 'utf8')];
+  });
+}
+
+const SOURCES = texts(DEMO);
+const PIECES = [
+  '{',
+  '}',
+  '(',
+  ')',
+  '<',
+  '>',
+  '/',
+  '...',
+  '=>',
+  ';',
+  "'",
+  '`',
+  '${',
+  '&&',
+  'props',
+  'useState()',
+  '<A/>',
+  'null',
+  '\u00e9',
+  '\r\n',
+];
+
+const scrambled = fc
+  .tuple(
+    fc.constantFrom(...SOURCES),
+    fc.array(fc.tuple(fc.nat(4000), fc.nat(30), fc.constantFrom(...PIECES, '')), { maxLength: 6 }),
+  )
+  .map(([text, cuts]) =>
+    cuts.reduce((now, [at, length, piece]) => {
+      const from = Math.min(at, now.length);
+      return now.slice(0, from) + piece + now.slice(from + length);
+    }, text),
+  );
+
+test('an audit of scrambled sources always returns, and says what it did not understand', () => {
+  fc.assert(
+    fc.property(fc.array(scrambled, { minLength: 1, maxLength: 3 }), (list) => {
+      const sources = Object.fromEntries(list.map((text, i) => [`${'abc'[i]}.tsx`, text]));
+      const { result } = auditSources(sources);
+      expect(result.project.files).toHaveLength(list.length);
+      for (const finding of result.findings) {
+        expect(finding.place.end).toBeGreaterThanOrEqual(finding.place.start);
+        expect(finding.trail.length).toBeGreaterThan(0);
+      }
+      for (const problem of result.problems) expect(problem.message).not.toMatch(/could not be read/);
+    }),
+    { numRuns: 300, seed: 11 },
+  );
+});
+
+test.each([
+  ['deep nesting', `export const A = () => ${'<a>'.repeat(400)}${'</a>'.repeat(400)};`],
+  ['deep expressions', `export const A = () => <a>{${'('.repeat(400)}1${')'.repeat(400)}}</a>;`],
+  ['a long chain', `export const A = (p) => <a>{p${'.x'.repeat(400)}}</a>;`],
+  [
+    'many components',
+    Array.from(
+      { length: 3000 },
+      (_, i) => `export function C${i}({ a }) { return <C${i + 1} a={a} />; }`,
+    ).join('\n'),
+  ],
+])('%s', (_what, text) => {
+  expect(auditSources({ 'a.jsx': text }).result.problems).toEqual([]);
+});
+
+test('files that import each other in a circle', () => {
+  const { result } = auditSources({
+    'a.tsx': `export * from './b'; import { B } from './b'; export function A() { return <B />; }`,
+    'b.tsx': `export * from './a'; import { A, Nobody } from './a'; export function B() { return <><A /><Nobody /></>; }`,
+  });
+  expect(result.findings.map((finding) => finding.rule)).toEqual(['component/unresolved']);
+});
