@@ -57,9 +57,7 @@ test('the keyboard moves through findings, rows, lanes and hops', async ({ page 
   await list.focus();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');
-  await expect(list.getByRole('option', { selected: true })).toContainText(
-    'DepartureCard declares "onRelease"',
-  );
+  await expect(list.getByRole('option', { selected: true })).toContainText('App nests content in NoticeCard');
   await page.goto(`${project()}/rigging`);
   await page.getByRole('treeitem', { name: 'App', exact: true }).focus();
   await page.keyboard.press('ArrowDown');
@@ -72,12 +70,25 @@ test('the keyboard moves through findings, rows, lanes and hops', async ({ page 
   await expect(page).not.toHaveURL(/row=0(&|$)/);
 });
 
+test('see where a context is provided, who reads it, and who waits for one', async ({ page }) => {
+  await page.goto(`${project()}/rigging?channel=context`);
+  const strands = page.getByRole('toolbar', { name: 'Strands' });
+  await strands.getByRole('button', { name: 'UnitContext' }).click();
+  await expect(
+    page.getByRole('button', { name: 'StormLamp: UnitContext waits, never gets it' }),
+  ).toBeVisible();
+  const panel = page.getByRole('complementary', { name: 'Strand' });
+  await expect(panel).toContainText('StormLamp consumes UnitContext, and no provider of it is above');
+  await strands.getByRole('button', { name: 'ShiftContext' }).first().click();
+  await expect(page.getByRole('button', { name: 'ShiftBadge: ShiftContext reads it' })).toBeVisible();
+});
+
 test('folding a row keeps what passes through it', async ({ page }) => {
   await page.goto(`${project()}/rigging`);
-  await expect(page.getByText('27 rows')).toBeVisible();
+  await expect(page.getByText('32 rows')).toBeVisible();
   await page.locator('#row-6').getByRole('button', { name: 'Fold' }).click();
-  await expect(page.getByText('20 of 27 rows')).toBeVisible();
-  await expect(page.locator('#row-6')).toContainText('7 folded');
+  await expect(page.getByText('23 of 32 rows')).toBeVisible();
+  await expect(page.locator('#row-6')).toContainText('9 folded');
 });
 
 test('search finds components and ports', async ({ page }) => {

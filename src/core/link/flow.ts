@@ -128,6 +128,7 @@ class FlowBuilder {
         channel: 'context',
         name: provide.key,
         symbol: -1,
+        provides: true,
         place: { file, start: provide.keyStart, end: provide.keyEnd },
       });
       let list = this.provided.get(context);

@@ -115,6 +115,8 @@ export interface FlowNode {
   name: string;
   /** Symbol in the component's facts, or -1. */
   symbol: number;
+  /** context: the key is provided here, not consumed. */
+  provides?: boolean;
   port?: Port;
   place: Place;
 }

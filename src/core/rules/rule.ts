@@ -72,7 +72,7 @@ export function ruleContext(
         subject,
         component: componentRef(project, component),
         trail,
-        nodes: nodes ?? nodeOf(component, port),
+        nodes: nodes ?? nodesOf(project, component, port),
         site: site ?? -1,
         ...(suggestion === undefined ? {} : { suggestion }),
         ...(edit ? { edit } : {}),
@@ -82,9 +82,14 @@ export function ruleContext(
   };
 }
 
-function nodeOf(component: Component, { channel, name }: Report['port']): number[] {
+/** The nodes of the flow graph that a subject names. */
+function nodesOf(project: Linked, component: Component, { channel, name }: Report['port']): number[] {
   const port = component.ports.get(name);
-  return port?.channel === channel ? [port.node] : [];
+  if (port?.channel === channel) return [port.node];
+  if (channel !== 'context' && channel !== 'state') return [];
+  return project.flow.nodes
+    .filter((node) => node.component === component.id && node.channel === channel && node.name === name)
+    .map((node) => node.id);
 }
 
 export const placeOf = (file: number, span: Span): Place => ({ file, start: span.start, end: span.end });

@@ -81,8 +81,9 @@ export function rigging(project: Linked, findings: Finding[], pins: string[] = [
     const lane = laneOf(project, tree.rows, byComponent, draft);
     if (lane.marks.length) lanes.push(index < pinned ? { ...lane, pinned: true } : lane);
   });
+  // The longest first: by hops, then by how far down the tree they reach.
   const reach = (lane: Lane) =>
-    (lane.marks.at(-1)?.row ?? 0) - (lane.marks[0]?.row ?? 0) + lane.marks.length / 100;
+    lane.marks.length * 1e6 + (lane.marks.at(-1)?.row ?? 0) - (lane.marks[0]?.row ?? 0);
   lanes.sort((a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || reach(b) - reach(a));
   return { ...tree, lanes };
 }

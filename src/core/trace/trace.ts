@@ -145,7 +145,7 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
     if (new Emissions(project).isRaised(node.port)) return 'pass';
     return isUsed(useOf(component, node.port)) ? 'wait' : 'drop';
   }
-  if (!fed) return 'start';
+  if (!fed) return node.channel === 'context' && !node.provides ? 'wait' : 'start';
   const events = flow.into[node.id]!.map((index) => flow.nodes[flow.edges[index]!.from]!).filter(
     (from) => from.channel === 'event',
   );

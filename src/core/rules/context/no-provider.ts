@@ -21,11 +21,6 @@ export const noProvider: Rule = {
       report({
         component: reader,
         port: { channel: 'context', name: key.name },
-        nodes: project.flow.nodes
-          .filter(
-            (node) => node.component === component && node.channel === 'context' && node.name === key.name,
-          )
-          .map((node) => node.id),
         place,
         level: some ? 'warning' : 'error',
         message: `${reader.name} consumes ${key.name}, and ${some ? 'on some paths ' : ''}no provider of it is above.${near ? ` ${near} is provided; is it meant?` : ''}`,

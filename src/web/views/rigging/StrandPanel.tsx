@@ -39,7 +39,7 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
         <h2 className="text-[16px] font-semibold break-all">{lane.title}</h2>
         <p className="flex flex-wrap gap-x-3 text-soft">
           <span>
-            {lane.channel} in {new Set(lane.marks.map((one) => view.rows[one.row]!.name)).size} components
+            {lane.channel} in {inWords(new Set(lane.marks.map((one) => view.rows[one.row]!.name)).size)}
           </span>
           {lane.refs[0] && (
             <Link
@@ -56,6 +56,8 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
     </aside>
   );
 }
+
+const inWords = (count: number): string => (count === 1 ? 'one component' : `${count} components`);
 
 function FindingsOf({ project, lane, withTrail }: { project: string; lane: LaneView; withTrail: boolean }) {
   const { data = [] } = api.useFindingsQuery(project, { skip: lane.findings.length === 0 });
