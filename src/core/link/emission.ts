@@ -47,6 +47,15 @@ export class Emissions {
   }
 }
 
+const known = new WeakMap<Linked, Emissions>();
+
+/** The emissions of a project, worked out once. */
+export function emissionsOf(project: Linked): Emissions {
+  let emissions = known.get(project);
+  if (!emissions) known.set(project, (emissions = new Emissions(project)));
+  return emissions;
+}
+
 export interface Stray {
   port: Port;
   /** The call site at which the event finds no listener. */

@@ -1,5 +1,5 @@
 /** The flow graph: how values move between the ports and values of components. */
-import type { AttributeFact, ExprFact, Span } from '../model/facts';
+import type { AttributeFact, ExprFact, RenderFact, Span } from '../model/facts';
 import type { Component, Flow, FlowNode, How, Port, Site } from '../model/project';
 import type { Linked } from '.';
 import { Helpers, KEPT, type Callable } from './helpers';
@@ -335,11 +335,27 @@ class FlowBuilder {
   private addContent(site: Site, owner: Component, target: Component): void {
     const slot = target.ports.get(target.facts.traits.contentPort);
     if (!slot) return;
-    owner.facts.render.forEach((node) => {
-      if (node.kind !== 'outlet' || node.parent !== site.node || node.slot !== undefined) return;
+    for (const node of this.outletsIn(owner).get(site.node) ?? []) {
       const from = owner.ports.get(node.outlet!);
-      if (from?.channel === 'slot') this.addEdge(from.node, slot.node, 'fill', node, site.file, site.id);
-    });
+      if (from?.channel === 'slot') {
+        this.addEdge(from.node, slot.node, 'fill', node, site.file, site.id);
+      }
+    }
+  }
+
+  private readonly outlets = new Map<number, Map<number, RenderFact[]>>();
+  /** Outlets nested in call sites, by the call site's node. */
+  private outletsIn(owner: Component): Map<number, RenderFact[]> {
+    let found = this.outlets.get(owner.id);
+    if (found) return found;
+    this.outlets.set(owner.id, (found = new Map()));
+    for (const node of owner.facts.render) {
+      if (node.kind !== 'outlet' || node.slot !== undefined) continue;
+      const list = found.get(node.parent);
+      if (list) list.push(node);
+      else found.set(node.parent, [node]);
+    }
+    return found;
   }
 
   addContexts(): void {

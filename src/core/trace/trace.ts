@@ -5,7 +5,7 @@ import type { FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
-import { Emissions, raises } from '../link/emission';
+import { emissionsOf, raises } from '../link/emission';
 import { reach } from '../link/reach';
 import { showType } from '../types/show';
 
@@ -142,7 +142,7 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   const feeds = flow.out[node.id]!.map((index) => flow.edges[index]!);
   if (node.channel === 'event' && node.port) {
     if (raises(component, node.port)) return 'emit';
-    if (new Emissions(project).isRaised(node.port)) return 'pass';
+    if (emissionsOf(project).isRaised(node.port)) return 'pass';
     return isUsed(useOf(component, node.port)) ? 'wait' : 'drop';
   }
   if (!fed) return node.channel === 'context' && !node.provides ? 'wait' : 'start';
@@ -150,7 +150,7 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
     (from) => from.channel === 'event',
   );
   if (events.length) {
-    const emissions = new Emissions(project);
+    const emissions = emissionsOf(project);
     return events.some((from) => from.port && emissions.isRaised(from.port)) ? 'listen' : 'wait';
   }
   if (node.channel === 'local' && feeds.length) return 'transform';

@@ -4,7 +4,7 @@ import type { Component, Port } from '../../model/project';
 import { isEventAttribute, unknownAttributes } from '../prop/unknown';
 import { attributeKey, attributePlace, portKey, step, tagPlace, type Rule, type RuleContext } from '../rule';
 import { isClosed, useOf } from '../../link/use-of-ports';
-import { Emissions, strayBelow, type Stray } from '../../link/emission';
+import { emissionsOf, strayBelow, type Stray } from '../../link/emission';
 
 export const brokenPath: Rule = {
   name: 'event/broken-path',
@@ -12,7 +12,7 @@ export const brokenPath: Rule = {
   summary: 'An event is raised below, and a component on its way up drops it.',
   check(audit) {
     const { project } = audit;
-    const emissions = new Emissions(project);
+    const emissions = emissionsOf(project);
     for (const component of project.components) {
       for (const port of component.ports.values()) {
         if (port.channel !== 'event' || !port.declared || !emissions.isDropped(port)) continue;

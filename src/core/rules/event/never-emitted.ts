@@ -1,12 +1,12 @@
 import { namePlace, portKey, step, type Rule } from '../rule';
-import { Emissions } from '../../link/emission';
+import { emissionsOf } from '../../link/emission';
 
 export const neverEmitted: Rule = {
   name: 'event/never-emitted',
   level: 'warning',
   summary: 'A declared event is never raised, called or passed on.',
   check({ project, report, claimed }) {
-    const emissions = new Emissions(project);
+    const emissions = emissionsOf(project);
     for (const component of project.components) {
       for (const port of component.ports.values()) {
         if (port.channel !== 'event' || !port.declared || port.name.startsWith('_')) continue;

@@ -1,14 +1,14 @@
 import { isMisspelled } from '../prop/unknown';
 import { placeOf, portKey, step, tagPlace, type Rule } from '../rule';
 import { hands, knownSites, useOf } from '../../link/use-of-ports';
-import { Emissions } from '../../link/emission';
+import { emissionsOf } from '../../link/emission';
 
 export const unheard: Rule = {
   name: 'event/unheard',
   level: 'warning',
   summary: 'A component raises an event, and none of its call sites listens.',
   check({ project, report, claimed }) {
-    const emissions = new Emissions(project);
+    const emissions = emissionsOf(project);
     for (const component of project.components) {
       const sites = knownSites(project, component);
       if (!sites) continue;

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { useNavigate, useParams } from 'react-router';
 import { currentSearch } from '../../address';
 import type { LaneView, RiggingView } from '../../../api/schemas';
-import { laneGap, placeLanes, ROW, shownRows, type ShownRow } from './layout';
+import { laneGap, lanesWidth, placeLanes, ROW, shownRows, type ShownRow } from './layout';
 import { LaneHeads } from './LaneHeads';
 import { Lanes } from './Lanes';
 import { TreeRow } from './TreeRow';
@@ -49,7 +49,10 @@ export function RiggingChart({
 
   const { rows, standsAt } = useMemo(() => shownRows(view.rows, folded), [view.rows, folded]);
   const gap = laneGap(width, lanes.length);
-  const placed = useMemo(() => placeLanes(lanes, standsAt, gap), [lanes, standsAt, gap]);
+  const placed = useMemo(
+    () => placeLanes(lanes, standsAt, gap, chosen?.id),
+    [lanes, standsAt, gap, chosen?.id],
+  );
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -59,7 +62,7 @@ export function RiggingChart({
   const items = virtual.getVirtualItems();
   const first = items[0]?.index ?? 0;
   const last = items.at(-1)?.index ?? 0;
-  const laneWidth = Math.max(width, 44 + lanes.length * gap);
+  const laneWidth = Math.max(width, lanesWidth(lanes.length, gap));
   const chosenRow = row === undefined ? undefined : standsAt[row];
 
   // A chosen strand that lies out of sight is brought into it.

@@ -62,9 +62,21 @@ export function filterLanes(view: RiggingView, filter: Filter): LaneView[] {
 
 /** Distance between lanes: as wide as the space allows, so that names fit beside the marks where they can. */
 export const laneGap = (width: number, lanes: number): number =>
-  Math.max(26, Math.min(92, Math.floor((width - 30) / Math.max(1, lanes))));
+  Math.max(26, Math.min(92, Math.floor((width - 30 - NAMED) / Math.max(1, lanes))));
 
-export function placeLanes(lanes: LaneView[], standsAt: number[], gap: number): ShownLane[] {
+/** Room right of the chosen lane, so that its names hide no other lane. */
+const NAMED = 84;
+
+/** Room for a number of lanes. */
+export const lanesWidth = (lanes: number, gap: number): number => 44 + lanes * gap + NAMED;
+
+export function placeLanes(
+  lanes: LaneView[],
+  standsAt: number[],
+  gap: number,
+  chosen: string | undefined,
+): ShownLane[] {
+  const widened = lanes.findIndex((lane) => lane.id === chosen);
   return lanes.map((lane, index) => {
     const at = new Map<number, LaneView['marks']>();
     for (const mark of lane.marks) {
@@ -78,7 +90,7 @@ export function placeLanes(lanes: LaneView[], standsAt: number[], gap: number): 
     const rows = [...at.keys()];
     return {
       ...lane,
-      x: 22 + index * gap,
+      x: 22 + index * gap + (widened >= 0 && index > widened ? Math.max(0, NAMED - gap) : 0),
       at,
       stretches: merged(stretches),
       first: Math.min(...rows),

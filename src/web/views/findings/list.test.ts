@@ -1,0 +1,42 @@
+import { expect, test } from 'vitest';
+import type { Finding } from '../../../api/schemas';
+import { grouped, matches, type FindingFilter } from './list';
+
+const finding = (rule: string, file: string, more: Partial<Finding> = {}): Finding => ({
+  rule,
+  level: 'error',
+  message: `about ${rule}`,
+  subject: 'Card:prop:fare',
+  component: 'Card',
+  place: { file, line: 1, column: 1, endLine: 1, endColumn: 2, code: '' },
+  trail: [],
+  fingerprint: `${rule}${file}`,
+  ...more,
+});
+const ALL: FindingFilter = { levels: new Set(), rule: '', text: '', silenced: false };
+
+test.each<[Partial<FindingFilter>, boolean]>([
+  [{}, true],
+  [{ levels: new Set(['note']) }, false],
+  [{ rule: 'prop/unread' }, false],
+  [{ text: 'card fare' }, true],
+  [{ text: 'desk MISSING' }, true],
+  [{ text: 'gauge' }, false],
+])('%j matches: %s', (filter, expected) => {
+  expect(matches(finding('prop/missing', 'desk/a.tsx'), { ...ALL, ...filter })).toBe(expected);
+});
+
+test('silenced findings are shown only when asked for', () => {
+  const silenced = finding('prop/missing', 'a.tsx', { silenced: 'known' });
+  expect(matches(silenced, ALL)).toBe(false);
+  expect(matches(silenced, { ...ALL, silenced: true })).toBe(true);
+});
+
+test('groups keep their order and count what is in them', () => {
+  const list = [finding('b', 'x'), finding('a', 'y'), finding('b', 'y')];
+  expect(
+    grouped(list, 'rule').map((one) =>
+      one.kind === 'group' ? `${one.title} ${one.count}` : one.finding.place.file,
+    ),
+  ).toEqual(['b 2', 'x', 'y', 'a 1', 'y']);
+});
