@@ -26,6 +26,7 @@ export const findingSchema = z.object({
   level: levelSchema,
   message: z.string(),
   subject: z.string(),
+  strand: z.string().optional(),
   component: z.string(),
   place: spotSchema.extend({ code: z.string() }),
   trail: z.array(stepSchema),

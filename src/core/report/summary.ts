@@ -1,6 +1,7 @@
 /** The report that every format starts from: findings with readable places. */
 import type { AuditResult } from '../audit';
 import type { Finding, Level, Role } from '../model/finding';
+import { nodeRef } from '../model/refs';
 import { placesOf, type Spot, type TextOf } from './places';
 
 export interface ReportedStep extends Spot {
@@ -17,6 +18,8 @@ export interface ReportedFinding {
   level: Level;
   message: string;
   subject: string;
+  /** The port whose strand the finding is about, where there is one in the flow. */
+  strand?: string;
   component: string;
   place: Spot & { code: string };
   trail: ReportedStep[];
@@ -49,9 +52,11 @@ export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[]
   const counts = { error: 0, warning: 0, note: 0, silenced: 0 };
   const findings = result.findings.map((finding): ReportedFinding => {
     counts[finding.silenced === undefined ? finding.level : 'silenced']++;
-    const { place, trail, edit, ...rest } = finding;
+    const { place, trail, edit, nodes, site: _site, ...rest } = finding;
+    const node = nodes[0] === undefined ? undefined : result.project.flow.nodes[nodes[0]];
     return {
       ...rest,
+      ...(node ? { strand: nodeRef(result.project, node) } : {}),
       place: coded(place),
       trail: trail.map((step) => ({
         component: step.component,

@@ -18,9 +18,11 @@ export function FindingDetail({ project, finding }: { project: string; finding: 
         <p className="mt-1 text-soft">Silenced in the source: {finding.silenced}</p>
       )}
       <p className="mt-2 flex gap-4">
-        <Link className="underline" to={`/p/${project}/strand?ref=${encodeURIComponent(finding.subject)}`}>
-          Open the strand
-        </Link>
+        {finding.strand && (
+          <Link className="underline" to={`/p/${project}/strand?ref=${encodeURIComponent(finding.strand)}`}>
+            Open the strand
+          </Link>
+        )}
         <Link
           className="underline"
           to={`/p/${project}/rigging?find=${encodeURIComponent(finding.component)}`}
