@@ -2,6 +2,7 @@
 import type { FileFacts } from '../model/facts';
 import type { Component, Lazy, Target } from '../model/project';
 import { lit, prim, type TypeExpr } from '../model/types';
+import { NUMBER_METHODS, STRING_METHODS } from './builtins';
 import { UNKNOWN_SHAPE, type ObjectShape, type Shape, type ShapeMember } from './shape';
 
 const MAX_DEPTH = 24;
@@ -25,31 +26,6 @@ interface Context {
   components: Component[];
   /** The type of a port's symbol. */
   portType(component: Component, name: string): Lazy | undefined;
-}
-
-const STRING_METHODS: Record<string, TypeExpr> = {
-  length: prim('number'),
-  toString: fnOf(prim('string')),
-  toUpperCase: fnOf(prim('string')),
-  toLowerCase: fnOf(prim('string')),
-  trim: fnOf(prim('string')),
-  slice: fnOf(prim('string')),
-  replace: fnOf(prim('string')),
-  padStart: fnOf(prim('string')),
-  includes: fnOf(prim('boolean')),
-  startsWith: fnOf(prim('boolean')),
-  endsWith: fnOf(prim('boolean')),
-  indexOf: fnOf(prim('number')),
-  split: fnOf({ t: 'array', of: prim('string') }),
-};
-const NUMBER_METHODS: Record<string, TypeExpr> = {
-  toFixed: fnOf(prim('string')),
-  toString: fnOf(prim('string')),
-  toLocaleString: fnOf(prim('string')),
-};
-
-function fnOf(returns: TypeExpr): TypeExpr {
-  return { t: 'fn', params: [], returns };
 }
 
 export function typeSpace({ names, components, portType }: Context): TypeSpace {

@@ -1,7 +1,7 @@
 /** Class components: props and state through `this`, handlers as members. */
 import type * as t from '@babel/types';
 import type { ComponentFacts } from '../../model/facts';
-import { readFunction } from '../script/expr';
+import { readFunction } from '../script/functions';
 import { infer, type InferContext } from '../script/infer';
 import { keyName } from '../script/type-expr';
 import { addSymbol, inferContext, place, spanOf, use, type Ctx, type Unit } from '../script/unit';

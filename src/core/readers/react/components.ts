@@ -1,6 +1,7 @@
 /** Which functions and classes of a file are components, helpers that draw, or neither. */
 import type * as t from '@babel/types';
-import { eachChild, isFunction, type NamedNode, type Scope } from '../script/scope';
+import { isFunction, type NamedNode, type Scope } from '../script/scope';
+import { eachChild } from '../script/walk';
 import {
   annotationOf,
   entityName,

@@ -1,20 +1,17 @@
 /** React's hooks and markup, as a dialect of plain code. */
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact } from '../../model/facts';
+import type { ExprFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
-import { readFunction } from '../script/expr';
+import { readFunction } from '../script/functions';
 import { infer } from '../script/infer';
-import type { MarkupDialect } from '../script/jsx';
 import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
 import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import {
-  addNode,
   addSymbol,
   inferContext,
   mergeContent,
   mergeUses,
-  place,
   spanOf,
   typeOf,
   unwrap,
@@ -23,6 +20,7 @@ import {
   type Dialect,
   type Unit,
 } from '../script/unit';
+import { readCreate } from './elements';
 import type { ReactNames } from './names';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
@@ -327,108 +325,4 @@ function declareContext(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: C
   if (pattern.type === 'Identifier') return true;
   declarePattern(u, pattern, value, ctx, { kind: 'derived', type: { t: 'sym', s: value.symbol! } });
   return true;
-}
-
-/** `createElement(Tag, props, ...children)`, read as the markup it stands for. */
-function readCreate(u: Unit, call: Call, ctx: Ctx, names: ReactNames): ExprFact | undefined {
-  const [tagNode, props, ...children] = call.arguments;
-  if (!tagNode) return undefined;
-  const bare = unwrap(tagNode);
-  const name = bare.type === 'StringLiteral' ? bare.value : memberName(bare);
-  if (name === undefined) return undefined;
-  const tag = { name, ...spanOf(bare) };
-  const kind = bare.type === 'StringLiteral' ? 'element' : isFragment(names, name) ? 'group' : 'site';
-  const index = addNode(u, { kind, tag, ...spanOf(call) }, ctx);
-  const fact = u.facts.render[index]!;
-  if (kind === 'site') {
-    const expr = use(u, u.expr(bare, ctx), ctx);
-    if (expr.symbol !== undefined) fact.tag!.symbol = expr.symbol;
-    else if (bare.type === 'Identifier' && !bare.binding) fact.tag!.unbound = true;
-  }
-  const object = props && unwrap(props);
-  if (object?.type === 'ObjectExpression') {
-    for (const property of object.properties) {
-      if (property.type === 'SpreadElement') {
-        const value = use(u, u.expr(property.argument, ctx), ctx);
-        fact.attributes.push({
-          name: '...',
-          nameStart: property.start!,
-          nameEnd: property.end!,
-          mode: 'spread',
-          value,
-          ...spanOf(property),
-        });
-        continue;
-      }
-      const key = keyName(property);
-      const value =
-        property.type === 'ObjectMethod'
-          ? readFunction(u, property, ctx, 'handler')
-          : u.expr(property.value, ctx);
-      if (key === undefined) {
-        use(u, value, ctx);
-        continue;
-      }
-      value.type ??= property.type === 'ObjectMethod' ? UNKNOWN : typeOf(u, property.value);
-      if (kind === 'element') use(u, value, ctx, 'attribute');
-      place(u, value.content, index, key);
-      fact.attributes.push({
-        name: key,
-        nameStart: property.key.start!,
-        nameEnd: property.key.end!,
-        mode: modeOf(key),
-        value,
-        ...spanOf(property),
-      });
-    }
-  } else if (props && object?.type !== 'NullLiteral') {
-    const value = u.expr(props, ctx);
-    const carried = value.kind === 'identity' && /^(bag|rest)$/.test(u.facts.symbols[value.symbol!]!.kind);
-    if (!carried) use(u, value, ctx);
-    fact.attributes.push({
-      name: '...',
-      nameStart: props.start!,
-      nameEnd: props.end!,
-      mode: 'spread',
-      value,
-      ...spanOf(props),
-    });
-  }
-  for (const child of children) {
-    fact.nested = true;
-    const value = use(u, u.expr(child, ctx), ctx, 'text');
-    place(u, value.content, index);
-  }
-  return { kind: 'content', content: [index], ...spanOf(call), type: { t: 'content' } };
-}
-
-const modeOf = (name: string): AttributeFact['mode'] =>
-  name === 'key' ? 'key' : name === 'ref' ? 'ref' : 'value';
-
-const isFragment = (names: ReactNames, tag: string): boolean =>
-  ['Fragment', 'StrictMode', 'Suspense', 'Profiler', 'Activity'].includes(names.own(tag) ?? '');
-
-export function reactMarkup(names: ReactNames): MarkupDialect {
-  return {
-    attributeMode: (name) => modeOf(name),
-    isGroup: (_u, tag) => isFragment(names, tag),
-    provider(u, tag, node, attributes, ctx) {
-      const [key, part, more] = tag.name.split('.');
-      if (part === 'Consumer' && !more) return true;
-      if (part !== 'Provider' || more !== undefined || !key) return false;
-      const value = attributes.find((one) => one.name === 'value')?.value;
-      if (value?.kind === 'identity') use(u, value, ctx, 'provide');
-      u.facts.provides.push({
-        key,
-        keyStart: tag.start,
-        keyEnd: tag.start + key.length,
-        node,
-        where: 'setup',
-        ...(value ? { value } : {}),
-        start: tag.start,
-        end: tag.end,
-      });
-      return true;
-    },
-  };
 }

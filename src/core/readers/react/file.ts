@@ -28,7 +28,8 @@ import {
 } from '../script/unit';
 import { readClass, readDefaults } from './classes';
 import { candidateOf, nameFromPath, type Candidate } from './components';
-import { reactDialect, reactMarkup } from './dialect';
+import { reactDialect } from './dialect';
+import { reactMarkup } from './elements';
 import { REACT_TRAITS, reactNames, reactTypes, type ReactNames } from './names';
 import { readPropTypes } from './prop-types';
 import { staticMembers, valueOf } from './values';

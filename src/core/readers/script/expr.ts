@@ -1,15 +1,12 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
-import type { ExprFact, FunctionFact, MemberFact, PlainCallFact } from '../../model/facts';
-import { UNKNOWN, type TypeExpr } from '../../model/types';
-import { inferFunction } from './infer';
-import { declarePattern } from './patterns';
-import { eachChild, isFunction, type Binding } from './scope';
+import type { ExprFact, MemberFact, PlainCallFact } from '../../model/facts';
+import { bagMember, readFunction, readOtherClass } from './functions';
+import { isFunction } from './scope';
+import { eachChild } from './walk';
 import { keyName } from './type-expr';
+import { noteMutation, noteWrite } from './writes';
 import {
-  addFunction,
-  addSymbol,
-  inferContext,
   isModuleLevel,
   mergeContent,
   mergeUses,
@@ -147,15 +144,6 @@ function symbolsIn(u: Unit, node: t.Node): ExprFact {
   };
   look(node);
   return { kind: 'computed', ...spanOf(node), uses: [...uses] };
-}
-
-function bagMember(u: Unit, node: t.MemberExpression): number | undefined {
-  if (node.object.type !== 'Identifier' || node.computed || node.property.type !== 'Identifier')
-    return undefined;
-  const symbol = symbolOf(u, node.object);
-  return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'bag'
-    ? u.props.get(node.property.name)
-    : undefined;
 }
 
 function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
@@ -300,35 +288,6 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   return result;
 }
 
-/** Methods that change the list that they are called on. */
-const MUTATORS = new Set([
-  'push',
-  'pop',
-  'shift',
-  'unshift',
-  'splice',
-  'sort',
-  'reverse',
-  'fill',
-  'copyWithin',
-]);
-
-/** `list.push(x)`: a write to what is reachable through the symbol. */
-function noteMutation(u: Unit, node: t.Node, callee: ExprFact, at: t.Node, ctx: Ctx): void {
-  if (node.type !== 'MemberExpression' && node.type !== 'OptionalMemberExpression') return;
-  if (node.computed || node.property.type !== 'Identifier' || !MUTATORS.has(node.property.name)) return;
-  if (callee.symbol === undefined || callee.kind !== 'member') return;
-  const path = callee.path!.slice(0, -1);
-  u.facts.writes.push({
-    symbol: callee.symbol,
-    ...(path.length ? { path } : {}),
-    through: { method: node.property.name },
-    where: ctx.where,
-    fn: ctx.fn,
-    ...spanOf(at),
-  });
-}
-
 function noteCall(u: Unit, fn: number, symbol: number) {
   const { calls } = u.facts.functions[fn]!;
   if (!calls.includes(symbol)) calls.push(symbol);
@@ -366,106 +325,6 @@ function readLoop(
   return { ...computed(node, list, item, ...rest), kind: 'computed' };
 }
 
-interface ParamMeaning {
-  kind: 'loop' | 'param';
-  source?: ExprFact;
-  type?: TypeExpr;
-}
-
-/** Reads a function that is written inside the unit: its parameters, its body, and what it only hands on. */
-export function readFunction(
-  u: Unit,
-  node: t.Function,
-  ctx: Ctx,
-  where: FunctionFact['where'],
-  meaning: ParamMeaning = { kind: 'param' },
-): ExprFact {
-  if (u.file.units.has(node)) {
-    mentionOuter(u, node, ctx);
-    return { kind: 'function', ...spanOf(node), component: u.file.units.get(node)! };
-  }
-  const symbolsBefore = u.facts.symbols.length;
-  const index = addFunction(u, node, ctx.fn, where);
-  const fact = u.facts.functions[index]!;
-  const inner: Ctx = { ...ctx, fn: index, where: where === 'derivation' ? ctx.where : where };
-  // A new function starts its own conditions, but what it draws is drawn where it is placed.
-  node.params.forEach((param, i) => {
-    const source: ExprFact =
-      meaning.kind === 'loop' && i === 0 && meaning.source
-        ? meaning.source
-        : { kind: 'computed', ...spanOf(param) };
-    const before = u.facts.symbols.length;
-    // A class component hands its props to some of its methods.
-    if (param.type === 'Identifier' && param.binding && u.refs.has(param.binding)) {
-      fact.params.push(-1);
-      return;
-    }
-    declarePattern(u, param as t.LVal, source, inner, {
-      kind: meaning.kind === 'loop' && i === 0 ? 'loop' : 'param',
-      ...(i === 0 && meaning.type ? { type: meaning.type } : {}),
-    });
-    if (u.facts.symbols.length > before) {
-      fact.params.push(before);
-      u.facts.symbols[before]!.index = i;
-    } else fact.params.push(-1);
-  });
-  if (node.body.type === 'BlockStatement') {
-    u.statements(node.body.body, inner);
-  } else {
-    const result = use(u, u.expr(node.body, inner), inner);
-    u.contents[index]!.push(...(result.content ?? []));
-  }
-  const sole = soleCall(u, node);
-  if (sole) fact.sole = sole;
-  return {
-    kind: 'function',
-    fn: index,
-    ...spanOf(node),
-    uses: capturedBy(u, index, symbolsBefore),
-    ...(u.contents[index]!.length ? { content: u.contents[index]! } : {}),
-  };
-}
-
-/** Symbols from around a function that it reads; `before` is how many there were when it began. */
-function capturedBy(u: Unit, fn: number, before: number): number[] {
-  const found = new Set<number>();
-  for (let i = u.facts.reads.length - 1; i >= 0; i--) {
-    const read = u.facts.reads[i]!;
-    if (read.fn < fn) break;
-    if (read.symbol < before || u.facts.symbols[read.symbol]!.kind === 'prop') found.add(read.symbol);
-  }
-  return [...found];
-}
-
-/** The one call that a function consists of, when what it calls is a symbol of the unit. */
-function soleCall(u: Unit, node: t.Function): FunctionFact['sole'] {
-  let only: t.Node | null | undefined = node.body;
-  if (only.type === 'BlockStatement') {
-    const [first, second] = only.body;
-    if (!first || second) return undefined;
-    only =
-      first.type === 'ExpressionStatement'
-        ? first.expression
-        : first.type === 'ReturnStatement'
-          ? first.argument
-          : undefined;
-  }
-  only = only && unwrap(only);
-  if (only?.type === 'UnaryExpression' && only.operator === 'void') only = only.argument;
-  if (only?.type !== 'CallExpression' && only?.type !== 'OptionalCallExpression') return undefined;
-  const callee = unwrap(only.callee);
-  let symbol: number | undefined;
-  if (callee.type === 'Identifier') symbol = symbolOf(u, callee);
-  else if (callee.type === 'MemberExpression')
-    symbol = bagMember(u, callee) ?? u.dialect.self(u, callee)?.symbol;
-  if (symbol === undefined) return undefined;
-  const same = only.arguments.every((arg, i) => {
-    const param = node.params[i];
-    return arg.type === 'Identifier' && param?.type === 'Identifier' && arg.name === param.name;
-  });
-  return { symbol, bound: !same };
-}
-
 function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
   const members: MemberFact[] = [];
   const parts: ExprFact[] = [];
@@ -494,92 +353,4 @@ function readAssignment(u: Unit, node: t.AssignmentExpression, ctx: Ctx): ExprFa
   const value = use(u, readExpr(u, node.right, ctx), ctx);
   noteWrite(u, node.left, value, node, ctx);
   return { ...computed(node, value) };
-}
-
-/** Notes a write to a symbol, or to something reachable through it. */
-function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.Node, ctx: Ctx): void {
-  const bare = unwrap(target);
-  const common = { ...(value ? { value } : {}), where: ctx.where, fn: ctx.fn, ...spanOf(at) };
-  if (bare.type === 'Identifier') {
-    const symbol = symbolOf(u, bare);
-    if (symbol !== undefined) {
-      u.facts.writes.push({ symbol, ...common });
-      const fact = u.facts.symbols[symbol]!;
-      if (value?.content && fact.init) fact.init.content = [...(fact.init.content ?? []), ...value.content];
-    }
-    return;
-  }
-  if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression') {
-    // What a rest object holds is the component's own copy.
-    const base = unwrap(bare.object);
-    const owner = base.type === 'Identifier' ? symbolOf(u, base) : undefined;
-    if (owner !== undefined && u.facts.symbols[owner]!.kind === 'rest') return;
-    const before = u.facts.reads.length;
-    const object = readExpr(u, bare, ctx);
-    u.facts.reads.length = before;
-    if (object.symbol !== undefined) {
-      u.facts.writes.push({
-        symbol: object.symbol,
-        ...(object.path ? { path: object.path } : {}),
-        through: {},
-        ...common,
-      });
-    }
-    return;
-  }
-  if (bare.type === 'ObjectPattern' || bare.type === 'ArrayPattern') {
-    eachChild(bare, (child) => {
-      if (child.type === 'ObjectProperty') noteWrite(u, child.value, value, at, ctx);
-      else if (child.type === 'RestElement') noteWrite(u, child.argument, value, at, ctx);
-      else noteWrite(u, child, value, at, ctx);
-    });
-    return;
-  }
-  if (bare.type === 'AssignmentPattern') noteWrite(u, bare.left, value, at, ctx);
-}
-
-/** A class that is no component: its methods may draw all the same. */
-export function readOtherClass(u: Unit, node: t.Class, ctx: Ctx): void {
-  if (u.file.units.has(node)) {
-    mentionOuter(u, node, ctx);
-    return;
-  }
-  for (const member of node.body.body) {
-    if (member.type === 'ClassMethod' || member.type === 'ClassPrivateMethod')
-      readFunction(u, member, ctx, 'handler');
-    else if ('value' in member && member.value) use(u, u.expr(member.value as t.Node, ctx), ctx);
-  }
-}
-
-/** Code that is read as a unit of its own still uses what it closes over. */
-export function mentionOuter(u: Unit, node: t.Node, ctx: Ctx): void {
-  // Names of the module are looked up by name; there is nothing around it to close over.
-  if (u.node.type === 'Program') return;
-  const look = (part: t.Node) => {
-    if (part.type === 'Identifier' || part.type === 'JSXIdentifier') {
-      const symbol = symbolOf(u, part);
-      if (symbol !== undefined) noteRead(u, symbol, spanOf(part), ctx);
-    }
-    eachChild(part, look);
-  };
-  eachChild(node, look);
-}
-
-/** A function declared by name: a handler of the unit. */
-export function declareFunction(u: Unit, node: t.FunctionDeclaration, ctx: Ctx): void {
-  if (!node.id?.binding) return;
-  const symbol = addSymbol(
-    u,
-    { name: node.id.name, kind: 'handler', ...spanOf(node.id) },
-    node.id.binding as Binding,
-  );
-  const expr = readFunction(u, node, ctx, 'handler');
-  const fact = u.facts.symbols[symbol]!;
-  if (expr.fn === undefined) {
-    fact.kind = 'derived';
-    return;
-  }
-  fact.fn = expr.fn;
-  fact.init = expr;
-  fact.type = inferFunction(node, inferContext(u)) ?? UNKNOWN;
 }

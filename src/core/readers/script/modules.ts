@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExportFact, ImportFact } from '../../model/facts';
 import type { TypeDecl } from '../../model/types';
-import { patternNames } from './scope';
+import { patternNames } from './walk';
 import { readTypeDecl, type NamedType } from './type-expr';
 import { spanOf } from './unit';
 

@@ -1,9 +1,9 @@
 /** Statements of a function body, in order. */
 import type * as t from '@babel/types';
-import { declareFunction, readOtherClass } from './expr';
+import { declareFunction, readOtherClass } from './functions';
 import { variableType } from './infer';
 import { declarePattern } from './patterns';
-import { eachChild } from './scope';
+import { eachChild } from './walk';
 import { inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
 
 /** Reads statements. Function declarations come first, as they are hoisted. */

@@ -1,0 +1,176 @@
+/** Functions written inside a unit, and what code that is read elsewhere closes over. */
+import type * as t from '@babel/types';
+import type { ExprFact, FunctionFact } from '../../model/facts';
+import { UNKNOWN, type TypeExpr } from '../../model/types';
+import { inferFunction } from './infer';
+import { declarePattern } from './patterns';
+import { type Binding } from './scope';
+import { eachChild } from './walk';
+import {
+  addFunction,
+  addSymbol,
+  inferContext,
+  noteRead,
+  spanOf,
+  symbolOf,
+  unwrap,
+  use,
+  type Ctx,
+  type Unit,
+} from './unit';
+
+/** `props.x` of a props object that the unit knows: the symbol of that prop. */
+export function bagMember(u: Unit, node: t.MemberExpression): number | undefined {
+  if (node.object.type !== 'Identifier' || node.computed || node.property.type !== 'Identifier')
+    return undefined;
+  const symbol = symbolOf(u, node.object);
+  return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'bag'
+    ? u.props.get(node.property.name)
+    : undefined;
+}
+
+interface ParamMeaning {
+  kind: 'loop' | 'param';
+  source?: ExprFact;
+  type?: TypeExpr;
+}
+
+/** Reads a function that is written inside the unit: its parameters, its body, and what it only hands on. */
+export function readFunction(
+  u: Unit,
+  node: t.Function,
+  ctx: Ctx,
+  where: FunctionFact['where'],
+  meaning: ParamMeaning = { kind: 'param' },
+): ExprFact {
+  if (u.file.units.has(node)) {
+    mentionOuter(u, node, ctx);
+    return { kind: 'function', ...spanOf(node), component: u.file.units.get(node)! };
+  }
+  const symbolsBefore = u.facts.symbols.length;
+  const index = addFunction(u, node, ctx.fn, where);
+  const fact = u.facts.functions[index]!;
+  const inner: Ctx = { ...ctx, fn: index, where: where === 'derivation' ? ctx.where : where };
+  // A new function starts its own conditions, but what it draws is drawn where it is placed.
+  node.params.forEach((param, i) => {
+    const source: ExprFact =
+      meaning.kind === 'loop' && i === 0 && meaning.source
+        ? meaning.source
+        : { kind: 'computed', ...spanOf(param) };
+    const before = u.facts.symbols.length;
+    // A class component hands its props to some of its methods.
+    if (param.type === 'Identifier' && param.binding && u.refs.has(param.binding)) {
+      fact.params.push(-1);
+      return;
+    }
+    declarePattern(u, param as t.LVal, source, inner, {
+      kind: meaning.kind === 'loop' && i === 0 ? 'loop' : 'param',
+      ...(i === 0 && meaning.type ? { type: meaning.type } : {}),
+    });
+    if (u.facts.symbols.length > before) {
+      fact.params.push(before);
+      u.facts.symbols[before]!.index = i;
+    } else fact.params.push(-1);
+  });
+  if (node.body.type === 'BlockStatement') {
+    u.statements(node.body.body, inner);
+  } else {
+    const result = use(u, u.expr(node.body, inner), inner);
+    u.contents[index]!.push(...(result.content ?? []));
+  }
+  const sole = soleCall(u, node);
+  if (sole) fact.sole = sole;
+  return {
+    kind: 'function',
+    fn: index,
+    ...spanOf(node),
+    uses: capturedBy(u, index, symbolsBefore),
+    ...(u.contents[index]!.length ? { content: u.contents[index]! } : {}),
+  };
+}
+
+/** Symbols from around a function that it reads; `before` is how many there were when it began. */
+function capturedBy(u: Unit, fn: number, before: number): number[] {
+  const found = new Set<number>();
+  for (let i = u.facts.reads.length - 1; i >= 0; i--) {
+    const read = u.facts.reads[i]!;
+    if (read.fn < fn) break;
+    if (read.symbol < before || u.facts.symbols[read.symbol]!.kind === 'prop') found.add(read.symbol);
+  }
+  return [...found];
+}
+
+/** The one call that a function consists of, when what it calls is a symbol of the unit. */
+function soleCall(u: Unit, node: t.Function): FunctionFact['sole'] {
+  let only: t.Node | null | undefined = node.body;
+  if (only.type === 'BlockStatement') {
+    const [first, second] = only.body;
+    if (!first || second) return undefined;
+    only =
+      first.type === 'ExpressionStatement'
+        ? first.expression
+        : first.type === 'ReturnStatement'
+          ? first.argument
+          : undefined;
+  }
+  only = only && unwrap(only);
+  if (only?.type === 'UnaryExpression' && only.operator === 'void') only = only.argument;
+  if (only?.type !== 'CallExpression' && only?.type !== 'OptionalCallExpression') return undefined;
+  const callee = unwrap(only.callee);
+  let symbol: number | undefined;
+  if (callee.type === 'Identifier') symbol = symbolOf(u, callee);
+  else if (callee.type === 'MemberExpression')
+    symbol = bagMember(u, callee) ?? u.dialect.self(u, callee)?.symbol;
+  if (symbol === undefined) return undefined;
+  const same = only.arguments.every((arg, i) => {
+    const param = node.params[i];
+    return arg.type === 'Identifier' && param?.type === 'Identifier' && arg.name === param.name;
+  });
+  return { symbol, bound: !same };
+}
+
+/** A class that is no component: its methods may draw all the same. */
+export function readOtherClass(u: Unit, node: t.Class, ctx: Ctx): void {
+  if (u.file.units.has(node)) {
+    mentionOuter(u, node, ctx);
+    return;
+  }
+  for (const member of node.body.body) {
+    if (member.type === 'ClassMethod' || member.type === 'ClassPrivateMethod')
+      readFunction(u, member, ctx, 'handler');
+    else if ('value' in member && member.value) use(u, u.expr(member.value as t.Node, ctx), ctx);
+  }
+}
+
+/** Code that is read as a unit of its own still uses what it closes over. */
+export function mentionOuter(u: Unit, node: t.Node, ctx: Ctx): void {
+  // Names of the module are looked up by name; there is nothing around it to close over.
+  if (u.node.type === 'Program') return;
+  const look = (part: t.Node) => {
+    if (part.type === 'Identifier' || part.type === 'JSXIdentifier') {
+      const symbol = symbolOf(u, part);
+      if (symbol !== undefined) noteRead(u, symbol, spanOf(part), ctx);
+    }
+    eachChild(part, look);
+  };
+  eachChild(node, look);
+}
+
+/** A function declared by name: a handler of the unit. */
+export function declareFunction(u: Unit, node: t.FunctionDeclaration, ctx: Ctx): void {
+  if (!node.id?.binding) return;
+  const symbol = addSymbol(
+    u,
+    { name: node.id.name, kind: 'handler', ...spanOf(node.id) },
+    node.id.binding as Binding,
+  );
+  const expr = readFunction(u, node, ctx, 'handler');
+  const fact = u.facts.symbols[symbol]!;
+  if (expr.fn === undefined) {
+    fact.kind = 'derived';
+    return;
+  }
+  fact.fn = expr.fn;
+  fact.init = expr;
+  fact.type = inferFunction(node, inferContext(u)) ?? UNKNOWN;
+}

@@ -1,0 +1,76 @@
+/** What is written: assignments, and methods that change what they are called on. */
+import type * as t from '@babel/types';
+import type { ExprFact } from '../../model/facts';
+import { eachChild } from './walk';
+import { spanOf, symbolOf, unwrap, type Ctx, type Unit } from './unit';
+
+/** Methods that change the list that they are called on. */
+const MUTATORS = new Set([
+  'push',
+  'pop',
+  'shift',
+  'unshift',
+  'splice',
+  'sort',
+  'reverse',
+  'fill',
+  'copyWithin',
+]);
+
+/** `list.push(x)`: a write to what is reachable through the symbol. */
+export function noteMutation(u: Unit, node: t.Node, callee: ExprFact, at: t.Node, ctx: Ctx): void {
+  if (node.type !== 'MemberExpression' && node.type !== 'OptionalMemberExpression') return;
+  if (node.computed || node.property.type !== 'Identifier' || !MUTATORS.has(node.property.name)) return;
+  if (callee.symbol === undefined || callee.kind !== 'member') return;
+  const path = callee.path!.slice(0, -1);
+  u.facts.writes.push({
+    symbol: callee.symbol,
+    ...(path.length ? { path } : {}),
+    through: { method: node.property.name },
+    where: ctx.where,
+    fn: ctx.fn,
+    ...spanOf(at),
+  });
+}
+
+/** Notes a write to a symbol, or to something reachable through it. */
+export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.Node, ctx: Ctx): void {
+  const bare = unwrap(target);
+  const common = { ...(value ? { value } : {}), where: ctx.where, fn: ctx.fn, ...spanOf(at) };
+  if (bare.type === 'Identifier') {
+    const symbol = symbolOf(u, bare);
+    if (symbol !== undefined) {
+      u.facts.writes.push({ symbol, ...common });
+      const fact = u.facts.symbols[symbol]!;
+      if (value?.content && fact.init) fact.init.content = [...(fact.init.content ?? []), ...value.content];
+    }
+    return;
+  }
+  if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression') {
+    // What a rest object holds is the component's own copy.
+    const base = unwrap(bare.object);
+    const owner = base.type === 'Identifier' ? symbolOf(u, base) : undefined;
+    if (owner !== undefined && u.facts.symbols[owner]!.kind === 'rest') return;
+    const before = u.facts.reads.length;
+    const object = u.expr(bare, ctx);
+    u.facts.reads.length = before;
+    if (object.symbol !== undefined) {
+      u.facts.writes.push({
+        symbol: object.symbol,
+        ...(object.path ? { path: object.path } : {}),
+        through: {},
+        ...common,
+      });
+    }
+    return;
+  }
+  if (bare.type === 'ObjectPattern' || bare.type === 'ArrayPattern') {
+    eachChild(bare, (child) => {
+      if (child.type === 'ObjectProperty') noteWrite(u, child.value, value, at, ctx);
+      else if (child.type === 'RestElement') noteWrite(u, child.argument, value, at, ctx);
+      else noteWrite(u, child, value, at, ctx);
+    });
+    return;
+  }
+  if (bare.type === 'AssignmentPattern') noteWrite(u, bare.left, value, at, ctx);
+}
