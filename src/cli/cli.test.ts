@@ -80,6 +80,7 @@ describe('what cannot be done is one line and exit code 2', () => {
       /nothing is called Card:prop:fair\. The nearest are: Card:prop:fare/,
     ],
     [['serve', 'nowhere'], /there is no folder nowhere/],
+    [['serve', '--data', 'app/App.tsx'], /the data folder app\/App\.tsx cannot be used/],
     [['serve', '--port', 'x'], /A port is a number/],
     [['sing'], /unknown command 'sing'/],
   ])('%j', (args, message) => {

@@ -167,3 +167,5 @@ try {
   }
 }
 process.exitCode = code;
+// What was opened before it failed must not keep the process alive.
+if (code !== 0) process.exit();
