@@ -125,6 +125,10 @@ function toObject(q: Question, from: Shape, to: ObjectShape, depth: number): Ans
         : 'unknown';
   }
   if (q.narrowed) return 'unknown';
+  // Nothing is required and nothing is shared: a checker refuses it, though it would do no harm.
+  if (!required.length && from.members.size && to.members.size) {
+    if (![...from.members.keys()].some((name) => to.members.has(name))) return 'unknown';
+  }
   const answers: Answer[] = [];
   for (const [name, wanted] of to.members) {
     const given = from.members.get(name);
