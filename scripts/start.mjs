@@ -5,6 +5,8 @@ import { join } from 'node:path';
 const args = process.argv.slice(2);
 ensurePackages();
 ensureBuild();
-const serve = args.some((arg) => !arg.startsWith('-')) ? args : [join(root, 'demo/console'), ...args];
+// The word after an option with a value is no path.
+const named = args.some((arg, at) => !arg.startsWith('-') && !/^--(port|data)$/.test(args[at - 1] ?? ''));
+const serve = named ? args : [join(root, 'demo/console'), ...args];
 process.argv.splice(2, Infinity, 'serve', ...serve);
 await import('../dist/cli.js');
