@@ -6,17 +6,6 @@ import { isUsed, useOf } from './use-of-ports';
 /** The component itself raises the event: calls the callback, or gives it to an element to call. */
 export const raises = (component: Component, port: Port): boolean => useOf(component, port).emits.length > 0;
 
-/** Code that nobody can follow has the callback, and may call it. */
-export function mayRaise(component: Component, port: Port): boolean {
-  const use = useOf(component, port);
-  return (
-    component.facts.openProps ||
-    use.reads.some((read) => read.where !== 'condition') ||
-    use.passes.some((pass) => pass.site < 0) ||
-    component.spreads.some((one) => one.site < 0 && !one.except.includes(port.name))
-  );
-}
-
 export class Emissions {
   private readonly known = new Map<number, boolean>();
 

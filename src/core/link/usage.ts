@@ -30,7 +30,6 @@ export function linkUsage(project: Linked, names: Names): void {
     project.packages.some((pkg) => pkg.entries === undefined || pkg.entries.length > 0);
   for (const component of components) if (component.calledAt.length) component.used = true;
   markMentions(project, names);
-  markCalled(project, names);
   for (const pkg of project.packages) markEntries(project, names, pkg);
   for (const component of components) {
     const file = files[component.file]!;
@@ -113,17 +112,6 @@ function exportTarget(project: Linked, names: Names, file: number, name: string)
 function* allExpressions(component: Component): Iterable<string> {
   for (const node of component.facts.render) {
     for (const attribute of node.attributes) if (attribute.value.component) yield attribute.value.component;
-  }
-}
-
-/** Called as a function: used, though that is no call site. */
-function markCalled(project: Linked, names: Names): void {
-  for (const component of project.components) {
-    for (const node of component.facts.render) {
-      if (node.kind !== 'site' || !node.tag?.name.includes('.')) continue;
-      const target = names.lookup(component.file, node.tag.name);
-      if (target.kind === 'component') project.components[target.component]!.used = true;
-    }
   }
 }
 

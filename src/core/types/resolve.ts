@@ -9,8 +9,6 @@ const MAX_DEPTH = 24;
 
 export interface TypeSpace {
   resolve(type: Lazy): Shape;
-  /** The members of an object type; undefined if it is none. */
-  members(type: Lazy): ObjectShape | undefined;
   /** The mark that members carry which are written in the type that an expression names; empty for none. */
   ownerOf(type: TypeExpr | undefined, file: number): string;
 }
@@ -355,10 +353,6 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     ownerOf(type, file) {
       const found = type?.t === 'ref' ? names.lookupType(file, type.name) : undefined;
       return found ? `${found.file}:${found.decl.name}` : '';
-    },
-    members(type) {
-      const shape = resolve(type);
-      return shape.k === 'object' ? shape : undefined;
     },
   };
 }

@@ -12,6 +12,7 @@ import { RULES, type Settings } from '../../core/rules';
 import type { Skipped } from '../../core/report/summary';
 import { walk } from '../sources/walk';
 import { readTask, type ReadResult, type ReadTask, type ReadTexts } from './reader-worker';
+import { workerFile } from './worker-file';
 
 export interface Progress {
   stage: 'finding' | 'reading' | 'linking' | 'done';
@@ -133,7 +134,7 @@ async function readAll(
   const { Piscina } = await import('piscina');
   const threads = Math.max(1, availableParallelism() - 1);
   const pool = new Piscina<ReadTask, ReadResult>({
-    filename: workerFile(),
+    filename: workerFile('reader-worker').href,
     minThreads: threads,
     maxThreads: threads,
     concurrentTasksPerWorker: 2,
@@ -163,12 +164,6 @@ async function readHere(
     take(task, readTask(task));
     await new Promise((resolve) => setImmediate(resolve));
   }
-}
-
-/** The built worker, beside this file in a build and in dist/ when run from the sources. */
-function workerFile(): string {
-  const built = import.meta.url.includes('/dist/');
-  return new URL(built ? './reader-worker.js' : '../../../dist/reader-worker.js', import.meta.url).href;
 }
 
 async function readManifests(root: string, paths: string[]): Promise<Manifest[]> {

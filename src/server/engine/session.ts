@@ -3,6 +3,7 @@ import { Worker } from 'node:worker_threads';
 import type { Hit, RiggingView, StrandView } from '../../api/schemas';
 import type { Progress } from './audit-folder';
 import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
+import { workerFile } from './worker-file';
 
 /** The thread was ended before it answered. */
 export class SessionEnded extends Error {}
@@ -23,7 +24,7 @@ interface Waiting {
 
 /** Starts a thread. What it is asked and does not answer is rejected when it ends. */
 export function startSession(onProgress: (progress: Progress) => void = () => {}): Session {
-  const worker = new Worker(workerFile());
+  const worker = new Worker(workerFile('session-worker'));
   const waiting = new Map<number, Waiting>();
   let last = 0;
   worker.on('message', (message: Answer) => {
@@ -56,10 +57,4 @@ export function startSession(onProgress: (progress: Progress) => void = () => {}
     search: (query) => ask({ kind: 'search', query }),
     end: async () => void (await worker.terminate()),
   };
-}
-
-/** The built worker, beside this file in a build and in dist/ when run from the sources. */
-function workerFile(): URL {
-  const built = import.meta.url.includes('/dist/');
-  return new URL(built ? './session-worker.js' : '../../../dist/session-worker.js', import.meta.url);
 }

@@ -28,10 +28,3 @@ function spotsOf(hop: HopView, strand: StrandView): Spot[] {
   const unique = new Map(found.map((spot) => [`${spot.file}:${spot.line}`, spot]));
   return [...unique.values()];
 }
-
-/** The name that a hop bore before, where it bears another now. */
-export function renamedFrom(hop: HopView, strand: StrandView): string | undefined {
-  const before = strand.routes.find((route) => route.to === hop.ref);
-  const from = before && strand.hops.find((one) => one.ref === before.from);
-  return from && from.name !== hop.name ? from.name : undefined;
-}

@@ -17,7 +17,7 @@ import type {
 } from '../../model/facts';
 import { UNKNOWN, type TypeExpr } from '../../model/types';
 import { infer } from './infer';
-import { isWithin, type Binding } from './scope';
+import type { Binding } from './scope';
 import type { NamedType } from './type-expr';
 
 /** Where the reader stands. */
@@ -138,10 +138,6 @@ export function symbolOf(u: Unit, id: t.Identifier | t.JSXIdentifier): number | 
 }
 
 export const isModuleLevel = (binding: Binding): boolean => binding.scope.parent === undefined;
-
-/** Whether a binding is declared inside the unit, though it may not have been reached yet. */
-export const isOwn = (u: Unit, binding: Binding): boolean =>
-  !isModuleLevel(binding) && isWithin(binding.scope, u.node);
 
 export function noteRead(u: Unit, symbol: number, at: Span, ctx: Ctx, path?: string[]): void {
   const { kind } = u.facts.symbols[symbol]!;

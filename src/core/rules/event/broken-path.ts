@@ -1,9 +1,9 @@
 import type { Linked } from '../../link';
 import type { Step } from '../../model/finding';
 import type { Component, Port } from '../../model/project';
-import { isEventAttribute, unknownAttributes } from '../prop/unknown';
+import { unknownNames } from '../prop/unknown';
 import { attributeKey, attributePlace, portKey, step, tagPlace, type Rule, type RuleContext } from '../rule';
-import { isClosed, useOf } from '../../link/use-of-ports';
+import { useOf } from '../../link/use-of-ports';
 import { emissionsOf, strayBelow, type Stray } from '../../link/emission';
 
 export const brokenPath: Rule = {
@@ -20,32 +20,27 @@ export const brokenPath: Rule = {
         if (stray) reportDropped(audit, component, port, stray);
       }
     }
-    for (const site of project.sites) {
-      const owner = project.components[site.owner]!;
-      const target = project.components[site.target]!;
-      if (!isClosed(target)) continue;
-      for (const attribute of unknownAttributes(site, target)) {
-        if (!isEventAttribute(target, attribute)) continue;
-        const stray = strayBelow(project, emissions, target, attribute.name);
-        if (!stray) continue;
-        audit.claim(attributeKey(site, attribute.name));
-        claimChain(audit, stray);
-        const place = attributePlace(site, attribute);
-        const emitter = project.components[stray.port.component]!;
-        audit.report({
-          nodes: [stray.port.node],
-          site: site.id,
-          component: target,
-          port: { channel: 'event', name: attribute.name },
-          place,
-          message: `${owner.name} listens for "${attribute.name}" on ${target.name}, and ${emitter.name} below it raises it, but ${target.name} does not hand it up.`,
-          trail: [
-            step(owner, place, attribute.name, 'is listened for', 'wait'),
-            ...raisedTrail(project, stray),
-            step(target, tagPlace(stray.site), attribute.name, 'is dropped', 'drop'),
-          ],
-        });
-      }
+    for (const { site, owner, target, attribute, channel } of unknownNames(project)) {
+      if (channel !== 'event') continue;
+      const stray = strayBelow(project, emissions, target, attribute.name);
+      if (!stray) continue;
+      audit.claim(attributeKey(site, attribute.name));
+      claimChain(audit, stray);
+      const place = attributePlace(site, attribute);
+      const emitter = project.components[stray.port.component]!;
+      audit.report({
+        nodes: [stray.port.node],
+        site: site.id,
+        component: target,
+        port: { channel: 'event', name: attribute.name },
+        place,
+        message: `${owner.name} listens for "${attribute.name}" on ${target.name}, and ${emitter.name} below it raises it, but ${target.name} does not hand it up.`,
+        trail: [
+          step(owner, place, attribute.name, 'is listened for', 'wait'),
+          ...raisedTrail(project, stray),
+          step(target, tagPlace(stray.site), attribute.name, 'is dropped', 'drop'),
+        ],
+      });
     }
   },
 };

@@ -1,28 +1,45 @@
+import type { Linked } from '../../link';
 import { isCallbackName, nearest } from '../../model/names';
 import type { AttributeFact } from '../../model/facts';
 import type { Component, Site } from '../../model/project';
-import { attributeKey, attributePlace, namePlace, step, type Report, type Rule } from '../rule';
+import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
 import { isAlwaysKnown, isClosed } from '../../link/use-of-ports';
 
 export const unknown: Rule = {
   name: 'prop/unknown',
   level: 'error',
   summary: 'A call site writes a name that the child does not take.',
-  check({ project, report, claimed }) {
-    for (const site of project.sites) {
-      const owner = project.components[site.owner]!;
-      const target = project.components[site.target]!;
-      for (const attribute of unknownAttributes(site, target)) {
-        if (claimed(attributeKey(site, attribute.name))) continue;
-        if (!isEventAttribute(target, attribute))
-          report(unknownReport(owner, target, site, attribute, 'prop'));
-      }
-    }
+  check({ project, report }) {
+    for (const one of unknownNames(project)) if (one.channel === 'prop') report(unknownReport(one));
   },
 };
 
+/** A name that a call site writes and the child does not take. */
+export interface UnknownName {
+  site: Site;
+  owner: Component;
+  target: Component;
+  attribute: AttributeFact;
+  /** What it was meant as: a callback's name means an event, markup means a slot. */
+  channel: 'prop' | 'event' | 'slot';
+}
+
+/** Every such name in the project, in the order of the call sites. */
+export function* unknownNames(project: Linked): Iterable<UnknownName> {
+  for (const site of project.sites) {
+    const owner = project.components[site.owner]!;
+    const target = project.components[site.target]!;
+    for (const attribute of unknownAttributes(site, target)) {
+      const event =
+        attribute.mode === 'listen' || (target.facts.traits.callbackProps && isCallbackName(attribute.name));
+      const channel = event ? 'event' : attribute.value.kind === 'content' ? 'slot' : 'prop';
+      yield { site, owner, target, attribute, channel };
+    }
+  }
+}
+
 /** Attributes of a call site that the child certainly does not take. */
-export function unknownAttributes(site: Site, target: Component): AttributeFact[] {
+function unknownAttributes(site: Site, target: Component): AttributeFact[] {
   if (!isClosed(target)) return [];
   return site.fact.attributes.filter(
     (one) =>
@@ -33,24 +50,15 @@ export function unknownAttributes(site: Site, target: Component): AttributeFact[
   );
 }
 
-export const isEventAttribute = (target: Component, attribute: AttributeFact): boolean =>
-  attribute.mode === 'listen' || (target.facts.traits.callbackProps && isCallbackName(attribute.name));
-
 /** The near name that the child takes and the call site does not pass, if there is one. */
-export function meant(site: Site, target: Component, attribute: AttributeFact): string | undefined {
+function meant(site: Site, target: Component, attribute: AttributeFact): string | undefined {
   const free = [...target.ports.keys()].filter(
     (name) => !site.fact.attributes.some((other) => other.name === name),
   );
   return nearest(attribute.name, free);
 }
 
-export function unknownReport(
-  owner: Component,
-  target: Component,
-  site: Site,
-  attribute: AttributeFact,
-  channel: 'prop' | 'event' | 'slot',
-): Report {
+export function unknownReport({ owner, target, site, attribute, channel }: UnknownName): Report {
   const near = meant(site, target, attribute);
   const place = attributePlace(site, attribute);
   const does = channel === 'event' ? 'listens for' : 'passes';
