@@ -2,8 +2,8 @@
  * Who provides which context where, who consumes it, and what is above whom on the page. Coverage is a fixed
  * point over the render ancestry; no path is enumerated.
  */
-import type { ConsumeFact, ExprFact, ValueFact, Where } from '../model/facts';
-import type { Component, Place } from '../model/project';
+import type { ConsumeFact, ExprFact, Span, ValueFact, Where } from '../model/facts';
+import type { Component, Place, Site } from '../model/project';
 import type { Linked } from '.';
 
 export interface ContextKey {
@@ -38,6 +38,10 @@ export interface Contexts {
   providedSomewhere(component: number, key: ContextKey): boolean;
   /** Call sites from a root down to the component along which nobody provides the key; undefined if none is known. */
   barePath(component: number, key: ContextKey): number[] | undefined;
+  /** A consumer of the key goes on without a provider: any default but nothing is usable, one not written out may be. */
+  hasDefault(key: ContextKey): boolean;
+  /** The call that mounts what a call site stands in as a root of its own. */
+  mountOf(site: Site): Span | undefined;
   /** The component may be rendered where nobody can see. */
   mayBeElsewhere(component: number): boolean;
   /** Whether something above a place in a component's render provides the key, on some path. */
@@ -74,10 +78,17 @@ export function linkContexts(project: Linked): Contexts {
     consumers,
     providedSomewhere: (component, key) => (cover.some[component]! & keys.get(key.id)!.bit) !== 0n,
     barePath: (component, key) => cover.barePath(component, keys.get(key.id)!.bit),
+    hasDefault,
+    mountOf: (site) => cover.mountOf(project.components[site.owner]!, site.node),
     mayBeElsewhere: (component) => cover.unknown[component]!,
     isBelowProvider: (component, node, key) =>
       ((cover.some[component]! | cover.around(component, node)) & keys.get(key.id)!.bit) !== 0n,
   };
+}
+
+function hasDefault({ value }: ContextKey): boolean {
+  const type = value.fallback?.type;
+  return type !== undefined && !(type.t === 'lit' && (type.v === null || type.v === undefined));
 }
 
 type KeyAt = (file: number, name: string) => ContextKey | undefined;
@@ -212,12 +223,18 @@ class Coverage {
         const around = this.around(owner.id, site.node);
         let above = this.lacks[owner.id]!;
         let unknown = this.unknown[owner.id]!;
-        if (owner.facts.role === 'module') {
-          above = this.isMounted(owner, site.node) ? full : 0n;
-          unknown = above === 0n;
+        let inherited = this.some[owner.id]!;
+        if (this.mountOf(owner, site.node)) {
+          // A tree of its own: nothing of where the call stands is above it.
+          above = full;
+          inherited = 0n;
+          unknown = false;
+        } else if (owner.facts.role === 'module') {
+          above = 0n;
+          unknown = true;
         } else if (owner.facts.role === 'helper') unknown = true;
         const lacks = this.lacks[target]! | (above & ~around);
-        const some = this.some[target]! | this.some[owner.id]! | around;
+        const some = this.some[target]! | inherited | around;
         if (lacks !== this.lacks[target]) {
           this.lacks[target] = lacks;
           changed = true;
@@ -231,11 +248,12 @@ class Coverage {
     }
   }
 
-  private isMounted(owner: Component, node: number): boolean {
+  mountOf(owner: Component, node: number): Span | undefined {
     for (let at = node; at >= 0; at = owner.facts.render[at]!.parent) {
-      if (owner.facts.render[at]!.mounted) return true;
+      const { mounted } = owner.facts.render[at]!;
+      if (mounted) return mounted;
     }
-    return false;
+    return undefined;
   }
 
   /** Keys provided around a place inside a component's own render, by providers and by what children wrap. */
@@ -277,12 +295,12 @@ class Coverage {
       const site = this.project.components[at]!.calledAt.map((id) => this.project.sites[id]!).find((one) => {
         const owner = this.project.components[one.owner]!;
         if ((this.around(owner.id, one.node) & bit) !== 0n || seen.has(owner.id)) return false;
-        return owner.facts.role === 'module'
-          ? this.isMounted(owner, one.node)
-          : (this.lacks[owner.id]! & bit) !== 0n;
+        if (this.mountOf(owner, one.node)) return true;
+        return owner.facts.role !== 'module' && (this.lacks[owner.id]! & bit) !== 0n;
       });
       if (!site) break;
       path.unshift(site.id);
+      if (this.mountOf(this.project.components[site.owner]!, site.node)) break;
       at = site.owner;
     }
     return path;

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { emptyFile } from '../readers/react/file';
+import { emptyFile } from '../readers/file';
 import { readManifest } from '../readers/manifest';
 import { linkModules } from './modules';
 

@@ -9,7 +9,8 @@ export interface Span {
   end: number;
 }
 
-export type Language = 'react' | 'vue' | 'svelte' | 'angular' | 'stencil' | 'razor' | 'sheet' | 'script';
+export type Language =
+  'react' | 'vue' | 'svelte' | 'angular' | 'stencil' | 'razor' | 'sheet' | 'html' | 'script';
 
 export interface FileFacts {
   path: string;
@@ -26,6 +27,10 @@ export interface FileFacts {
   elementReads: string[];
   /** The file mounts components as roots of a page. */
   mounts: boolean;
+  /** Ids that its markup or its code gives to elements. */
+  ids: string[];
+  /** It is a page that loads scripts. */
+  page?: boolean;
   silences: SilenceFact[];
 }
 
@@ -137,8 +142,49 @@ export interface ComponentFacts extends Span {
   result?: ExprFact;
   /** Functions and components of modules that it calls by name, hooks among them. */
   calls: PlainCallFact[];
+  /** What is reached through a ref to it, by the port that takes the ref. */
+  exposes?: ExposesFact[];
+  /** Content that is drawn elsewhere on the page, where the place is a constant. */
+  portals?: PortalFact[];
+  /** Fields of module-level objects that it writes. */
+  sharedWrites?: SharedWriteFact[];
+  /** Other declarations in its own scope under the name of a prop. */
+  clashes?: ClashFact[];
   /** Name of the class that it extends, where that is no class of the framework. */
   extends?: Span & { name: string };
+}
+
+export interface ExposesFact {
+  /** The port that takes the ref. */
+  port: string;
+  members: ExposedFact[];
+  /** Members that the framework gives to everything of its kind. */
+  always?: string[];
+  /** Other members may be there. */
+  open?: boolean;
+}
+
+export interface ExposedFact extends Span {
+  name: string;
+  /** It is a function that gives a handle of the component away. */
+  handle?: boolean;
+}
+
+export interface PortalFact extends Span {
+  /** The id that its target must have. */
+  id: string;
+}
+
+export interface SharedWriteFact extends Span {
+  /** The name of the object in the file. */
+  name: string;
+  path: string[];
+  where: Where;
+  fn: number;
+}
+
+export interface ClashFact extends Span {
+  prop: string;
 }
 
 export interface PlainCallFact extends Span {
@@ -238,6 +284,8 @@ export interface FunctionFact extends Span {
   params: number[];
   /** Symbols that it calls: handlers, setters, callbacks. */
   calls: number[];
+  /** Names that its first parameter is taken apart into; `rest` if it takes the others too. */
+  takes?: { names: (Span & { name: string })[]; rest: boolean };
   /** It only calls this symbol, with its own parameters as they are (or with other arguments: `bound`). */
   sole?: { symbol: number; bound: boolean };
 }
@@ -245,6 +293,8 @@ export interface FunctionFact extends Span {
 export interface ReadFact extends Span {
   symbol: number;
   path?: string[];
+  /** Where each name of the path ends, for handles and parameters. */
+  ends?: number[];
   /** Read so that an absent value does no harm: `x?.y`. */
   soft?: boolean;
   where: Where;
@@ -315,10 +365,12 @@ export interface RenderFact extends Span {
   outletSymbol?: number;
   /** Something else is shown where nothing fills it. */
   fallback?: boolean;
-  /** It is mounted here as the root of a page. */
-  mounted?: boolean;
+  /** The call that mounts it as the root of a tree of its own. */
+  mounted?: Span;
   /** The condition that it stands under. */
   when?: Span;
+  /** Call sites: the arms of conditions that it stands in, as condition and arm. */
+  arms?: string[];
   /** The list that it is repeated for. */
   each?: Span;
   /** Content is nested in it. */

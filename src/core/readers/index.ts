@@ -1,17 +1,21 @@
 /** Which reader a file is for. The only door to the readers. */
 import type { FileFacts } from '../model/facts';
-import { emptyFile, readReactFile } from './react/file';
+import { emptyFile } from './file';
+import { readPage } from './html/file';
+import { readReactFile } from './react/file';
 
 /** Counts up whenever a reader says something else about the same text, so that cached facts are dropped. */
-export const READER_VERSION = 2;
+export const READER_VERSION = 3;
 
 /** Files with more UTF-16 code units than this are generated, and are left out. */
 export const MAX_LENGTH = 1024 * 1024;
 
+const PAGE = /\.html?$/;
 const SCRIPT = /\.(?:[cm]?[jt]s|[jt]sx)$/;
 
 /** Whether any reader takes the file. Declaration files describe code from elsewhere. */
-export const isReadable = (path: string): boolean => SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path);
+export const isReadable = (path: string): boolean =>
+  PAGE.test(path) || (SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path));
 
 /** Reads one file to facts. Never throws. */
 export function readFile(path: string, text: string): FileFacts {
@@ -20,7 +24,7 @@ export function readFile(path: string, text: string): FileFacts {
     return { ...emptyFile(path), problem: { message: 'the file is binary', line: 1, column: 1 } };
   }
   try {
-    return readReactFile(path, clean);
+    return PAGE.test(path) ? readPage(path, clean) : readReactFile(path, clean);
   } catch (error) {
     const message =
       error instanceof RangeError

@@ -21,6 +21,7 @@ import { unheard } from './event/unheard';
 import { unknownEvent } from './event/unknown';
 import { constant } from './prop/constant';
 import { defaultClash } from './prop/default-clash';
+import { nameClash } from './prop/name-clash';
 import { drilled } from './prop/drilled';
 import { missing } from './prop/missing';
 import { neverPassed } from './prop/never-passed';
@@ -30,12 +31,19 @@ import { typeClash } from './prop/type-clash';
 import { unknown } from './prop/unknown';
 import { unread } from './prop/unread';
 import { earlyRead, refUnread, unattached } from './ref/handle-use';
+import { noTarget } from './portal/no-target';
+import { outsideProviders } from './portal/outside-providers';
+import { stateLost } from './portal/state-lost';
 import { notForwarded } from './ref/not-forwarded';
+import { reachThrough } from './ref/reach-through';
+import { unknownMember } from './ref/unknown-member';
 import { doubleContent } from './slot/double-content';
 import { noOutlet } from './slot/no-outlet';
+import { slotPropUnknown } from './slot/prop-unknown';
 import { slotRelayed } from './slot/relayed';
 import { unfilled } from './slot/unfilled';
 import { slotUnknown } from './slot/unknown';
+import { setupRace } from './state/setup-race';
 import { twin } from './state/twin';
 import { ruleContext, type Rule, type Settings } from './rule';
 import { silence } from './silence';
@@ -54,6 +62,7 @@ export const RULES: readonly Rule[] = [
   overwritten,
   staleCopy,
   constant,
+  nameClash,
   unread,
   neverPassed,
   drilled,
@@ -66,10 +75,14 @@ export const RULES: readonly Rule[] = [
   unfilled,
   doubleContent,
   slotRelayed,
+  slotPropUnknown,
   notForwarded,
+  unknownMember,
+  reachThrough,
   unattached,
   refUnread,
   earlyRead,
+  outsideProviders,
   noProvider,
   contextUnread,
   shadowed,
@@ -81,6 +94,9 @@ export const RULES: readonly Rule[] = [
   called,
   inherits,
   twin,
+  setupRace,
+  noTarget,
+  stateLost,
 ];
 
 /** Runs every rule. Findings come in the order of their places. */

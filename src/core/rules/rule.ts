@@ -25,7 +25,9 @@ export interface Rule {
 export interface Report {
   component: Component;
   /** Channel and name of the subject. */
-  port: Pick<Port, 'channel' | 'name'> | { channel: 'state' | 'local' | 'context' | 'ref'; name: string };
+  port:
+    | Pick<Port, 'channel' | 'name'>
+    | { channel: 'state' | 'local' | 'context' | 'ref' | 'portal'; name: string };
   place: Place;
   message: string;
   trail: Step[];

@@ -8,15 +8,21 @@ import { addSymbol, inferContext, place, spanOf, use, type Ctx, type Unit } from
 import { isFunction } from '../script/scope';
 import { readPropTypes } from './prop-types';
 import { stateSymbol } from './dialect';
+import type { ReactNames } from './names';
+import { isCreateRef, readInstance } from './refs';
 
 const LIFECYCLE =
   /^(component(Did|Will)\w+|shouldComponentUpdate|getDerivedStateFromProps|getSnapshotBeforeUpdate|UNSAFE_\w+|constructor|validateProps)$/;
 
-/** Reads the members of a class component into its unit. */
-export function readClass(u: Unit, node: t.Class, ctx: Ctx): void {
+/** Reads the members of a class component into its unit; `inherits` if its base is not React's own. */
+export function readClass(u: Unit, node: t.Class, ctx: Ctx, names: ReactNames, inherits: boolean): void {
   const bag = addSymbol(u, { name: 'props', kind: 'bag', ...spanOf(node.id ?? node) });
   u.members.set('props', bag);
   const methods: { fn: t.Function; name: string }[] = [];
+  const constructor = node.body.body.find(
+    (member): member is t.ClassMethod => member.type === 'ClassMethod' && member.kind === 'constructor',
+  );
+  if (constructor) readConstructor(u, constructor, bag, names, ctx);
   for (const member of node.body.body) {
     if (member.type !== 'ClassMethod' && member.type !== 'ClassProperty') {
       continue;
@@ -44,6 +50,8 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx): void {
         u.members.set(name, addSymbol(u, { name, kind: 'handler', ...spanOf(member.key), fn: -1 }));
       }
     } else if (name === 'state' && member.type === 'ClassProperty') readState(u, member.value, ctx);
+    else if (member.type === 'ClassProperty' && isCreateRef(names, member.value))
+      declareBox(u, name, member.key);
     else if (member.type === 'ClassProperty' && member.value) use(u, u.expr(member.value, ctx), ctx);
   }
   // Event members first, the render last, so that what it calls is known.
@@ -52,6 +60,10 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx): void {
     if (name === 'render') {
       if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, ctx);
       else place(u, use(u, u.expr(fn.body, ctx), ctx).content, -1);
+      continue;
+    }
+    if (name === 'constructor') {
+      readFunction(u, fn, ctx, 'derivation');
       continue;
     }
     const lifecycle = LIFECYCLE.test(name);
@@ -70,6 +82,24 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx): void {
       u.facts.symbols[symbol]!.fn = expr.fn;
       u.facts.symbols[symbol]!.init = expr;
     }
+  }
+  readInstance(u, node, inherits);
+}
+
+function declareBox(u: Unit, name: string, at: t.Node): void {
+  u.members.set(name, addSymbol(u, { name, kind: 'ref', empty: true, ...spanOf(at) }));
+}
+
+/** Handles and state that a constructor makes: `this.box = createRef()`, `this.state = { … }`. */
+function readConstructor(u: Unit, node: t.ClassMethod, bag: number, names: ReactNames, ctx: Ctx): void {
+  givenProps(u, node, bag);
+  for (const statement of node.body.body) {
+    const made = statement.type === 'ExpressionStatement' ? statement.expression : undefined;
+    if (made?.type !== 'AssignmentExpression' || made.left.type !== 'MemberExpression') continue;
+    const { object, property } = made.left;
+    if (object.type !== 'ThisExpression' || property.type !== 'Identifier') continue;
+    if (isCreateRef(names, made.right)) declareBox(u, property.name, property);
+    else if (property.name === 'state') readState(u, made.right, ctx);
   }
 }
 

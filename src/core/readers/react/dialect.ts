@@ -22,6 +22,7 @@ import {
 } from '../script/unit';
 import { readCreate } from './elements';
 import type { ReactNames } from './names';
+import { readExposed, targetId } from './refs';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
 
@@ -80,6 +81,7 @@ export function reactDialect(names: ReactNames): Dialect {
       const hook = calledHook(names, node);
       if (hook === undefined) return undefined;
       if (EFFECTS.has(hook)) {
+        if (hook === 'useImperativeHandle') readExposed(u, node);
         for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
         return { kind: 'computed', ...spanOf(node) };
       }
@@ -94,6 +96,8 @@ export function reactDialect(names: ReactNames): Dialect {
         return readCreate(u, node, ctx, names);
       if (hook === 'createPortal' && node.arguments[0]) {
         const content = u.expr(node.arguments[0], ctx);
+        const id = targetId(node.arguments[1]);
+        if (id !== undefined) (u.facts.portals ??= []).push({ id, ...spanOf(node.arguments[1]!) });
         for (const arg of node.arguments.slice(1)) use(u, u.expr(arg, ctx), ctx);
         return { ...use(u, content, ctx, 'text'), start: node.start!, end: node.end! };
       }
@@ -163,7 +167,8 @@ function isMount(names: ReactNames, node: Call): boolean {
 function readMount(u: Unit, node: Call, ctx: Ctx): ExprFact {
   use(u, u.expr(node.callee, ctx), ctx);
   const parts = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'argument'));
-  for (const part of parts) for (const index of part.content ?? []) u.facts.render[index]!.mounted = true;
+  for (const part of parts)
+    for (const index of part.content ?? []) u.facts.render[index]!.mounted = spanOf(node);
   return { kind: 'computed', ...spanOf(node), ...mergeContent(...parts) };
 }
 

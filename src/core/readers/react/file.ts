@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts, ValueFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
+import { emptyFile } from '../file';
 import { readSilences } from '../script/comments';
 import { readExpr } from '../script/expr';
 import type { InferContext } from '../script/infer';
@@ -38,24 +39,9 @@ const RENDER: Ctx = { where: 'derivation', fn: -1 };
 
 /** What all units of a file share. */
 interface ReactFile {
+  names: ReactNames;
   dialect: Dialect;
   markup: MarkupDialect;
-}
-
-export function emptyFile(path: string): FileFacts {
-  return {
-    path,
-    language: 'script',
-    imports: [],
-    exports: [],
-    types: [],
-    values: [],
-    components: [],
-    mentions: [],
-    elementReads: [],
-    mounts: false,
-    silences: [],
-  };
 }
 
 /** Reads a file. Never throws: what cannot be parsed gives facts with a problem. */
@@ -74,12 +60,13 @@ export function readReactFile(path: string, text: string): FileFacts {
   const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
   const candidates = findCandidates(scopes, names, file);
   facts.values = readValues(scopes, candidates, names, file);
-  const react = { dialect: reactDialect(names), markup: reactMarkup(names) };
+  const react = { names, dialect: reactDialect(names), markup: reactMarkup(names) };
   readUnits(facts, candidates, react, file);
   readModule(facts, program, react, file);
   readStatics(facts, program, moduleTypes(file));
   facts.mentions = readMentions(scopes, names);
   facts.elementReads = [...scopes.elementReads];
+  facts.ids = [...scopes.ids];
   facts.mounts = mountsRoots(facts, text);
   if (facts.components.length) facts.language = 'react';
   return facts;
@@ -171,6 +158,7 @@ function readUnits(
   react: ReactFile,
   file: FileContext,
 ) {
+  const { names } = react;
   for (const candidate of candidates.values()) {
     const { node } = candidate;
     const name = candidate.id ? spanOf(candidate.id) : { start: 0, end: 0 };
@@ -186,9 +174,11 @@ function readUnits(
     if (candidate.extends) component.extends = candidate.extends;
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
     const u = newUnit(component, node, react, file);
-    if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') readClass(u, node, RENDER);
+    if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression')
+      readClass(u, node, RENDER, names, candidate.inherits);
     else {
       readParameters(u, node, candidate.role);
+      if (candidate.role === 'component') noteClashes(u);
       if (node.body.type === 'BlockStatement') u.statements(node.body.body, RENDER);
       else {
         const body = use(u, u.expr(node.body, RENDER), RENDER, 'text');
@@ -222,6 +212,15 @@ function readParameters(u: Unit, node: t.Function, role: Candidate['role']): voi
       });
     }
   });
+}
+
+/** A function or variable of the body under the name of a prop hides it. */
+function noteClashes(u: Unit): void {
+  for (const [binding, symbol] of u.refs) {
+    const { kind, port } = u.facts.symbols[symbol]!;
+    if (kind !== 'prop' || !binding.again) continue;
+    (u.facts.clashes ??= []).push({ prop: port!, ...spanOf(binding.again) });
+  }
 }
 
 /** Everything that was not placed is drawn somewhere under the component. */

@@ -7,7 +7,9 @@ import { eachChild } from './walk';
 import { keyName } from './type-expr';
 import { noteMutation, noteWrite } from './writes';
 import {
+  inArm,
   isModuleLevel,
+  keepsEnds,
   mergeContent,
   mergeUses,
   noteRead,
@@ -78,15 +80,18 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       return readFunction(u, node, ctx, ctx.where === 'effect' ? 'effect' : 'handler');
     case 'ConditionalExpression': {
       use(u, readExpr(u, node.test, { ...ctx, where: 'condition' }), ctx, 'condition');
-      const inner = { ...ctx, when: spanOf(node.test) };
-      const arms = [node.consequent, node.alternate].map((arm) => use(u, readExpr(u, arm, inner), inner));
+      const arms = [node.consequent, node.alternate].map((arm) => {
+        const inner = inArm(u, ctx, node.test, arm === node.consequent);
+        return use(u, readExpr(u, arm, inner), inner);
+      });
       return { ...computed(node, ...arms), uses: mergeUses(symbolsIn(u, node.test), ...arms) };
     }
     case 'LogicalExpression': {
       const test = ctx.where === 'condition' || node.operator === '&&' ? 'condition' : ctx.where;
       const left = use(u, readExpr(u, node.left, { ...ctx, where: test }), ctx, test);
       if (left.symbol !== undefined) u.tolerant.add(left.symbol);
-      const inner = { ...ctx, when: spanOf(node.left) };
+      const inner =
+        node.operator === '&&' ? inArm(u, ctx, node.left, true) : { ...ctx, when: spanOf(node.left) };
       const right = use(u, readExpr(u, node.right, inner), inner);
       return computed(node, left, right);
     }
@@ -187,12 +192,14 @@ function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpressi
     }
     if (node.type === 'OptionalMemberExpression') u.tolerant.add(object.symbol!);
     noteRead(u, object.symbol!, spanOf(node), ctx, [name]);
+    if (keepsEnds(u, object.symbol!)) u.facts.reads.at(-1)!.ends = [node.property.end!];
     return { kind: 'member', symbol: object.symbol!, path: [name], ...spanOf(node) };
   }
   if (object.kind === 'member') {
     const read = u.facts.reads.at(-1);
     if (read && read.symbol === object.symbol && read.start === object.start) {
       read.path = [...(read.path ?? []), name];
+      read.ends?.push(node.property.end!);
       read.end = node.end!;
       if (node.type === 'OptionalMemberExpression') read.soft = true;
     }

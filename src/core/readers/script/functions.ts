@@ -5,6 +5,7 @@ import { UNKNOWN, type TypeExpr } from '../../model/types';
 import { inferFunction } from './infer';
 import { declarePattern } from './patterns';
 import { type Binding } from './scope';
+import { keyName } from './type-expr';
 import { eachChild } from './walk';
 import {
   addFunction,
@@ -72,6 +73,8 @@ export function readFunction(
       u.facts.symbols[before]!.index = i;
     } else fact.params.push(-1);
   });
+  const takes = takenApart(node.params[0]);
+  if (takes) fact.takes = takes;
   if (node.body.type === 'BlockStatement') {
     u.statements(node.body.body, inner);
   } else {
@@ -87,6 +90,19 @@ export function readFunction(
     uses: capturedBy(u, index, symbolsBefore),
     ...(u.contents[index]!.length ? { content: u.contents[index]! } : {}),
   };
+}
+
+/** `({ a, b: c, ...others }) =>`: the names that are taken. */
+function takenApart(param: t.Node | undefined): FunctionFact['takes'] {
+  const pattern = param?.type === 'AssignmentPattern' ? param.left : param;
+  if (pattern?.type !== 'ObjectPattern') return undefined;
+  const takes: FunctionFact['takes'] = { names: [], rest: false };
+  for (const property of pattern.properties) {
+    const name = property.type === 'RestElement' ? undefined : keyName(property);
+    if (property.type === 'RestElement' || name === undefined) takes.rest = true;
+    else takes.names.push({ name, ...spanOf(property.key) });
+  }
+  return takes;
 }
 
 /** Symbols from around a function that it reads; `before` is how many there were when it began. */

@@ -4,7 +4,18 @@ import type { ExprFact, SymbolFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { readType } from './type-expr';
 import { annotationOf, keyName } from './type-expr';
-import { addSymbol, noteRead, propSymbol, spanOf, typeOf, use, usesOf, type Ctx, type Unit } from './unit';
+import {
+  addSymbol,
+  keepsEnds,
+  noteRead,
+  propSymbol,
+  spanOf,
+  typeOf,
+  use,
+  usesOf,
+  type Ctx,
+  type Unit,
+} from './unit';
 
 /** Whether an initial value says more than that there is one. */
 const isTelling = (source: ExprFact): boolean =>
@@ -107,6 +118,11 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
         if (source.symbol !== undefined && (source.kind === 'identity' || source.kind === 'member')) {
           const path = [...(source.path ?? []), name ?? '[]'];
           noteRead(u, source.symbol, spanOf(property), { ...ctx, where: 'derivation' }, path);
+          if (keepsEnds(u, source.symbol) && property.key.type === 'Identifier') {
+            u.facts.reads.at(-1)!.ends = path.map((_, i) =>
+              i < path.length - 1 ? property.key.start! : property.key.end!,
+            );
+          }
           value = { kind: 'member', symbol: source.symbol, path, ...spanOf(property) };
         }
         declarePattern(u, property.value as t.Node, value, ctx, { kind: meaning.kind, type: part });

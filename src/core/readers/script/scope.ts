@@ -3,6 +3,7 @@
  * they are used; names are looked up at the end, so that hoisting needs no care.
  */
 import type * as t from '@babel/types';
+import { noteIds } from './ids';
 import { eachChild, patternNames } from './walk';
 
 export interface Binding {
@@ -16,6 +17,8 @@ export interface Binding {
   uses: Use[];
   /** It is assigned to after its declaration. */
   reassigned: boolean;
+  /** A parameter's name that the function's own body declares a second time. */
+  again?: t.Identifier;
 }
 
 export interface Scope {
@@ -70,6 +73,8 @@ export interface Scopes {
   named: NamedNode[];
   /** Names read as `x.props.NAME` where x is not `this`. */
   elementReads: Set<string>;
+  /** Ids that the file gives to elements. */
+  ids: Set<string>;
   /** The scope whose names a function's parameters are. */
   of: Map<t.Node, Scope>;
 }
@@ -101,12 +106,26 @@ function isElementProps(node: t.Node): boolean {
   );
 }
 
+/** `var x = x || 3` goes on with what the parameter was given. */
+function startsFromItself(node: t.Node, name: string): boolean {
+  if (node.type !== 'VariableDeclarator') return false;
+  if (!node.init) return true;
+  let found = false;
+  const look = (part: t.Node) => {
+    if (part.type === 'Identifier' && part.name === name) found = true;
+    else eachChild(part, look);
+  };
+  look(node.init);
+  return found;
+}
+
 /** Builds the scopes of a program and sets `binding` on every identifier that uses a declared name. */
 export function readScopes(program: t.Program): Scopes {
   const uses: Use[] = [];
   const of = new Map<t.Node, Scope>();
   const named: NamedNode[] = [];
   const elementReads = new Set<string>();
+  const ids = new Set<string>();
   const open = (parent: Scope | undefined, owner: t.Node, fn: boolean): Scope => {
     const scope: Scope = { parent, owner, isFunction: fn, names: new Map() };
     if (fn) of.set(owner, scope);
@@ -118,6 +137,7 @@ export function readScopes(program: t.Program): Scopes {
     if (known) {
       id.binding = known;
       if (kind !== 'function') known.reassigned = true;
+      if (known.kind === 'param' && kind !== 'param' && !startsFromItself(node, id.name)) known.again ??= id;
       return;
     }
     const binding: Binding = { name: id.name, kind, scope, id, node, uses: [], reassigned: false };
@@ -186,6 +206,7 @@ export function readScopes(program: t.Program): Scopes {
   }
 
   function visit(node: t.Node, scope: Scope): void {
+    noteIds(node, ids);
     switch (node.type) {
       case 'Identifier':
         use(node, scope, 'value');
@@ -372,7 +393,7 @@ export function readScopes(program: t.Program): Scopes {
     binding.uses.push(one);
     if (one.role === 'write') binding.reassigned = true;
   }
-  return { program: root, named, elementReads, of };
+  return { program: root, named, elementReads, ids, of };
 }
 
 /** Whether a scope lies inside the body of a function (or is its own). */

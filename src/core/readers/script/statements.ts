@@ -4,7 +4,7 @@ import { declareFunction, readOtherClass } from './functions';
 import { variableType } from './infer';
 import { declarePattern } from './patterns';
 import { eachChild } from './walk';
-import { inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
+import { inArm, inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
 
 /** Reads statements. Function declarations come first, as they are hoisted. */
 export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
@@ -20,9 +20,18 @@ export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
       for (const fn of late.splice(0)) declareFunction(u, fn, ctx);
     }
     readStatement(u, node, ctx);
+    // What follows `if (x) return …` stands where x does not hold.
+    if (node.type === 'IfStatement' && !node.alternate && leaves(node.consequent)) {
+      ctx = { ...ctx, arms: inArm(u, ctx, node.test, false).arms! };
+    }
   }
   for (const fn of late) declareFunction(u, fn, ctx);
 }
+
+const leaves = (node: t.Node): boolean =>
+  node.type === 'ReturnStatement' ||
+  node.type === 'ThrowStatement' ||
+  (node.type === 'BlockStatement' && node.body.length > 0 && leaves(node.body.at(-1)!));
 
 function throws(node: t.Node): boolean {
   return node.type === 'ThrowStatement' || (node.type === 'BlockStatement' && node.body.some(throws));
@@ -53,9 +62,8 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       use(u, u.expr(node.test, { ...ctx, where: 'condition' }), ctx, 'condition');
       if (throws(node.consequent))
         for (const read of u.facts.reads.slice(before)) u.refusals.add(read.symbol);
-      const inner = { ...ctx, when: spanOf(node.test) };
-      readStatement(u, node.consequent, inner);
-      if (node.alternate) readStatement(u, node.alternate, inner);
+      readStatement(u, node.consequent, inArm(u, ctx, node.test, true));
+      if (node.alternate) readStatement(u, node.alternate, inArm(u, ctx, node.test, false));
       return;
     }
     case 'BlockStatement':

@@ -27,6 +27,7 @@ export interface Ctx {
   fn: number;
   when?: Span;
   each?: Span;
+  arms?: string[];
 }
 
 export interface FileContext {
@@ -200,9 +201,35 @@ export function addNode(
     attributes: [],
     ...(ctx.when ? { when: ctx.when } : {}),
     ...(ctx.each ? { each: ctx.each } : {}),
+    ...(ctx.arms && node.kind === 'site' ? { arms: ctx.arms } : {}),
     ...node,
   };
   return u.facts.render.push(full) - 1;
+}
+
+/** What stands in one arm of a condition; a condition and its opposite are known as such by their text. */
+export function inArm(u: Unit, ctx: Ctx, test: t.Node, holds: boolean): Ctx {
+  let bare = unwrap(test);
+  let arm = holds;
+  while (bare.type === 'UnaryExpression' && bare.operator === '!') {
+    bare = unwrap(bare.argument);
+    arm = !arm;
+  }
+  const text = u.file.text.slice(bare.start!, bare.end!).replace(/\s+/g, ' ');
+  const key = text.length > 60 ? `@${bare.start!}` : text;
+  return { ...ctx, when: spanOf(test), arms: [...(ctx.arms ?? []), `${key}#${arm ? 1 : 0}`] };
+}
+
+/** Whether the members that are used of a symbol are worth their places: handles, what they hold, parameters. */
+export function keepsEnds(u: Unit, symbol: number): boolean {
+  const { kind, init } = u.facts.symbols[symbol]!;
+  if (kind === 'ref' || kind === 'param') return true;
+  return (
+    init?.kind === 'member' &&
+    init.path!.length === 1 &&
+    init.path![0] === 'current' &&
+    u.facts.symbols[init.symbol!]!.kind === 'ref'
+  );
 }
 
 export function addFunction(u: Unit, node: t.Node, parent: number, where: FunctionFact['where']): number {

@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { eachChild } from './walk';
-import { spanOf, symbolOf, unwrap, type Ctx, type Unit } from './unit';
+import { isModuleLevel, spanOf, symbolOf, unwrap, type Ctx, type Unit } from './unit';
 
 /** Methods that change the list that they are called on. */
 const MUTATORS = new Set([
@@ -27,6 +27,26 @@ export function noteMutation(u: Unit, node: t.Node, callee: ExprFact, at: t.Node
     symbol: callee.symbol,
     ...(path.length ? { path } : {}),
     through: { method: node.property.name },
+    where: ctx.where,
+    fn: ctx.fn,
+    ...spanOf(at),
+  });
+}
+
+/** `store.mode = x`, where the object is one of a module. */
+function noteShared(u: Unit, target: t.Node, at: t.Node, ctx: Ctx): void {
+  const path: string[] = [];
+  let node = target;
+  while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
+    if (node.computed || node.property.type !== 'Identifier') return;
+    path.unshift(node.property.name);
+    node = unwrap(node.object);
+  }
+  if (node.type !== 'Identifier' || !node.binding || !isModuleLevel(node.binding)) return;
+  if (u.facts.role === 'module') return;
+  (u.facts.sharedWrites ??= []).push({
+    name: node.name,
+    path,
     where: ctx.where,
     fn: ctx.fn,
     ...spanOf(at),
@@ -61,7 +81,7 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
         through: {},
         ...common,
       });
-    }
+    } else noteShared(u, bare, at, ctx);
     return;
   }
   if (bare.type === 'ObjectPattern' || bare.type === 'ArrayPattern') {

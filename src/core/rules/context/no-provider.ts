@@ -5,15 +5,15 @@ export const noProvider: Rule = {
   name: 'context/no-provider',
   level: 'error',
   summary: 'A consumer without a usable default is rendered where no provider of its key is above it.',
-  check({ project, report }) {
+  check({ project, report, claimed }) {
     const contexts = project.contexts();
     const provided = [...new Set(contexts.providers.map((one) => one.key.name))];
     const seen = new Set<string>();
     for (const { component, key, place, missing } of contexts.consumers) {
-      if (missing === 'handled' || hasDefault(key.value.fallback?.type)) continue;
+      if (missing === 'handled' || contexts.hasDefault(key)) continue;
       const path = contexts.barePath(component, key);
       const id = `${component}:${key.id}:${place.start}`;
-      if (!path || seen.has(id)) continue;
+      if (!path || seen.has(id) || claimed(`consumer:${id}`)) continue;
       seen.add(id);
       const reader = project.components[component]!;
       const some = contexts.providedSomewhere(component, key) || contexts.mayBeElsewhere(component);
@@ -43,7 +43,3 @@ export const noProvider: Rule = {
     }
   },
 };
-
-/** Any value but nothing is usable; where the default is not written out, nobody knows. */
-const hasDefault = (type: { t: string; v?: unknown } | undefined): boolean =>
-  type !== undefined && !(type.t === 'lit' && (type.v === null || type.v === undefined));

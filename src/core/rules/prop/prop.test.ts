@@ -436,3 +436,17 @@ export function App() { return <Panel unit="m" />; }`,
     ]);
   });
 });
+
+describe('a second declaration under the name of a prop', () => {
+  const app = (
+    params: string,
+    body: string,
+  ) => `function Gate(${params}) { ${body} return <b>{String(open)}</b>; }
+export const App = () => <Gate open />;`;
+  cases(/name-clash|unread/, [
+    ['a function', app('{ open }', 'function open() {}'), ['error prop/name-clash App.tsx:1 open']],
+    ['a variable', app('{ open }', 'var open = 3;'), ['error prop/name-clash App.tsx:1 open']],
+    ['a default in the old style', app('{ open }', 'var open = open || 3;'), []],
+    ['in another scope', app('{ open }', 'const go = () => { const open = 3; return open; };'), []],
+  ]);
+});

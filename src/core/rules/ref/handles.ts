@@ -22,7 +22,7 @@ export function handlesOf(component: Component): Handle[] {
       for (const attribute of node.attributes) {
         const { value, mode } = attribute;
         if (mode === 'ref' && (value.symbol === index || value.uses?.includes(index))) attached = true;
-        else if (value.uses?.includes(index)) given = true;
+        else if (value.kind !== 'function' && value.uses?.includes(index)) given = true;
       }
     }
     const own = facts.reads.filter((read) => read.symbol === index);

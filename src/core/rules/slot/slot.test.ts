@@ -76,3 +76,38 @@ export function App() { return <Outer>text</Outer>; }`,
     ],
   ]);
 });
+
+describe('what an outlet gives to its content', () => {
+  const list = (call: string) =>
+    `function List({ children, rows }) { return <ul>{rows.map((row) => ${call})}</ul>; }`;
+  const app = (content: string, call = 'children({ row, at: 1 })') => `${list(call)}
+export const App = ({ rows }) => <List rows={rows}>{${content}}</List>;`;
+  cases(/prop-unknown/, [
+    ['given', app('({ row, at }) => <i>{row}{at}</i>'), []],
+    ['not given', app('({ rwo }) => <i>{rwo}</i>'), ['error slot/prop-unknown App.tsx:2 rwo']],
+    ['renamed', app('({ cabin: row }) => <i>{row}</i>'), ['error slot/prop-unknown App.tsx:2 cabin']],
+    [
+      'a member that is not given',
+      app('(slot) => <i>{slot.row}{slot.cabin}</i>'),
+      ['error slot/prop-unknown App.tsx:2 cabin'],
+    ],
+    ['the others, whatever they are', app('({ row, ...others }) => <i {...others}>{row}</i>'), []],
+    ['an object from elsewhere', app('({ cabin }) => <i>{cabin}</i>', 'children(row)'), []],
+    ['more that is spread in', app('({ cabin }) => <i>{cabin}</i>', 'children({ ...row, at: 1 })'), []],
+  ]);
+  cases(/prop-unknown/, [
+    [
+      'an attribute',
+      `function List({ renderRow }) { return <ul>{renderRow({ row: 1 })}</ul>; }
+export const App = () => <List renderRow={({ cabin }) => <i>{cabin}</i>} />;`,
+      ['error slot/prop-unknown App.tsx:2 cabin'],
+    ],
+    [
+      'handed on to who calls it with more',
+      `import { Other } from 'elsewhere';
+function List({ renderRow }) { return <ul>{renderRow({ row: 1 })}<Other renderRow={renderRow} /></ul>; }
+export const App = () => <List renderRow={({ cabin }) => <i>{cabin}</i>} />;`,
+      [],
+    ],
+  ]);
+});

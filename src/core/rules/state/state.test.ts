@@ -35,3 +35,32 @@ export function App() { return <><Base /><Row /></>; }`,
     ],
   ]);
 });
+
+describe('shared fields written while setting up', () => {
+  const sources = (owner: string, child: string) => ({
+    'store.ts': 'export const gate = { mode: "", speed: 0 };',
+    'App.tsx': `import { useEffect } from 'react'; import { gate } from './store';
+function Lamp() { ${child} return <i />; }
+function Post() { return <Lamp />; }
+export function App() { ${owner} return <Post />; }`,
+  });
+  cases(/setup-race/, [
+    [
+      'both while rendering',
+      sources(`gate.mode = 'a';`, `gate.mode = 'b';`),
+      [`warning state/setup-race App.tsx:4 gate.mode = 'a'`],
+    ],
+    ['other fields', sources(`gate.mode = 'a';`, `gate.speed = 1;`), []],
+    ['in an effect', sources(`gate.mode = 'a';`, `useEffect(() => { gate.mode = 'b'; }, []);`), []],
+    ['in a handler', sources(`gate.mode = 'a';`, `const go = () => { gate.mode = 'b'; };`), []],
+    [
+      'through a hook',
+      {
+        ...sources(`gate.mode = 'a';`, 'useMode();'),
+        'App.tsx': `${sources(`gate.mode = 'a';`, 'useMode();')['App.tsx']}
+function useMode() { gate.mode = 'b'; }`,
+      },
+      [`warning state/setup-race App.tsx:4 gate.mode = 'a'`],
+    ],
+  ]);
+});

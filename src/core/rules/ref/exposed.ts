@@ -1,0 +1,94 @@
+/** What a component reaches through the handles that it puts on components of the project. */
+import type { ExposesFact, ReadFact } from '../../model/facts';
+import type { Linked } from '../../link';
+import type { Component, Place } from '../../model/project';
+import { handlesOf } from './handles';
+
+export interface Reach {
+  component: Component;
+  /** The handle's symbol. */
+  symbol: number;
+  /** What the handle is put on, forwarding components followed to their end. */
+  targets: { component: Component; exposes: ExposesFact }[];
+  /** The member that is used: `box.current.MEMBER`. */
+  member: string;
+  place: Place;
+  read: ReadFact;
+  /** How many names of the read's path come before the member. */
+  before: number;
+}
+
+/** Every use of a member through a handle, where all that the handle is put on is known. */
+export function reachesOf(project: Linked, component: Component): Reach[] {
+  const { facts } = component;
+  const found: Reach[] = [];
+  for (const { symbol, attached, given } of handlesOf(component)) {
+    if (!attached || given) continue;
+    const targets = targetsOf(project, component, symbol);
+    if (!targets) continue;
+    for (const read of facts.reads) {
+      const before = membersBefore(component, symbol, read);
+      const member = before < 0 ? undefined : read.path?.[before];
+      const end = read.ends?.[before];
+      if (member === undefined || end === undefined) continue;
+      const place = { file: component.file, start: end - member.length, end };
+      found.push({ component, symbol, targets, member, place, read, before });
+    }
+  }
+  return found;
+}
+
+/** Names before the member: one for `box.current.x`, none for `held.x` after `const held = box.current`. */
+function membersBefore({ facts }: Component, handle: number, read: ReadFact): number {
+  if (read.symbol === handle) return read.path?.[0] === 'current' ? 1 : -1;
+  const { kind, init } = facts.symbols[read.symbol]!;
+  const holds = init?.kind === 'member' && init.symbol === handle && init.path!.join() === 'current';
+  return holds && kind === 'derived' ? 0 : -1;
+}
+
+function targetsOf(project: Linked, component: Component, handle: number): Reach['targets'] | undefined {
+  const targets: Reach['targets'] = [];
+  for (const [index, node] of component.facts.render.entries()) {
+    for (const attribute of node.attributes) {
+      const { value } = attribute;
+      // What a handler does with it is among the reads.
+      if (value.kind === 'function' && attribute.mode !== 'ref') continue;
+      if (value.symbol !== handle && !value.uses?.includes(handle)) continue;
+      if (attribute.mode !== 'ref' || value.kind !== 'identity') return undefined;
+      const site = component.sites.map((id) => project.sites[id]!).find((one) => one.node === index);
+      const target = site && exposedBy(project, project.components[site.target]!, new Set());
+      if (!target) return undefined;
+      targets.push(target);
+    }
+  }
+  return targets.length ? targets : undefined;
+}
+
+/** The component that answers a ref, and what it exposes; undefined where that is not known. */
+function exposedBy(
+  project: Linked,
+  component: Component,
+  seen: Set<number>,
+): Reach['targets'][number] | undefined {
+  if (component.facts.wrapped || seen.has(component.id)) return undefined;
+  seen.add(component.id);
+  const { facts } = component;
+  const exposes = facts.exposes?.find((one) => one.port === 'ref');
+  if (exposes) return exposes.open ? undefined : { component, exposes };
+  // A forwarded ref: what it is put on answers.
+  const taken = facts.symbols.findIndex(
+    (one) => (one.kind === 'param' && one.index === 1) || (one.kind === 'prop' && one.port === 'ref'),
+  );
+  if (taken < 0) return undefined;
+  if (facts.reads.some((read) => read.symbol === taken && read.where !== 'attribute')) return undefined;
+  const holders = facts.render.flatMap((node, index) =>
+    node.attributes.some((one) => one.value.symbol === taken || one.value.uses?.includes(taken))
+      ? [index]
+      : [],
+  );
+  const site = component.sites.map((id) => project.sites[id]!).find((one) => one.node === holders[0]);
+  const put = site?.fact.attributes.find((one) => one.mode === 'ref');
+  if (holders.length !== 1 || !site || put?.value.symbol !== taken || put.value.kind !== 'identity')
+    return undefined;
+  return exposedBy(project, project.components[site.target]!, seen);
+}

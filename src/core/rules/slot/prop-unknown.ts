@@ -1,0 +1,90 @@
+import type { Span } from '../../model/facts';
+import { useOf } from '../../link/use-of-ports';
+import { nearest } from '../../model/names';
+import type { Component, Port, Site } from '../../model/project';
+import { placeOf, step, type Rule } from '../rule';
+
+export const slotPropUnknown: Rule = {
+  name: 'slot/prop-unknown',
+  level: 'error',
+  summary: 'The content uses a slot parameter that the outlet does not give.',
+  check({ project, report }) {
+    for (const site of project.sites) {
+      const owner = project.components[site.owner]!;
+      const target = project.components[site.target]!;
+      for (const { name, fn } of contentFunctions(owner, site)) {
+        const port = target.ports.get(name);
+        if (!port || target.facts.wrapped) continue;
+        const given = givenTo(target, port);
+        if (!given) continue;
+        for (const used of usedBy(owner, fn)) {
+          if (given.names.has(used.name)) continue;
+          const near = nearest(used.name, given.names);
+          const place = placeOf(site.file, used);
+          const known = [...given.names].join(', ');
+          report({
+            component: target,
+            port,
+            place,
+            site: site.id,
+            message: `${owner.name} uses "${used.name}" in the content for "${name}", and ${target.name} gives ${near ? `"${near}"; is it meant?` : known ? `only ${known}.` : 'nothing.'}`,
+            trail: [
+              step(target, placeOf(target.file, given.at), name, 'is called with what it gives', 'start'),
+              step(owner, place, used.name, 'is not among it', 'wait'),
+            ],
+            ...(near ? { suggestion: near } : {}),
+          });
+        }
+      }
+    }
+  },
+};
+
+/** Functions that a call site gives as content, by the slot that they fill. */
+function contentFunctions({ facts }: Component, site: Site): { name: string; fn: number }[] {
+  const found = site.fact.attributes.flatMap(({ name, value, mode }) =>
+    mode === 'value' && value.kind === 'function' && value.fn !== undefined ? [{ name, fn: value.fn }] : [],
+  );
+  const only = site.fact.only;
+  if (only?.kind === 'function' && only.fn !== undefined) {
+    found.push({ name: facts.traits.contentPort, fn: only.fn });
+  }
+  return found;
+}
+
+/** The members that an outlet gives, where every call of it gives a known object. */
+function givenTo(target: Component, port: Port): { names: Set<string>; at: Span } | undefined {
+  if (port.symbol < 0) return undefined;
+  const use = useOf(target, port);
+  if (use.passes.length || use.spread || use.written) return undefined;
+  if (target.facts.provides.some((one) => one.value && mentions(one.value, port.symbol))) return undefined;
+  const names = new Set<string>();
+  for (const emit of use.emits) {
+    const [first] = emit.args;
+    if (emit.how !== 'called' || first?.kind !== 'object' || first.open) return undefined;
+    for (const member of first.members ?? []) names.add(member.name);
+  }
+  // Read otherwise than by calling it, it may be called elsewhere.
+  const elsewhere = use.reads.some((read) => read.where !== 'condition' && read.where !== 'text');
+  const [emit] = use.emits;
+  return emit && !elsewhere ? { names, at: emit } : undefined;
+}
+
+const mentions = (value: { symbol?: number; uses?: number[] }, symbol: number): boolean =>
+  value.symbol === symbol || value.uses?.includes(symbol) === true;
+
+/** The members of its first parameter that a function uses. */
+function usedBy({ facts }: Component, fn: number): (Span & { name: string })[] {
+  const fact = facts.functions[fn]!;
+  if (fact.takes) return fact.takes.names;
+  const param = fact.params[0];
+  if (param === undefined || param < 0 || facts.writes.some((write) => write.symbol === param)) return [];
+  const seen = new Set<string>();
+  return facts.reads.flatMap((read) => {
+    const name = read.symbol === param ? read.path?.[0] : undefined;
+    const end = read.ends?.[0];
+    if (name === undefined || end === undefined || seen.has(name)) return [];
+    seen.add(name);
+    return [{ name, start: end - name.length, end }];
+  });
+}
