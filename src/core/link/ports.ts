@@ -23,6 +23,7 @@ export function linkPorts(components: Component[], sites: Site[], types: TypeSpa
     return shape;
   });
   for (const component of components) declarePorts(component, shapes[component.id], owners, types);
+  addCarriedPorts(components, sites);
   const filled = contentHanded(sites);
   for (const component of components) {
     for (const port of component.ports.values()) {
@@ -89,6 +90,38 @@ function declarePorts(
     facts.render.some((node) => node.attributes.some((one) => isPropsSpread(component, one.value, one.mode)))
   ) {
     component.open = true;
+  }
+}
+
+/**
+ * A component without declaration that spreads its props takes what its call sites write, by name, and what
+ * others spread into it.
+ */
+function addCarriedPorts(components: Component[], sites: Site[]): void {
+  const add = (component: Component, name: string): void => {
+    const spreads = component.spreads.filter((one) => !one.except.includes(name));
+    if (!spreads.length || component.facts.propsType || component.ports.has(name)) return;
+    const { facts, file } = component;
+    component.ports.set(name, {
+      component: component.id,
+      name,
+      channel: 'prop',
+      place: { file, start: facts.nameStart, end: facts.nameEnd },
+      declared: false,
+      shared: false,
+      inherited: false,
+      required: false,
+      requiredByType: false,
+      typed: false,
+      symbol: -1,
+      node: -1,
+    });
+    for (const { site } of spreads) if (site >= 0) add(components[sites[site]!.target]!, name);
+  };
+  for (const site of sites) {
+    const target = components[site.target]!;
+    if (!target.spreads.length) continue;
+    for (const { mode, name } of site.fact.attributes) if (mode === 'value') add(target, name);
   }
 }
 

@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import type { FlowEdge, Port } from '../../model/project';
+import type { Component, FlowEdge, Port } from '../../model/project';
 import { step, type Rule } from '../rule';
 import { useOf } from '../../link/use-of-ports';
 
@@ -9,36 +9,71 @@ export const drilled: Rule = {
   summary: 'A value passes unchanged through several components that only pass it on.',
   check({ project, settings, report }) {
     const runs = new Runs(project);
+    const found: { port: Port; giver: Giver; run: Run }[] = [];
     for (const component of project.components) {
+      // Tests and stories hand on what they show; a wrapper that lends a ref is one with what it wraps.
+      if (project.files[component.file]!.aside || lendsRef(component)) continue;
       for (const port of component.ports.values()) {
         if (port.channel === 'slot' || !runs.isPassOnly(port)) continue;
         const giver = runs.origin(port);
         if (!giver) continue;
-        const { length, chain, reader } = runs.longest(port);
-        if (length < settings.drillDepth) continue;
-        const owner = project.components[giver.component]!;
-        const names = chain.map((one) => project.components[one.component]!.name);
-        const last = reader && project.components[reader.component]!;
-        report({
-          component,
-          port,
-          place: port.place,
-          message: `"${port.name}" passes through ${inWords(names)}, which only pass it on, from ${owner.name}${last ? ` to ${last.name}` : ''}.`,
-          trail: [
-            step(owner, giver.place, giver.name, 'is handed down', 'start'),
-            ...chain.map((one) =>
-              step(project.components[one.component]!, one.place, one.name, 'is only passed on', 'pass'),
-            ),
-            ...(reader && last ? [step(last, reader.place, reader.name, 'is used', 'read')] : []),
-          ],
-        });
+        const run = runs.longest(port);
+        if (run.length >= settings.drillDepth) found.push({ port, giver, run });
       }
+    }
+    // A run that is the end of another is the same fault.
+    const inner = new Set(found.flatMap(({ run }) => run.chain.slice(1)));
+    for (const { port, giver, run } of found) {
+      if (inner.has(port)) continue;
+      const { chain, reader } = run;
+      const component = project.components[port.component]!;
+      const owner = project.components[giver.component]!;
+      const names = chain.map((one) => project.components[one.component]!.name);
+      const last = reader && project.components[reader.component]!;
+      report({
+        component,
+        port,
+        place: port.place,
+        message: `"${port.name}" passes through ${inWords(names)}, which only pass it on, from ${owner.name}${last ? ` to ${last.name}` : ''}.`,
+        trail: [
+          step(owner, giver.place, giver.name, 'is handed down', 'start'),
+          ...chain.map((one) =>
+            step(project.components[one.component]!, one.place, one.name, 'is only passed on', 'pass'),
+          ),
+          ...(reader && last ? [step(last, reader.place, reader.name, 'is used', 'read')] : []),
+        ],
+      });
     }
   },
 };
 
 const inWords = (names: string[]): string =>
   names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names.join('');
+
+const lending = new WeakMap<Component, boolean>();
+
+/** The component is there to take a ref: all it draws is another one, with all its props and the ref. */
+function lendsRef(component: Component): boolean {
+  const known = lending.get(component);
+  if (known !== undefined) return known;
+  const { render, symbols } = component.facts;
+  const [only, more] = render;
+  const given = only?.kind === 'site' && !more ? only.attributes : [];
+  const kindOf = ({ value }: (typeof given)[number]) =>
+    value.kind === 'identity' ? symbols[value.symbol!] : undefined;
+  const answer =
+    given.some((one) => one.mode === 'spread' && /^(bag|rest)$/.test(kindOf(one)?.kind ?? '')) &&
+    given.some((one) => kindOf(one)?.kind === 'param' && kindOf(one)!.index === 1);
+  lending.set(component, answer);
+  return answer;
+}
+
+/** Where a run starts. */
+interface Giver {
+  component: number;
+  place: Port['place'];
+  name: string;
+}
 
 interface Run {
   length: number;
@@ -93,7 +128,7 @@ class Runs {
   }
 
   /** The owner in which the value starts, where the port is the first that only passes it on. */
-  origin(port: Port): { component: number; place: Port['place']; name: string } | undefined {
+  origin(port: Port): Giver | undefined {
     const component = this.project.components[port.component]!;
     for (const id of component.calledAt) {
       const site = this.project.sites[id]!;
@@ -109,7 +144,11 @@ class Runs {
         if (!this.project.handed(site).spread.has(port.name)) continue;
         from = owner.ports.get(port.name);
       }
-      if (from && this.isPassOnly(from)) continue;
+      if (from && this.isPassOnly(from)) {
+        const above = lendsRef(owner) ? this.origin(from) : undefined;
+        if (above) return above;
+        continue;
+      }
       const at = attribute ?? site.fact;
       const place = attribute
         ? { file: site.file, start: attribute.nameStart, end: attribute.nameEnd }
@@ -127,11 +166,13 @@ class Runs {
     if (!this.isPassOnly(port)) return stop;
     // Met again on its own way down, the port ends the run.
     this.runs.set(port.node, { ...stop, reader: undefined });
-    let best: Run = { length: 1, chain: [port], reader: undefined };
+    const own = lendsRef(this.project.components[port.component]!) ? [] : [port];
+    let best: Run = { length: own.length, chain: own, reader: undefined };
     for (const next of this.next(port)) {
       const run = this.longest(next);
-      if (run.length + 1 > best.length || (run.length + 1 === best.length && !best.reader)) {
-        best = { length: run.length + 1, chain: [port, ...run.chain], reader: run.reader };
+      const length = run.length + own.length;
+      if (length > best.length || (length === best.length && !best.reader)) {
+        best = { length, chain: [...own, ...run.chain], reader: run.reader };
       }
     }
     this.runs.set(port.node, best);

@@ -450,3 +450,23 @@ export const App = () => <Gate open />;`;
     ['in another scope', app('{ open }', 'const go = () => { const open = 3; return open; };'), []],
   ]);
 });
+
+describe('wrappers that lend a ref are one with what they wrap', () => {
+  const app = (wrapper: string) => `import { forwardRef } from 'react';
+function Base({ speed, inner }) { return <i ref={inner}>{speed}</i>; }
+${wrapper}
+function Tower({ speed }) { return <Lever speed={speed} />; }
+export const App = () => <Tower speed={3} />;`;
+  cases(/drilled/, [
+    [
+      'a ref handed in',
+      app('const Lever = forwardRef((props, ref) => <Base inner={ref} {...props} />);'),
+      [],
+    ],
+    [
+      'no ref',
+      app('function Lever(props) { return <Base {...props} />; }'),
+      ['warning prop/drilled App.tsx:4 speed'],
+    ],
+  ]);
+});
