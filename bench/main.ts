@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { runChild, type Measured } from './child';
 import { generate } from './generate';
+import { mutate } from './mutate';
 
 const RUNS = 3;
 
@@ -80,4 +81,7 @@ function main(): void {
 
 const [command, mode, folder] = process.argv.slice(2);
 if (command === 'child') await runChild(mode!, folder!);
-else main();
+else if (command === 'mutate') {
+  const folders = mode === undefined ? ['node_modules/@blueprintjs/core/src', 'demo/console'] : [mode];
+  for (const one of folders) await mutate(one, Number(folder ?? 1), Number(process.argv[5] ?? 40));
+} else main();

@@ -30,10 +30,20 @@ export interface Consumer {
   where: Where | 'setup';
 }
 
+/** A key that is imported by a name which its file does not export. */
+export interface AbsentKey {
+  component: number;
+  name: string;
+  place: Place;
+  /** The file that lacks it. */
+  file: number;
+}
+
 export interface Contexts {
   keys: ContextKey[];
   providers: Provider[];
   consumers: Consumer[];
+  absent: AbsentKey[];
   /** Keys that some path from a root to the component provides. */
   providedSomewhere(component: number, key: ContextKey): boolean;
   /** Call sites from a root down to the component along which nobody provides the key; undefined if none is known. */
@@ -76,6 +86,7 @@ export function linkContexts(project: Linked): Contexts {
     keys: [...keys.values()],
     providers,
     consumers,
+    absent: project.components.flatMap((component) => absentKeys(project, component)),
     providedSomewhere: (component, key) => (cover.some[component]! & keys.get(key.id)!.bit) !== 0n,
     barePath: (component, key) => cover.barePath(component, keys.get(key.id)!.bit),
     hasDefault,
@@ -122,6 +133,15 @@ function providersOf(component: Component, keyAt: KeyAt): Provider[] {
     });
   });
   return found;
+}
+
+function absentKeys(project: Linked, { facts, file, id }: Component): AbsentKey[] {
+  return facts.consumes.flatMap((one) => {
+    const target = project.lookup(file, one.key);
+    if (target.kind !== 'absent') return [];
+    const place = { file, start: one.start, end: one.end };
+    return [{ component: id, name: target.name, place, file: target.file }];
+  });
 }
 
 /** What a component consumes itself, and through helpers of the project, however deep. */

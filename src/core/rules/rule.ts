@@ -110,6 +110,7 @@ export const step = (component: Component, place: Place, name: string, what: str
   role,
 });
 
+export const unfilledKey = (port: Port): string => `unfilled:${port.node}`;
 export const portKey = (port: Port): string => `port:${port.node}`;
 export const attributeKey = (site: Site, name: string): string => `attribute:${site.id}:${name}`;
 

@@ -9,6 +9,18 @@ export const noProvider: Rule = {
     const contexts = project.contexts();
     const provided = [...new Set(contexts.providers.map((one) => one.key.name))];
     const seen = new Set<string>();
+    for (const { component, name, place, file } of contexts.absent) {
+      const reader = project.components[component]!;
+      const near = nearest(name, project.names.exportsOf(file));
+      report({
+        component: reader,
+        port: { channel: 'context', name },
+        place,
+        message: `${reader.name} consumes ${name}, and ${project.files[file]!.path} exports no such context.${near ? ` Did you mean ${near}?` : ''}`,
+        trail: [step(reader, place, name, 'is consumed, and is nowhere', 'wait')],
+        ...(near ? { suggestion: near } : {}),
+      });
+    }
     for (const { component, key, place, missing } of contexts.consumers) {
       if (missing === 'handled' || contexts.hasDefault(key)) continue;
       const path = contexts.barePath(component, key);

@@ -1,20 +1,23 @@
 import { isNear } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
 import { showType } from '../../types/show';
-import { step, tagPlace, type Rule } from '../rule';
-import { hands, isAlwaysKnown, isCloned, isClosed } from '../../link/use-of-ports';
+import { step, tagPlace, unfilledKey, type Rule } from '../rule';
+import { hands, isCloned, isClosed } from '../../link/use-of-ports';
 
 export const missing: Rule = {
   name: 'prop/missing',
   level: 'error',
   summary: 'A call site leaves out what the child requires.',
-  check({ project, report }) {
+  check({ project, report, claimed }) {
     for (const site of project.sites) {
       const target = project.components[site.target]!;
       if (target.facts.wrapped || isCloned(project, site)) continue;
       const owner = project.components[site.owner]!;
       for (const port of target.ports.values()) {
-        if (!port.required || port.channel === 'slot' || isAlwaysKnown(port.name)) continue;
+        if (!port.required || port.name === 'key' || port.name === 'ref') continue;
+        if (port.name === target.facts.traits.contentPort && site.fact.nested) continue;
+        // A slot that no call site fills is at fault itself.
+        if (claimed(unfilledKey(port))) continue;
         if (hands(project, site, port.name) !== false || passesNearMiss(site, target, port)) continue;
         const type = showType(port.type?.type);
         report({

@@ -470,3 +470,19 @@ export const App = () => <Tower speed={3} />;`;
     ],
   ]);
 });
+
+describe('a required slot', () => {
+  const app = (...tags: string[]) => `type P = { head: React.ReactNode; children: React.ReactNode };
+import React from 'react';
+function Panel({ head, children }: P) { return <div>{head}{children}</div>; }
+export const App = () => <>${tags.join('\n')}</>;`;
+  cases(/missing|unfilled/, [
+    ['filled', app('<Panel head={<b />}>x</Panel>'), []],
+    [
+      'left empty where another call site fills it',
+      app('<Panel head={<b />}>x</Panel>', '<Panel>x</Panel>', '<Panel head="a" />'),
+      ['error prop/missing App.tsx:5 Panel', 'error prop/missing App.tsx:6 Panel'],
+    ],
+    ['filled by nobody', app('<Panel>x</Panel>'), ['note slot/unfilled App.tsx:3 head']],
+  ]);
+});

@@ -56,7 +56,7 @@ function targetsOf(project: Linked, component: Component, handle: number): Reach
       if (value.symbol !== handle && !value.uses?.includes(handle)) continue;
       if (attribute.mode !== 'ref' || value.kind !== 'identity') return undefined;
       const site = component.sites.map((id) => project.sites[id]!).find((one) => one.node === index);
-      const target = site && exposedBy(project, project.components[site.target]!, new Set());
+      const target = site && exposedBy(project, project.components[site.target]!, 'ref', new Set());
       if (!target) return undefined;
       targets.push(target);
     }
@@ -64,20 +64,23 @@ function targetsOf(project: Linked, component: Component, handle: number): Reach
   return targets.length ? targets : undefined;
 }
 
-/** The component that answers a ref, and what it exposes; undefined where that is not known. */
+/** The component that answers a ref given to one of its ports, and what it exposes; undefined where that is not known. */
 function exposedBy(
   project: Linked,
   component: Component,
+  port: string,
   seen: Set<number>,
 ): Reach['targets'][number] | undefined {
   if (component.facts.wrapped || seen.has(component.id)) return undefined;
   seen.add(component.id);
   const { facts } = component;
-  const exposes = facts.exposes?.find((one) => one.port === 'ref');
+  const exposes = facts.exposes?.find((one) => one.port === port);
   if (exposes) return exposes.open ? undefined : { component, exposes };
   // A forwarded ref: what it is put on answers.
   const taken = facts.symbols.findIndex(
-    (one) => (one.kind === 'param' && one.index === 1) || (one.kind === 'prop' && one.port === 'ref'),
+    (one) =>
+      (one.kind === 'param' && one.index === 1 && port === 'ref') ||
+      (one.kind === 'prop' && one.port === port),
   );
   if (taken < 0) return undefined;
   if (facts.reads.some((read) => read.symbol === taken && read.where !== 'attribute')) return undefined;
@@ -87,8 +90,9 @@ function exposedBy(
       : [],
   );
   const site = component.sites.map((id) => project.sites[id]!).find((one) => one.node === holders[0]);
-  const put = site?.fact.attributes.find((one) => one.mode === 'ref');
-  if (holders.length !== 1 || !site || put?.value.symbol !== taken || put.value.kind !== 'identity')
-    return undefined;
-  return exposedBy(project, project.components[site.target]!, seen);
+  const put = site?.fact.attributes.find(
+    (one) => one.value.kind === 'identity' && one.value.symbol === taken,
+  );
+  if (holders.length !== 1 || !site || !put) return undefined;
+  return exposedBy(project, project.components[site.target]!, put.name, seen);
 }

@@ -11,7 +11,6 @@ export const unknownMember: Rule = {
   summary: 'Through a ref, a member is used that the target component does not expose.',
   check({ project, report }) {
     for (const component of project.components) {
-      if (component.facts.role !== 'component') continue;
       for (const { symbol, targets, member, place } of reachesOf(project, component)) {
         const lacking = targets.filter(
           ({ exposes }) =>

@@ -1,11 +1,11 @@
-import { placeOf, step, tagPlace, type Rule } from '../rule';
+import { placeOf, step, tagPlace, unfilledKey, type Rule } from '../rule';
 import { hands, knownSites } from '../../link/use-of-ports';
 
 export const unfilled: Rule = {
   name: 'slot/unfilled',
   level: 'note',
   summary: 'A slot without fallback that no call site fills.',
-  check({ project, report }) {
+  check({ project, report, claim }) {
     for (const component of project.components) {
       const sites = knownSites(project, component);
       if (!sites) continue;
@@ -20,6 +20,7 @@ export const unfilled: Rule = {
           sites.some((site) => (isDefault && site.fact.nested) || hands(project, site, port.name) !== false)
         )
           continue;
+        claim(unfilledKey(port));
         const place = placeOf(component.file, outlet);
         report({
           component,
