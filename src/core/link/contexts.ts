@@ -252,7 +252,12 @@ class Coverage {
         } else if (owner.facts.role === 'module') {
           above = 0n;
           unknown = true;
-        } else if (owner.facts.role === 'helper') unknown = true;
+        } else if (owner.facts.role === 'helper' || site.wrapper) unknown = true;
+        if (site.wrapper || this.isLoose(owner, site.node)) {
+          // Whoever draws it may well provide more.
+          above = 0n;
+          unknown = true;
+        }
         const lacks = this.lacks[target]! | (above & ~around);
         const some = this.some[target]! | inherited | around;
         if (lacks !== this.lacks[target]) {
@@ -290,10 +295,47 @@ class Coverage {
       mask |= this.providedAt.get(`${component}:${at}`) ?? 0n;
       const target = this.sitesAt.get(`${component}:${at}`);
       if (target !== undefined) mask |= this.aroundOutlet(target, below.slot ?? traits.contentPort);
+      else if (render[at]!.kind === 'site') mask |= this.beside(component, at);
       below = render[at]!;
     }
     this.busy.delete(key);
     this.aroundCache.set(key, mask);
+    return mask;
+  }
+
+  private isLoose(owner: Component, node: number): boolean {
+    for (let at = node; at >= 0; at = owner.facts.render[at]!.parent) {
+      if (owner.facts.render[at]!.loose) return true;
+    }
+    return false;
+  }
+
+  /**
+   * Content of an unknown component may be drawn inside what the component is given as an attribute: a nested
+   * route inside the layout of the outer one. What that layout provides around unknown components counts.
+   */
+  private beside(component: number, node: number): bigint {
+    let mask = 0n;
+    this.project.components[component]!.facts.render.forEach((one, index) => {
+      if (one.parent !== node || one.slot === undefined) return;
+      mask |= this.providedAt.get(`${component}:${index}`) ?? 0n;
+      const target = this.sitesAt.get(`${component}:${index}`);
+      if (target !== undefined) mask |= this.aroundUnknown(target, new Set());
+    });
+    return mask;
+  }
+
+  /** Keys that a component, and what it renders, provide around components that nobody here knows. */
+  private aroundUnknown(component: number, seen: Set<number>): bigint {
+    if (seen.has(component)) return 0n;
+    seen.add(component);
+    let mask = 0n;
+    this.project.components[component]!.facts.render.forEach((one, index) => {
+      if (one.kind !== 'site') return;
+      const target = this.sitesAt.get(`${component}:${index}`);
+      mask |= this.around(component, index);
+      if (target !== undefined) mask |= this.aroundUnknown(target, seen);
+    });
     return mask;
   }
 

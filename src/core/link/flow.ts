@@ -4,7 +4,7 @@ import type { Component, Flow, FlowNode, How, Port, Site } from '../model/projec
 import type { Linked } from '.';
 import { Helpers, KEPT, type Callable } from './helpers';
 import { reachedFunctions } from './functions';
-import { carried } from './sites';
+import { carried, isKeptByWrapper } from './sites';
 
 export function buildFlow(project: Linked): Flow {
   const flow: Flow = { nodes: [], edges: [], out: [], into: [] };
@@ -173,6 +173,8 @@ class FlowBuilder {
 
   /** Nodes whose values flow into an expression. */
   private sources(component: Component, expr: ExprFact): number[] {
+    const part = this.helpers.memberPart(component, expr);
+    if (part?.node !== undefined) return [part.node];
     const symbols = expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
     return [...new Set(symbols.map((symbol) => component.nodeOf[symbol]!).filter((node) => node >= 0))];
   }
@@ -187,7 +189,7 @@ class FlowBuilder {
         return;
       }
       const port = target.ports.get(attribute.name);
-      if (!port || attribute.mode === 'key') return;
+      if (!port || attribute.mode === 'key' || isKeptByWrapper(site, attribute.name)) return;
       if (port.channel === 'event') this.addListener(site, owner, port, attribute, index);
       else this.addPassed(site, owner, port, attribute, index);
     });
@@ -197,7 +199,7 @@ class FlowBuilder {
   private addPassed(site: Site, owner: Component, port: Port, attribute: AttributeFact, index: number): void {
     const { value } = attribute;
     if (value.kind === 'function' || value.kind === 'content') return;
-    const identity = value.kind === 'identity';
+    const identity = value.kind === 'identity' || this.helpers.memberPart(owner, value)?.node !== undefined;
     for (const from of this.sources(owner, value)) {
       const how = !identity ? 'transform' : this.flow.nodes[from]!.name === port.name ? 'pass' : 'rename';
       this.addEdge(from, port.node, how, value, site.file, site.id, index);
@@ -263,6 +265,11 @@ class FlowBuilder {
     }
     if (value.kind === 'function' && value.fn !== undefined) {
       this.addEffects(port, owner, value.fn, at, -1, value);
+      return;
+    }
+    const callable = this.helpers.memberPart(owner, value)?.callable;
+    if (callable) {
+      this.addHelperEffects(port, callable, at, value);
       return;
     }
     // A callback picked, wrapped or made by a call.

@@ -129,6 +129,16 @@ export class Helpers {
     return this.partAt(this.instances.get(component.id), init);
   }
 
+  /** What a member of a helper's result is: `hold.toggle`, where `hold` is what a hook gave back. */
+  memberPart(component: Component, expr: ExprFact): Part | undefined {
+    const init = expr.kind === 'member' ? component.facts.symbols[expr.symbol!]!.init : undefined;
+    if (!init?.from) return undefined;
+    return this.partOf(component, {
+      ...init,
+      from: { call: init.from.call, path: [...init.from.path, ...expr.path!] },
+    });
+  }
+
   private partAt(instances: Map<number, Instance> | undefined, init: ExprFact | undefined): Part | undefined {
     const instance = init?.from && instances?.get(init.from.call);
     let expr: ExprFact | undefined = instance?.helper.facts.result;

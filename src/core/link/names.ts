@@ -90,12 +90,35 @@ export function linkNames(
       const target = lookup(file, value.alias);
       return target.kind === 'unbound' ? OUTSIDE : target;
     }
+    if (value.madeBy) return made(file, value, value.madeBy);
     if (value.lazy) {
       const target = modules.resolve(files[file]!.path, value.lazy.from);
       return target === undefined ? OUTSIDE : exported(target, value.lazy.name);
     }
     return { kind: 'value', file, value };
   }
+
+  /** `const Fast = withSpeed(Gauge)`: the gauge, through the wrapper. */
+  function made(file: number, value: ValueFact, { name, of }: { name: string; of: string }): Target {
+    const self: Target = { kind: 'value', file, value };
+    const maker = lookup(file, name);
+    const home =
+      maker.kind === 'component' ? homes[maker.component] : maker.kind === 'value' ? maker : undefined;
+    if (!home || (maker.kind !== 'component' && maker.kind !== 'value')) return self;
+    const known = maker.kind === 'component' ? componentName(maker.component) : maker.value.name;
+    const found = (files[home.file]!.wrappers ?? []).filter((one) => one.name === known);
+    const inner = found.length === 1 ? lookup(file, of) : undefined;
+    if (inner?.kind !== 'component') return self;
+    const [wrapper] = found;
+    const supplies = [...wrapper!.supplies, ...(inner.wrapper?.supplies ?? [])];
+    const takes = [...wrapper!.takes, ...(inner.wrapper?.takes ?? [])];
+    return { ...inner, wrapper: { name, supplies, takes } };
+  }
+
+  const componentName = (component: number): string => {
+    const { file, index } = homes[component]!;
+    return files[file]!.components[index]!.name;
+  };
 
   const exportCache = new Map<string, Target>();
   /** What a file exports under a name. */

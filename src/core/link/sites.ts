@@ -1,6 +1,6 @@
 /** Call sites: which component a tag means, and what it is handed. */
 import type { TagFact } from '../model/facts';
-import type { Component, Handed, Project, Site } from '../model/project';
+import type { Component, Handed, Project, Site, Target } from '../model/project';
 import type { Names } from './names';
 
 /** `ids` gives the project's number of each file's components. */
@@ -12,10 +12,19 @@ export function linkSites(components: Component[], names: Names, ids: number[][]
       if (fact.kind !== 'site' || !fact.tag || fact.tag.symbol !== undefined || fact.tag.unbound) return;
       const found = targetOf(owner.file, fact.tag, names, ids);
       if (found === undefined) return;
-      const component = components[found]!;
+      const component = components[found.component]!;
       if (component.facts.role !== 'component') return;
       const id = sites.length;
-      sites.push({ id, owner: owner.id, target: found, node, fact, file: owner.file });
+      const { wrapper } = found;
+      sites.push({
+        id,
+        owner: owner.id,
+        target: component.id,
+        node,
+        fact,
+        file: owner.file,
+        ...(wrapper ? { wrapper } : {}),
+      });
       owner.sites.push(id);
       component.calledAt.push(id);
       siteOf.set(node, id);
@@ -43,11 +52,17 @@ function linkPasses(owner: Component, siteOf: Map<number, number>): void {
   });
 }
 
-function targetOf(file: number, tag: TagFact, names: Names, ids: number[][]): number | undefined {
-  if (tag.component !== undefined) return ids[file]![tag.component];
+type Found = Extract<Target, { kind: 'component' }>;
+
+function targetOf(file: number, tag: TagFact, names: Names, ids: number[][]): Found | undefined {
+  if (tag.component !== undefined) return { kind: 'component', component: ids[file]![tag.component]! };
   const target = names.lookup(file, tag.name);
-  return target.kind === 'component' ? target.component : undefined;
+  return target.kind === 'component' ? target : undefined;
 }
+
+/** Whether a wrapper around the component keeps an attribute, or hands over another in its place. */
+export const isKeptByWrapper = ({ wrapper }: Site, name: string): boolean =>
+  wrapper !== undefined && (wrapper.takes.includes(name) || wrapper.supplies.includes(name));
 
 const cache = new WeakMap<Site, Handed>();
 
@@ -72,6 +87,11 @@ export function handedBy(project: Project, site: Site): Handed {
       for (const member of value.members ?? []) handed.spread.add(member.name);
     } else handed.unknown = true;
   }
+  for (const name of site.wrapper?.supplies ?? []) {
+    handed.attributes.delete(name);
+    handed.spread.add(name);
+  }
+  for (const name of site.wrapper?.takes ?? []) handed.attributes.delete(name);
   cache.set(site, handed);
   return handed;
 }

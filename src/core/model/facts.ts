@@ -29,6 +29,8 @@ export interface FileFacts {
   mounts: boolean;
   /** Ids that its markup or its code gives to elements. */
   ids: string[];
+  /** Functions that take a component and give back one that renders it with its props. */
+  wrappers?: WrapperFact[];
   /** It is a page that loads scripts. */
   page?: boolean;
   silences: SilenceFact[];
@@ -67,6 +69,8 @@ export interface ValueFact extends Span {
   /** alias: the name in this file that it stands for, or a module loaded on demand. */
   alias?: string;
   lazy?: { from: string; name: string };
+  /** external: the function that made it, and the name in this file of what it was given first. */
+  madeBy?: { name: string; of: string };
   /** object: members by the name in this file that they stand for. */
   members?: Record<string, string>;
   type?: TypeExpr;
@@ -74,6 +78,15 @@ export interface ValueFact extends Span {
   fallback?: ExprFact;
   /** context: the name it is known by, for a key that is a string. */
   key?: string;
+}
+
+export interface WrapperFact {
+  /** The function's name in the file. */
+  name: string;
+  /** Props that it hands over of its own accord. */
+  supplies: string[];
+  /** Props that it takes for itself. */
+  takes: string[];
 }
 
 export interface SilenceFact extends Span {
@@ -356,6 +369,8 @@ export interface RenderFact extends Span {
   kind: 'site' | 'element' | 'outlet' | 'group';
   /** The node in whose content it stands, or -1. */
   parent: number;
+  /** It is handed to code that may draw it anywhere. */
+  loose?: boolean;
   /** Which slot of the parent it fills; absent for plain nesting. */
   slot?: string;
   tag?: TagFact;

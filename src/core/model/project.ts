@@ -1,5 +1,14 @@
 /** The linked project: what the rules, the trace and the splices read. */
-import type { AttributeFact, Channel, ComponentFacts, ExprFact, FileFacts, RenderFact, Span } from './facts';
+import type {
+  AttributeFact,
+  Channel,
+  ComponentFacts,
+  ExprFact,
+  FileFacts,
+  RenderFact,
+  Span,
+  WrapperFact,
+} from './facts';
 import type { TypeExpr } from './types';
 
 /** A type with the place whose names it uses. */
@@ -92,6 +101,8 @@ export interface Site {
   node: number;
   fact: RenderFact;
   file: number;
+  /** The component is reached through what a wrapper of the project made of it. */
+  wrapper?: WrapperFact;
 }
 
 export type How =
@@ -186,7 +197,7 @@ export interface Project {
 
 /** What a name in a file turns out to be. */
 export type Target =
-  | { kind: 'component'; component: number }
+  | { kind: 'component'; component: number; wrapper?: WrapperFact }
   | { kind: 'value'; file: number; value: FileFacts['values'][number] }
   | { kind: 'module'; file: number }
   /** It comes from outside the project, or cannot be followed. */

@@ -5,7 +5,7 @@ import { readPage } from './html/file';
 import { readReactFile } from './react/file';
 
 /** Counts up whenever a reader says something else about the same text, so that cached facts are dropped. */
-export const READER_VERSION = 3;
+export const READER_VERSION = 4;
 
 /** Files with more UTF-16 code units than this are generated, and are left out. */
 export const MAX_LENGTH = 1024 * 1024;

@@ -14,6 +14,7 @@ import type { TypeExpr } from '../../model/types';
 import { unwrap } from '../script/unit';
 import { calledHook } from './dialect';
 import { isComponentType, type ReactNames } from './names';
+import type { Maker } from './wrappers';
 
 export interface Candidate {
   name: string;
@@ -35,6 +36,8 @@ export interface Candidate {
   extends?: { name: string; start: number; end: number };
   /** A ref is handed in beside the props. */
   takesRef: boolean;
+  /** The function of the module that makes it from the component it is given first. */
+  within?: Maker;
 }
 
 interface Unwrapped {

@@ -34,6 +34,7 @@ import { reactMarkup } from './elements';
 import { REACT_TRAITS, reactNames, reactTypes, type ReactNames } from './names';
 import { readPropTypes } from './prop-types';
 import { staticMembers, valueOf } from './values';
+import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 
 const RENDER: Ctx = { where: 'derivation', fn: -1 };
 
@@ -80,8 +81,13 @@ function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): M
   const fallback = nameFromPath(file.path);
   const found = new Map<NamedNode, Candidate>();
   for (const one of scopes.named) {
-    const candidate = candidateOf(one, names, file.named, fallback);
+    const within = makerOf(one.scope);
+    if (one.returned && !(within && rendersGiven(one.node, within))) continue;
+    const candidate = candidateOf(one, names, file.named, within?.name ?? fallback);
     if (!candidate || file.units.has(candidate.node)) continue;
+    if (within) candidate.within = within;
+    // Whoever gets it may draw it.
+    if (one.returned) candidate.injected = true;
     if (one.scope.parent !== undefined && one.id?.binding) {
       file.inner.set(one.id.binding, found.size);
       if (one.id.binding.uses.some((use) => use.role === 'value')) candidate.injected = true;
@@ -187,6 +193,8 @@ function readUnits(
       }
     }
     finish(u);
+    const wrapper = candidate.within && wrapperOf(u, candidate.within);
+    if (wrapper) (facts.wrappers ??= []).push(wrapper);
     facts.components.push(component);
   }
 }
@@ -227,7 +235,11 @@ function noteClashes(u: Unit): void {
 function finish(u: Unit): void {
   settleEarly(u);
   settleMissing(u);
-  for (const node of u.facts.render) if (node.parent === UNPLACED) node.parent = -1;
+  for (const node of u.facts.render) {
+    if (node.parent !== UNPLACED) continue;
+    node.parent = -1;
+    if (!node.mounted) node.loose = true;
+  }
   // `return children` and `return renderRow(x)` draw what they are given.
   for (const read of u.facts.reads) {
     const symbol = u.facts.symbols[read.symbol]!;

@@ -29,7 +29,13 @@ export function valueOf(one: NamedNode, names: ReactNames, ctx: InferContext): V
       const lazy = lazyOf(first);
       return lazy ? { ...base, kind: 'value', lazy } : { ...base, kind: 'external' };
     }
-    return { ...base, kind: 'external', type: typeOfVariable(one, ctx) };
+    const [maker, made] = [memberName(node.callee), first && memberName(unwrapped(names, first))];
+    return {
+      ...base,
+      kind: 'external',
+      type: typeOfVariable(one, ctx),
+      ...(maker && made ? { madeBy: { name: maker, of: made } } : {}),
+    };
   }
   if (node.type === 'ObjectExpression') {
     const members: Record<string, string> = {};
@@ -43,6 +49,14 @@ export function valueOf(one: NamedNode, names: ReactNames, ctx: InferContext): V
   }
   const external = /^(TaggedTemplate|New|Conditional|Logical|Member|Await)/.test(node.type);
   return { ...base, kind: external ? 'external' : 'value', type: typeOfVariable(one, ctx) };
+}
+
+/** `Card` of `memo(Card)`. */
+function unwrapped(names: ReactNames, node: t.Node): t.Node {
+  const bare = unwrap(node);
+  const hook = bare.type === 'CallExpression' ? calledHook(names, bare) : undefined;
+  const [first] = bare.type === 'CallExpression' ? bare.arguments : [];
+  return (hook === 'memo' || hook === 'forwardRef') && first ? unwrapped(names, first) : bare;
 }
 
 function typeOfVariable(one: NamedNode, ctx: InferContext) {

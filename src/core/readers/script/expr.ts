@@ -280,6 +280,8 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     return { ...computed(node, callee, ...args), kind: 'call' };
   }
   const args = readArguments(u, node.arguments, ctx);
+  // Whoever is called may draw it anywhere.
+  for (const arg of args) for (const index of arg.content ?? []) u.facts.render[index]!.loose = true;
   noteMutation(u, calleeNode, callee, node, ctx);
   const result: ExprFact = { ...computed(node, callee, ...args), kind: 'call' };
   if (callee.component) {

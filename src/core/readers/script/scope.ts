@@ -66,6 +66,8 @@ export interface NamedNode {
   declaration: t.Node;
   id: t.Identifier | undefined;
   scope: Scope;
+  /** It is given back by the function around it. */
+  returned?: boolean;
 }
 
 export interface Scopes {
@@ -190,10 +192,21 @@ export function readScopes(program: t.Program): Scopes {
       patternValues(param, inner);
     }
     if (node.body.type === 'BlockStatement') for (const part of node.body.body) visit(part, inner);
-    else visit(node.body, inner);
+    else {
+      givenBack(node.body, inner);
+      visit(node.body, inner);
+    }
     if (markup.has(inner)) {
       node.hasMarkup = true;
     }
+  }
+
+  /** A function that a function gives back may be a component that it makes. */
+  function givenBack(node: t.Node | null | undefined, scope: Scope) {
+    const bare = node?.type === 'ParenthesizedExpression' ? node.expression : node;
+    if (bare?.type !== 'ArrowFunctionExpression' && bare?.type !== 'FunctionExpression') return;
+    const name = bare.type === 'FunctionExpression' ? bare.id?.name : undefined;
+    named.push({ name, node: bare, declaration: bare, id: undefined, scope, returned: true });
   }
 
   const markup = new Set<Scope>();
@@ -369,6 +382,9 @@ export function readScopes(program: t.Program): Scopes {
         visit(node.body, inner);
         return;
       }
+      case 'ReturnStatement':
+        givenBack(node.argument, scope);
+        break;
       case 'LabeledStatement':
         visit(node.body, scope);
         return;

@@ -1,3 +1,4 @@
+import { isKeptByWrapper } from '../../link/sites';
 import type { AttributeFact } from '../../model/facts';
 import type { Component, Lazy } from '../../model/project';
 import type { TypeExpr } from '../../model/types';
@@ -17,6 +18,7 @@ export const typeClash: Rule = {
       for (const attribute of site.fact.attributes) {
         const port = target.ports.get(attribute.name);
         if (!port || attribute.mode !== 'value' || claimed(attributeKey(site, attribute.name))) continue;
+        if (isKeptByWrapper(site, attribute.name)) continue;
         const given = attribute.value.type;
         if (!given || !(port.type || port.channel === 'event')) continue;
         // A callback's own name says that a function is wanted, even where no type does.

@@ -1,3 +1,4 @@
+import { isKeptByWrapper } from '../../link/sites';
 import type { Linked } from '../../link';
 import { isCallbackName, nearest } from '../../model/names';
 import type { AttributeFact } from '../../model/facts';
@@ -44,6 +45,7 @@ function unknownAttributes(site: Site, target: Component): AttributeFact[] {
   return site.fact.attributes.filter(
     (one) =>
       one.mode === 'value' &&
+      !isKeptByWrapper(site, one.name) &&
       !target.ports.has(one.name) &&
       !isAlwaysKnown(one.name) &&
       one.name !== target.facts.traits.contentPort,

@@ -27,7 +27,8 @@ export function handlesOf(component: Component): Handle[] {
     }
     const own = facts.reads.filter((read) => read.symbol === index);
     // A read without `.current` hands the box itself to somebody; on the tag it is the attachment.
-    if (own.some((read) => !read.path && read.where !== 'attribute' && read.where !== 'condition')) given = true;
+    if (own.some((read) => !read.path && read.where !== 'attribute' && read.where !== 'condition'))
+      given = true;
     if (facts.writes.some((write) => write.symbol === index)) given = true;
     return [{ symbol: index, attached, given, reads: own.filter((read) => read.path) }];
   });

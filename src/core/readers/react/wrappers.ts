@@ -1,0 +1,60 @@
+/** Functions that take a component and give back one that renders it: recognised by what they do. */
+import type * as t from '@babel/types';
+import type { WrapperFact } from '../../model/facts';
+import type { Binding, Scope } from '../script/scope';
+import type { Unit } from '../script/unit';
+
+export interface Maker {
+  name: string;
+  /** The parameter that holds the component. */
+  given: Binding;
+}
+
+/** The function of the module whose body a scope is, if its first parameter may be a component. */
+export function makerOf(scope: Scope): Maker | undefined {
+  const { owner, parent } = scope;
+  if (!parent || parent.parent !== undefined) return undefined;
+  if (
+    owner.type !== 'FunctionDeclaration' &&
+    owner.type !== 'ArrowFunctionExpression' &&
+    owner.type !== 'FunctionExpression'
+  )
+    return undefined;
+  const [first] = owner.params;
+  const name = owner.type === 'FunctionDeclaration' ? owner.id?.name : nameOf(owner, parent);
+  if (name === undefined || first?.type !== 'Identifier' || !first.binding) return undefined;
+  return { name, given: first.binding };
+}
+
+/** Whether a function draws the component that its maker was given. */
+export const rendersGiven = (node: t.Node, { given }: Maker): boolean =>
+  given.uses.some(({ id, role }) => role === 'tag' && id.start! >= node.start! && id.end! <= node.end!);
+
+function nameOf(fn: t.Node, scope: Scope): string | undefined {
+  for (const { node, name } of scope.names.values()) {
+    if (node.type === 'VariableDeclarator' && node.init === fn) return name;
+  }
+  return undefined;
+}
+
+/** What a component adds to the one that its maker was given, if it renders that one with its own props. */
+export function wrapperOf(u: Unit, { name, given }: Maker): WrapperFact | undefined {
+  const [node, other] = u.facts.render.filter(
+    (one) => one.kind === 'site' && one.tag?.name === given.name && one.tag.symbol === undefined,
+  );
+  if (!node || other || u.facts.openProps) return undefined;
+  const supplies: string[] = [];
+  let takes: string[] | undefined;
+  for (const { mode, name: attribute, value } of node.attributes) {
+    if (mode !== 'spread') {
+      supplies.push(attribute);
+      continue;
+    }
+    const symbol = value.kind === 'identity' ? u.facts.symbols[value.symbol!]! : undefined;
+    if (symbol?.kind === 'bag' || symbol?.kind === 'rest') takes = symbol.except ?? [];
+    else return undefined;
+  }
+  if (!takes) return undefined;
+  const own = u.facts.ports.map((port) => port.name);
+  return { name, supplies, takes: [...new Set([...takes, ...own])] };
+}
