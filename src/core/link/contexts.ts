@@ -5,6 +5,7 @@
 import type { ConsumeFact, ExprFact, Span, ValueFact, Where } from '../model/facts';
 import type { Component, Place, Site } from '../model/project';
 import type { Linked } from '.';
+import { belowNode, type Below } from './below';
 
 export interface ContextKey {
   id: string;
@@ -44,6 +45,8 @@ export interface Contexts {
   providers: Provider[];
   consumers: Consumer[];
   absent: AbsentKey[];
+  /** What may be rendered below a provider, and not below another one of its key. */
+  below(provider: Provider): Below;
   /** Keys that some path from a root to the component provides. */
   providedSomewhere(component: number, key: ContextKey): boolean;
   /** Call sites from a root down to the component along which nobody provides the key; undefined if none is known. */
@@ -81,11 +84,22 @@ export function linkContexts(project: Linked): Contexts {
   const consumers = project.components.flatMap((component) =>
     component.facts.role === 'component' ? consumersOf(project, component, keyAt) : [],
   );
+  const belows = new Map<Provider, Below>();
   const cover = new Coverage(project, providers, (key) => keys.get(key.id)!.bit, keys.size);
   return {
     keys: [...keys.values()],
     providers,
     consumers,
+    below: (provider) => {
+      let found = belows.get(provider);
+      if (!found) {
+        const own = providers.filter((one) => one.key === provider.key && one !== provider);
+        const cuts = new Set(own.map((one) => `${one.component}:${one.node}`));
+        found = belowNode(project, provider, (component, node) => cuts.has(`${component}:${node}`));
+        belows.set(provider, found);
+      }
+      return found;
+    },
     absent: project.components.flatMap((component) => absentKeys(project, component)),
     providedSomewhere: (component, key) => (cover.some[component]! & keys.get(key.id)!.bit) !== 0n,
     barePath: (component, key) => cover.barePath(component, keys.get(key.id)!.bit),
@@ -201,6 +215,7 @@ class Coverage {
   private readonly providedAt = new Map<string, bigint>();
   private readonly sitesAt = new Map<string, number>();
   private readonly busy = new Set<string>();
+  private unknownMasks: bigint[] | undefined;
 
   constructor(
     private readonly project: Linked,
@@ -320,23 +335,34 @@ class Coverage {
       if (one.parent !== node || one.slot === undefined) return;
       mask |= this.providedAt.get(`${component}:${index}`) ?? 0n;
       const target = this.sitesAt.get(`${component}:${index}`);
-      if (target !== undefined) mask |= this.aroundUnknown(target, new Set());
+      if (target !== undefined) mask |= this.aroundUnknown()[target]!;
     });
     return mask;
   }
 
   /** Keys that a component, and what it renders, provide around components that nobody here knows. */
-  private aroundUnknown(component: number, seen: Set<number>): bigint {
-    if (seen.has(component)) return 0n;
-    seen.add(component);
-    let mask = 0n;
-    this.project.components[component]!.facts.render.forEach((one, index) => {
-      if (one.kind !== 'site') return;
-      const target = this.sitesAt.get(`${component}:${index}`);
-      mask |= this.around(component, index);
-      if (target !== undefined) mask |= this.aroundUnknown(target, seen);
+  private aroundUnknown(): bigint[] {
+    if (this.unknownMasks) return this.unknownMasks;
+    const { components, sites } = this.project;
+    // While it is worked out, what lies beside counts for nothing.
+    const masks = (this.unknownMasks = new Array<bigint>(components.length).fill(0n));
+    const found = components.map(({ facts, id }) => {
+      let mask = 0n;
+      facts.render.forEach((one, index) => {
+        if (one.kind === 'site') mask |= this.around(id, index);
+      });
+      return mask;
     });
-    return mask;
+    for (let changed = true, round = 0; changed && round < 200; round++) {
+      changed = false;
+      for (const { owner, target } of sites) {
+        const mask = found[owner]! | found[target]!;
+        if (mask !== found[owner]) [found[owner], changed] = [mask, true];
+      }
+    }
+    found.forEach((mask, id) => (masks[id] = mask));
+    this.aroundCache.clear();
+    return masks;
   }
 
   /** Keys that a component provides around one of its outlets. */

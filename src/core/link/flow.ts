@@ -1,6 +1,6 @@
 /** The flow graph: how values move between the ports and values of components. */
 import type { AttributeFact, ExprFact, RenderFact, Span } from '../model/facts';
-import type { Component, Flow, FlowNode, How, Port, Site } from '../model/project';
+import type { Component, Flow, FlowNode, How, Place, Port, Site } from '../model/project';
 import type { Linked } from '.';
 import { Helpers, KEPT, type Callable } from './helpers';
 import { reachedFunctions } from './functions';
@@ -19,8 +19,8 @@ export function buildFlow(project: Linked): Flow {
 
 class FlowBuilder {
   private readonly seen = new Set<string>();
-  /** Nodes of provided contexts, by `component:key`. */
-  private readonly provided = new Map<string, { node: number; context: string }[]>();
+  /** Provided keys that the project does not declare. */
+  private readonly foreign: { node: number; context: string }[] = [];
   private readonly consumed: { node: number; context: string }[] = [];
 
   private readonly helpers: Helpers;
@@ -93,9 +93,15 @@ class FlowBuilder {
     for (const consume of facts.consumes) {
       const node = this.flow.nodes[component.nodeOf[consume.symbol]!];
       if (!node) continue;
-      node.name = consume.key;
+      node.name = this.keyName(component, consume.key);
       this.consumed.push({ node: node.id, context: this.contextId(component, consume.key) });
     }
+  }
+
+  /** The name under which a key is declared; an import may give it another. */
+  private keyName(component: Component, key: string): string {
+    const target = this.project.lookup(component.file, key);
+    return target.kind === 'value' ? target.value.name : key;
   }
 
   private contextId(component: Component, key: string): string {
@@ -122,21 +128,34 @@ class FlowBuilder {
       for (const from of this.sources(component, write.value)) this.addEdge(from, to, 'write', write, file);
     }
     for (const provide of facts.provides) {
-      const context = this.contextId(component, provide.key);
-      const node = this.addNode({
-        component: component.id,
-        channel: 'context',
-        name: provide.key,
-        symbol: -1,
-        provides: true,
-        place: { file, start: provide.keyStart, end: provide.keyEnd },
-      });
-      let list = this.provided.get(context);
-      if (!list) this.provided.set(context, (list = []));
-      list.push({ node, context });
-      if (!provide.value) continue;
-      for (const from of this.sources(component, provide.value))
-        this.addEdge(from, node, 'provide', provide.value, file);
+      // A key from a package: its consumers may be anywhere.
+      const target = this.project.lookup(file, provide.key);
+      if (target.kind === 'value' && target.value.kind === 'context') continue;
+      const place = { file, start: provide.keyStart, end: provide.keyEnd };
+      const node = this.addProvider(component, provide.key, place, provide.value);
+      this.foreign.push({ node, context: this.contextId(component, provide.key) });
+    }
+  }
+
+  private addProvider(component: Component, name: string, place: Place, value: ExprFact | undefined): number {
+    const node = this.addNode({
+      component: component.id,
+      channel: 'context',
+      name,
+      symbol: -1,
+      provides: true,
+      place,
+    });
+    for (const from of value ? this.sources(component, value) : [])
+      this.addEdge(from, node, 'provide', value!, place.file);
+    return node;
+  }
+
+  private joinAll(provider: number, context: string): void {
+    for (const consumer of this.consumed) {
+      if (consumer.context !== context) continue;
+      const { place } = this.flow.nodes[consumer.node]!;
+      this.addEdge(provider, consumer.node, 'consume', place, place.file);
     }
   }
 
@@ -366,10 +385,28 @@ class FlowBuilder {
   }
 
   addContexts(): void {
+    for (const { node, context } of this.foreign) this.joinAll(node, context);
+    const contexts = this.project.contexts();
+    const joined = new Set<number>();
+    const nodes = contexts.providers.map((provider) => {
+      const owner = this.project.components[provider.component]!;
+      const node = this.addProvider(owner, provider.key.name, provider.place, provider.value);
+      const below = contexts.below(provider);
+      for (const consumer of this.consumed) {
+        const { place, component } = this.flow.nodes[consumer.node]!;
+        if (consumer.context !== provider.key.id || !below.components.has(component)) continue;
+        joined.add(consumer.node);
+        this.addEdge(node, consumer.node, 'consume', place, place.file);
+      }
+      return { node, provider };
+    });
+    // Where nobody sees which provider is above, any of them may be.
     for (const consumer of this.consumed) {
-      for (const provider of this.provided.get(consumer.context) ?? []) {
+      if (joined.has(consumer.node)) continue;
+      for (const { node, provider } of nodes) {
+        if (provider.key.id !== consumer.context) continue;
         const { place } = this.flow.nodes[consumer.node]!;
-        this.addEdge(provider.node, consumer.node, 'consume', place, place.file);
+        this.addEdge(node, consumer.node, 'consume', place, place.file);
       }
     }
   }

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ComponentFacts } from '../../model/facts';
 import { readFunction } from '../script/functions';
 import { infer, type InferContext } from '../script/infer';
-import { keyName } from '../script/type-expr';
+import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, inferContext, place, spanOf, use, type Ctx, type Unit } from '../script/unit';
 import { isFunction } from '../script/scope';
 import { readPropTypes } from './prop-types';
@@ -35,6 +35,7 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx, names: ReactNames, i
       if (name === 'propTypes' && member.type === 'ClassProperty' && member.value) {
         readPropTypes(u.facts, member.value);
       }
+      if (name === 'contextType' && member.type === 'ClassProperty') readContextType(u, member);
       if (member.type === 'ClassMethod') methods.push({ fn: member, name });
       continue;
     }
@@ -84,6 +85,20 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx, names: ReactNames, i
     }
   }
   readInstance(u, node, inherits);
+}
+
+/** `static contextType = Wind`: what `this.context` holds. */
+function readContextType(u: Unit, member: t.ClassProperty): void {
+  const key = member.value ? memberName(member.value) : undefined;
+  if (key === undefined) return;
+  const symbol = addSymbol(u, {
+    name: 'context',
+    kind: 'injected',
+    type: { t: 'member', of: { t: 'value', name: key }, name: '#context' },
+    ...spanOf(member.key),
+  });
+  u.members.set('context', symbol);
+  u.facts.consumes.push({ key, symbol, where: 'setup', missing: 'bare', ...spanOf(member.value!) });
 }
 
 function declareBox(u: Unit, name: string, at: t.Node): void {

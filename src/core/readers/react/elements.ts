@@ -1,11 +1,11 @@
 /** React's elements: tags, fragments, providers, and elements made by a call. */
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact } from '../../model/facts';
+import type { AttributeFact, ExprFact, SymbolFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { readFunction } from '../script/functions';
 import type { MarkupDialect } from '../script/jsx';
 import { keyName, memberName } from '../script/type-expr';
-import { addNode, place, spanOf, typeOf, unwrap, use, type Ctx, type Unit } from '../script/unit';
+import { addNode, addSymbol, place, spanOf, typeOf, unwrap, use, type Ctx, type Unit } from '../script/unit';
 import type { ReactNames } from './names';
 
 /** `createElement(Tag, props, ...children)`, read as the markup it stands for. */
@@ -84,6 +84,32 @@ export function readCreate(
     place(u, value.content, index);
   }
   return { kind: 'content', content: [index], ...spanOf(call), type: { t: 'content' } };
+}
+
+/** `<Wind.Consumer>{(wind) => …}</Wind.Consumer>`: the parameter is what is consumed. */
+export function readConsumers(u: Unit): void {
+  for (const node of [...u.facts.render]) {
+    const key =
+      node.kind === 'group' && node.tag ? /^([\w$]+)\.Consumer$/.exec(node.tag.name)?.[1] : undefined;
+    if (key === undefined) continue;
+    const param = node.only?.fn === undefined ? undefined : u.facts.functions[node.only.fn]!.params[0];
+    const known = param !== undefined && param >= 0 ? u.facts.symbols[param] : undefined;
+    const whole = known && !u.facts.functions[node.only!.fn!]!.takes;
+    const type: SymbolFact['type'] = { t: 'member', of: { t: 'value', name: key }, name: '#context' };
+    let symbol = param!;
+    if (whole) Object.assign(known, { kind: 'injected', type });
+    else
+      symbol = addSymbol(u, {
+        name: key,
+        kind: 'injected',
+        type,
+        start: node.tag!.start,
+        end: node.tag!.end,
+      });
+    const { start, end } = node.tag!;
+    u.facts.consumes.push({ key, symbol, where: 'setup', missing: 'bare', start, end });
+    if (!whole) u.tolerant.add(symbol);
+  }
 }
 
 const modeOf = (name: string): AttributeFact['mode'] =>

@@ -30,7 +30,7 @@ import {
 import { readClass, readDefaults } from './classes';
 import { candidateOf, nameFromPath, type Candidate } from './components';
 import { reactDialect } from './dialect';
-import { reactMarkup } from './elements';
+import { reactMarkup, readConsumers } from './elements';
 import { REACT_TRAITS, reactNames, reactTypes, type ReactNames } from './names';
 import { readPropTypes } from './prop-types';
 import { staticMembers, valueOf } from './values';
@@ -234,6 +234,7 @@ function noteClashes(u: Unit): void {
 /** Everything that was not placed is drawn somewhere under the component. */
 function finish(u: Unit): void {
   settleEarly(u);
+  readConsumers(u);
   settleMissing(u);
   for (const node of u.facts.render) {
     if (node.parent !== UNPLACED) continue;

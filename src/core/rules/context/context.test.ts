@@ -132,7 +132,7 @@ export function App() {
   const [cabins] = useState(1);
   const fresh = { cabins };
   const kept = useMemo(() => ({ cabins }), [cabins]);
-  return <div><Fleet.Provider value={{ cabins }} /><Fleet.Provider value={fresh} /><Fleet.Provider value={kept} /><Fleet.Provider value={one}><Reader /></Fleet.Provider></div>;
+  return <div><Fleet.Provider value={{ cabins }}><Reader /></Fleet.Provider><Fleet.Provider value={fresh}><Reader /></Fleet.Provider><Fleet.Provider value={kept}><Reader /></Fleet.Provider><Fleet.Provider value={one}><Reader /></Fleet.Provider></div>;
 }`),
       [
         'warning context/unstable-value App.tsx:11 { cabins }',
@@ -157,6 +157,101 @@ export function App() {
         'error context/wrong-time App.tsx:8 useFleet()',
         'error context/wrong-time App.tsx:9 useContext(Unit)',
       ],
+    ],
+  ]);
+});
+
+describe('who consumes what', () => {
+  const app = (render: string, more = '') => `import { createContext, useContext, Component } from 'react';
+import { Frame } from 'elsewhere';
+const Wind = createContext(null);
+function Gust() { const wind = useContext(Wind); return <b>{wind.speed}</b>; }
+function Calm({ children }) { return <i>{children}</i>; }
+${more}
+export function App() { const speed = 3; return ${render}; }`;
+  const package_ = { 'package.json': '{ "private": true }' };
+  const files = (render: string, more?: string) => ({ ...package_, 'App.tsx': app(render, more) });
+  cases(/context\/(no-provider|unread)/, [
+    ['below', files('<Wind.Provider value={speed}><Gust /></Wind.Provider>'), []],
+    ['as the context itself', files('<Wind value={speed}><Gust /></Wind>'), []],
+    [
+      'nested in a component below',
+      files('<Wind.Provider value={speed}><Calm><Gust /></Calm></Wind.Provider>'),
+      [],
+    ],
+    [
+      'consumed elsewhere only',
+      files(
+        '<><Wind.Provider value={speed}><Calm>x</Calm></Wind.Provider><Wind.Provider value={speed}><Gust /></Wind.Provider></>',
+      ),
+      ['warning context/unread App.tsx:7 Wind'],
+    ],
+    [
+      'something unknown below',
+      files(
+        '<><Wind.Provider value={speed}><Frame /></Wind.Provider><Wind.Provider value={speed}><Gust /></Wind.Provider></>',
+      ),
+      [],
+    ],
+    [
+      'a consumer element',
+      files('<Wind.Consumer>{(wind) => <b>{wind.speed}</b>}</Wind.Consumer>'),
+      ['error context/no-provider App.tsx:7 Wind.Consumer'],
+    ],
+    [
+      'a consumer element that checks',
+      files('<Wind.Consumer>{(wind) => wind ? <b>{wind.speed}</b> : null}</Wind.Consumer>'),
+      [],
+    ],
+    [
+      'a class',
+      files(
+        '<Vane />',
+        'class Vane extends Component { static contextType = Wind; render() { return <b>{this.context.speed}</b>; } }',
+      ),
+      ['error context/no-provider App.tsx:6 Wind'],
+    ],
+    [
+      'imported by a name that is not exported',
+      {
+        ...package_,
+        'wind.ts': `import { createContext } from 'react'; export const Wind = createContext(null);`,
+        'App.tsx': `import { useContext } from 'react'; import { Wnid } from './wind';
+export function App() { const wind = useContext(Wnid); return <b>{wind.speed}</b>; }`,
+      },
+      ['error context/no-provider App.tsx:2 useContext(Wnid)'],
+    ],
+  ]);
+
+  const routed = (routes: string) => `import { createContext, useContext } from 'react';
+import { Outlet, Route, Routes, useRoutes } from 'react-router-dom';
+const Wind = createContext(null);
+function Layout() { return <Wind.Provider value={3}><main><Outlet /></main></Wind.Provider>; }
+function Shell() { return <Layout />; }
+function Page() { const wind = useContext(Wind); return <b>{wind.speed}</b>; }
+export function App() { return ${routes}; }`;
+  cases(/no-provider/, [
+    [
+      'a route inside the layout of another',
+      routed('<Routes><Route element={<Layout />}><Route path="a" element={<Page />} /></Route></Routes>'),
+      [],
+    ],
+    [
+      'two levels down',
+      routed(
+        '<Routes><Route element={<Shell />}><Route path="a"><Route element={<Page />} /></Route></Route></Routes>',
+      ),
+      [],
+    ],
+    [
+      'beside the layout',
+      routed('<Routes><Route element={<Layout />} /><Route path="a" element={<Page />} /></Routes>'),
+      ['error context/no-provider App.tsx:6 useContext(Wind)'],
+    ],
+    [
+      'a table given to a hook',
+      routed('useRoutes([{ element: <Layout />, children: [{ element: <Page /> }] }])'),
+      [],
     ],
   ]);
 });

@@ -1,23 +1,60 @@
+import type { ContextKey, Provider } from '../../link/contexts';
 import { step, type Rule } from '../rule';
 
 export const contextUnread: Rule = {
   name: 'context/unread',
   level: 'warning',
-  summary: 'A provided key has no consumer.',
+  summary: 'A provided key has no consumer below it.',
   check({ project, report }) {
-    const { providers, keys } = project.contexts();
+    const contexts = project.contexts();
+    const { providers, keys } = contexts;
     for (const key of keys) {
-      if (isUsedElsewhere(key.file, key.value.name)) continue;
-      for (const { component, place } of providers.filter((one) => one.key === key)) {
+      const used = isUsedElsewhere(key.file, key.value.name);
+      for (const provider of providers.filter((one) => one.key === key)) {
+        const { component, place } = provider;
+        if (used && !isOutOfReach(provider)) continue;
         const owner = project.components[component]!;
         report({
           component: owner,
           port: { channel: 'context', name: key.name },
           place,
-          message: `${owner.name} provides ${key.name}, and nothing consumes it.`,
+          message: `${owner.name} provides ${key.name}, and nothing ${used ? 'below ' : ''}consumes it.`,
           trail: [step(owner, place, key.name, 'is provided and never consumed', 'drop')],
         });
       }
+    }
+
+    /** Everything below the provider is known, and every use of the key is a consumer that is elsewhere. */
+    function isOutOfReach(provider: Provider): boolean {
+      const { key, component } = provider;
+      const { pkg } = project.files[key.file]!;
+      if (pkg !== undefined && !pkg.private) return false;
+      const { components, open } = contexts.below(provider);
+      if (open || project.components[component]!.facts.role !== 'component') return false;
+      // Another provider in between takes its consumers over, which is reported there.
+      const nearer = providers.some(
+        (one) => one !== provider && one.key === key && components.has(one.component),
+      );
+      if (nearer) return false;
+      const readers = contexts.consumers.filter((one) => one.key === key);
+      if (
+        !readers.length ||
+        readers.some((one) => one.component === component || components.has(one.component))
+      )
+        return false;
+      return project.files.every(
+        (file) =>
+          !file.facts.mentions.some((local) => isKey(file.index, local, key)) ||
+          project.components.some(
+            (one) =>
+              one.file === file.index && one.facts.consumes.some((use) => isKey(one.file, use.key, key)),
+          ),
+      );
+    }
+
+    function isKey(file: number, local: string, key: ContextKey): boolean {
+      const target = project.lookup(file, local);
+      return target.kind === 'value' && target.file === key.file && target.value.name === key.value.name;
     }
 
     /** Anything but providing it counts: a hook, a consumer element, a class that names it, an export to others. */

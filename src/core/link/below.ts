@@ -1,0 +1,107 @@
+/** What may be rendered below a place of a component's render, as far as the project shows. */
+import type { RenderFact } from '../model/facts';
+import type { Component } from '../model/project';
+import type { Linked } from '.';
+
+export interface Below {
+  components: Set<number>;
+  /** Something that nobody here knows is rendered there, and may render more. */
+  open: boolean;
+}
+
+/**
+ * Walks down from one render node. `isCut` ends a branch: what is under another provider of the same key, say.
+ * Content that call sites nest in the component is below where the component places it.
+ */
+export function belowNode(
+  project: Linked,
+  start: { component: number; node: number },
+  isCut: (component: number, node: number) => boolean,
+): Below {
+  const found: Below = { components: new Set(), open: false };
+  const first = project.components[start.component]!;
+  const pending: { component: Component; under: number }[] = [{ component: first, under: start.node }];
+  const seen = new Set<string>();
+  const push = (component: Component, under: number) => {
+    const key = `${component.id}:${under}`;
+    if (seen.has(key)) return;
+    seen.add(key);
+    pending.push({ component, under });
+  };
+  for (let next = pending.pop(); next; next = pending.pop()) {
+    const { component, under } = next;
+    const { render } = component.facts;
+    const siteAt = targetsOf(project, component);
+    const inside = descendants(component, under, (node) => node !== under && isCut(component.id, node));
+    for (const index of inside) {
+      const node = render[index]!;
+      if (node.kind === 'outlet') {
+        // What is reached as a whole was handed its content at a place that was walked already.
+        if (under < 0) continue;
+        for (const id of component.calledAt) {
+          const site = project.sites[id]!;
+          const owner = project.components[site.owner]!;
+          contentOf(owner.facts.render, site.node, node.outlet!, component.facts.traits.contentPort).forEach(
+            (one) => push(owner, one),
+          );
+        }
+        // Somebody may hand in content that is not seen.
+        if (component.unknownSites) found.open = true;
+        continue;
+      }
+      if (node.kind !== 'site') continue;
+      const target = siteAt.get(index);
+      if (target === undefined) found.open = true;
+      else if (!found.components.has(target)) {
+        found.components.add(target);
+        push(project.components[target]!, -1);
+      }
+    }
+  }
+  return found;
+}
+
+const targets = new WeakMap<Component, Map<number, number>>();
+
+/** The components that call sites mean, by their nodes. */
+function targetsOf(project: Linked, component: Component): Map<number, number> {
+  let found = targets.get(component);
+  if (!found) {
+    const sites = component.sites.map((id) => project.sites[id]!);
+    targets.set(component, (found = new Map(sites.map((site) => [site.node, site.target]))));
+  }
+  return found;
+}
+
+const childLists = new WeakMap<Component, number[][]>();
+
+/** Nodes by the node they stand in; those of the root come last. */
+function childrenOf(component: Component): number[][] {
+  const known = childLists.get(component);
+  if (known) return known;
+  const { render } = component.facts;
+  const lists: number[][] = Array.from({ length: render.length + 1 }, () => []);
+  render.forEach((node, index) => lists[node.parent < 0 ? render.length : node.parent]!.push(index));
+  childLists.set(component, lists);
+  return lists;
+}
+
+/** A node and all that stands in it; -1 means the whole render. */
+function descendants(component: Component, under: number, isCut: (node: number) => boolean): number[] {
+  const lists = childrenOf(component);
+  const found: number[] = under < 0 ? [] : [under];
+  const pending = [...lists[under < 0 ? component.facts.render.length : under]!];
+  for (let node = pending.pop(); node !== undefined; node = pending.pop()) {
+    if (isCut(node)) continue;
+    found.push(node);
+    pending.push(...lists[node]!);
+  }
+  return found;
+}
+
+/** The nodes that a call site hands to one slot of what it renders. */
+function contentOf(render: RenderFact[], site: number, slot: string, contentPort: string): number[] {
+  return render.flatMap((node, index) =>
+    node.parent === site && (node.slot ?? contentPort) === slot ? [index] : [],
+  );
+}
