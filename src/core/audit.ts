@@ -42,7 +42,7 @@ export function openAudit(input: AuditInput): Audit {
   let { manifests } = input;
   const run = (): AuditResult => {
     const sorted = [...facts.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
-    const project = link(sorted, manifests);
+    const project = link(sorted, manifests, settings.roots);
     const problems = sorted.flatMap((one) => (one.problem ? [{ path: one.path, ...one.problem }] : []));
     return { project, findings: runRules(project, settings), problems };
   };

@@ -244,6 +244,7 @@ class Coverage {
       const { aside, pkg } = project.files[component.file]!;
       // What a published package shows is rendered by those who install it.
       const shown = pkg !== undefined && !pkg.private;
+      if (component.root) this.lacks[component.id] = full;
       if (!mounted && !aside && !shown && component.calledAt.length === 0 && !component.unknownSites)
         this.lacks[component.id] = full;
     }

@@ -19,7 +19,7 @@ export interface Linked extends Project {
 }
 
 /** Links facts; the order of `files` decides the order of everything else, so callers sort by path. */
-export function link(facts: FileFacts[], manifests: Manifest[]): Linked {
+export function link(facts: FileFacts[], manifests: Manifest[], roots: string[] = []): Linked {
   const modules = linkModules(facts, manifests);
   const files: ProjectFile[] = facts.map((one, index) => ({
     index,
@@ -72,7 +72,7 @@ export function link(facts: FileFacts[], manifests: Manifest[]): Linked {
     contexts: () => (contexts ??= linkContexts(project)),
   };
   let contexts: Contexts | undefined;
-  linkUsage(project, names);
+  linkUsage(project, names, new Set(roots));
   project.flow = buildFlow(project);
   return project;
 }

@@ -12,6 +12,9 @@ const FILES = [
   'packages/kit/src/index.ts',
   'packages/kit/src/Gauge.tsx',
   'packages/web/tsconfig.json',
+  'packages/web/src/page.tsx',
+  'packages/web/src/dials/wind.tsx',
+  'packages/kit/source/lamp.tsx',
 ];
 const MANIFESTS: Record<string, string> = {
   'tsconfig.base.json':
@@ -19,7 +22,11 @@ const MANIFESTS: Record<string, string> = {
   'tsconfig.json':
     '{ "extends": "./tsconfig.base.json", /* ours */ "compilerOptions": { "baseUrl": ".", }, }',
   'packages/kit/package.json':
-    '{ "name": "@rope/kit", "main": "./dist/index.js", "exports": { "./Gauge": "./dist/Gauge.js" } }',
+    '{ "name": "@rope/kit", "main": "./dist/index.js", "exports": { "./Gauge": "./dist/Gauge.js", "./parts/*": { "types": "./dist/*.d.ts", "default": "./source/*.tsx" } } }',
+  'packages/web/package.json':
+    '{ "name": "web", "imports": { "#dials/*": "./src/dials/*.tsx", "#kit": "@rope/kit" } }',
+  'packages/web/tsconfig.json': '{ "references": [{ "path": "./settings" }] }',
+  'packages/web/settings/tsconfig.json': '{ "compilerOptions": { "paths": { "~/*": ["../src/*"] } } }',
 };
 
 const modules = linkModules(
@@ -41,6 +48,11 @@ test.each([
   ['src/App.tsx', '@rope/kit/Gauge', 'packages/kit/src/Gauge.tsx'],
   ['src/App.tsx', '@rope/other', undefined],
   ['src/App.tsx', 'react', undefined],
+  ['packages/web/src/page.tsx', '@rope/kit/parts/lamp', 'packages/kit/source/lamp.tsx'],
+  ['packages/web/src/page.tsx', '#dials/wind', 'packages/web/src/dials/wind.tsx'],
+  ['packages/web/src/page.tsx', '#kit', 'packages/kit/src/index.ts'],
+  ['packages/web/src/page.tsx', '#other', undefined],
+  ['packages/web/src/page.tsx', '~/dials/wind', 'packages/web/src/dials/wind.tsx'],
   ['src/App.tsx', './parts/Dial?raw', 'src/parts/Dial.tsx'],
 ])('%s imports %s', (from, specifier, expected) => {
   const found = modules.resolve(from, specifier);

@@ -2,6 +2,7 @@
 import type { FileFacts } from '../model/facts';
 import type { Package } from '../model/project';
 import type { Manifest, PackageManifest, PathsManifest } from '../readers/manifest';
+import { mapped } from './exports-map';
 import { dirname, join } from './paths';
 
 const EXTENSIONS = ['.tsx', '.ts', '.jsx', '.js', '.mjs', '.cjs', '.mts', '.cts', '.vue', '.svelte'];
@@ -85,6 +86,7 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       needs: new Map(manifest.needs),
     };
   });
+  const manifestOf = new Map(packages.map((one, index) => [one, packageManifests[index]!]));
   packages.sort((a, b) => b.dir.length - a.dir.length);
   const byName = new Map(packages.filter((one) => one.name).map((one) => [one.name!, one]));
 
@@ -94,8 +96,24 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
     const owner = byName.get(parts.slice(0, count).join('/'));
     if (!owner) return undefined;
     const rest = parts.slice(count).join('/');
+    const written = manifestOf.get(owner)!.exports;
+    const offered = mapped(written, rest ? `./${rest}` : '.');
+    const found = offered.map((path) => sourceOf(owner.dir, path)).find((one) => one !== undefined);
+    if (found !== undefined) return found;
     if (rest) return locate(join(owner.dir, rest)) ?? sourceOf(owner.dir, rest);
     return owner.entries?.[0] ?? locate(join(owner.dir, 'src')) ?? locate(owner.dir);
+  }
+
+  const packageOf = (path: string) =>
+    packages.find((one) => one.dir === '' || path.startsWith(`${one.dir}/`));
+
+  /** `#lib/gauge`, as the package around the file maps it. */
+  function resolveInner(from: string, specifier: string): number | undefined {
+    const own = packageOf(from);
+    const targets = own ? mapped(manifestOf.get(own)!.imports, specifier) : [];
+    return targets
+      .map((path) => (path.startsWith('.') ? sourceOf(own!.dir, path) : resolveBare(path)))
+      .find((one) => one !== undefined);
   }
 
   const cache = new Map<string, number | undefined>();
@@ -103,7 +121,7 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
     const dir = dirname(from);
     const key = `${specifier.startsWith('.') ? dir : from}\n${specifier}`;
     if (cache.has(key)) return cache.get(key);
-    const found = find(from, dir, specifier.replace(/[?#].*$/, ''));
+    const found = find(from, dir, specifier.replace(/(?<=.)[?#].*$/, ''));
     cache.set(key, found);
     return found;
   }
@@ -122,13 +140,13 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       }
     }
     if (specifier.startsWith('/')) return undefined;
-    return resolveBare(specifier);
+    return specifier.startsWith('#') ? resolveInner(from, specifier) : resolveBare(specifier);
   }
 
   return {
     resolve,
     packages,
-    packageOf: (path) => packages.find((one) => one.dir === '' || path.startsWith(`${one.dir}/`)),
+    packageOf,
   };
 }
 
@@ -145,6 +163,18 @@ function pathRules(manifests: PathsManifest[]): PathRule[] {
       rules.push({ dir, prefix: prefix!, suffix, targets: full });
     }
     if (base !== undefined) rules.push({ dir, prefix: '', suffix: '', targets: [join(base, '*')] });
+  }
+  // What a project refers to in another folder may describe its own files.
+  for (const manifest of manifests) {
+    const dir = dirname(manifest.path);
+    for (const reference of manifest.references) {
+      const path = join(dir, reference);
+      const found = byPath.get(path) ?? byPath.get(`${path}/tsconfig.json`);
+      const home = found && dirname(found.path);
+      if (home === undefined || home === dir) continue;
+      const more = rules.filter((rule) => rule.dir === home).map((rule) => ({ ...rule, dir }));
+      rules.push(...more);
+    }
   }
   return rules.sort((a, b) => b.dir.length - a.dir.length || b.prefix.length - a.prefix.length);
 }

@@ -136,6 +136,12 @@ function addTyped(component: Component, shape: Shape, owners: Map<string, Set<nu
   const objects = alternatives.filter((one) => one.k === 'object');
   if (objects.length < alternatives.length) component.unresolved = true;
   for (const one of objects) if (one.open || one.index) component.unresolved = true;
+  if (objects.length > 1 && objects.length === alternatives.length) {
+    component.variants = objects.map(
+      ({ members }) =>
+        new Map([...members].map(([name, one]) => [name, { required: !one.optional, type: one.type }])),
+    );
+  }
   for (const one of objects) {
     for (const [name, member] of one.members) {
       const shared = member.owner !== '' && owners.get(member.owner)!.size > 1;

@@ -23,12 +23,19 @@ const STORY =
 /** Whether a file only shows or tests what others hold. */
 export const isAside = (path: string): boolean => STORY.test(path);
 
-export function linkUsage(project: Linked, names: Names): void {
+/** `roots` are names of components that start trees, where no code of the project shows it. */
+export function linkUsage(project: Linked, names: Names, roots: Set<string>): void {
   const { components, files } = project;
   project.hasRoots =
     files.some((file) => file.facts.mounts) ||
     project.packages.some((pkg) => pkg.entries === undefined || pkg.entries.length > 0);
-  for (const component of components) if (component.calledAt.length) component.used = true;
+  for (const component of components) {
+    if (component.calledAt.length) component.used = true;
+    if (component.facts.role !== 'component' || !roots.has(component.name)) continue;
+    component.used = true;
+    component.root = true;
+    project.hasRoots = true;
+  }
   markMentions(project, names);
   for (const pkg of project.packages) markEntries(project, names, pkg);
   for (const component of components) {

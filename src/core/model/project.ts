@@ -59,12 +59,16 @@ export interface Component {
   open: boolean;
   /** Some written type of the props could not be resolved, so that required names may be missing. */
   unresolved: boolean;
+  /** The alternatives of its props type, where that is a union: what each name must be, and whether it must be there. */
+  variants?: Map<string, { required: boolean; type: Lazy }>[];
   /** Call sites of this component, by index in `sites`. */
   calledAt: number[];
   /** Call sites in this component's render. */
   sites: number[];
   /** Props may be handed in where no call site is written. */
   unknownSites: boolean;
+  /** The settings say that it starts a tree. */
+  root?: boolean;
   /** Somebody renders it, mentions it, or may from outside. */
   used: boolean;
   /** Values handed on as they are, to components known or not. */

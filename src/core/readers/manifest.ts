@@ -9,6 +9,9 @@ export interface PackageManifest {
   /** Paths that the package offers, as written: main, module, source, types, exports, bin. */
   entries: string[];
   needs: [string, string][];
+  /** Names that it offers and names that it uses inside, with the paths of all their conditions. */
+  exports: [string, string[]][];
+  imports: [string, string[]][];
 }
 
 export interface PathsManifest {
@@ -38,6 +41,14 @@ const texts = (value: unknown): string[] =>
       ? value.flatMap(texts)
       : Object.values(asObject(value) ?? {}).flatMap(texts);
 
+/** An exports map without keys that start with a dot is the package itself. */
+function subpaths(value: unknown): [string, string[]][] {
+  const map = asObject(value);
+  if (map && Object.keys(map).some((key) => /^[.#]/.test(key)))
+    return Object.entries(map).map(([key, target]): [string, string[]] => [key, texts(target)]);
+  return value === undefined ? [] : [['.', texts(value)]];
+}
+
 /** Reads a manifest; undefined if it is no JSON object. */
 export function readManifest(path: string, text: string): Manifest | undefined {
   const errors: ParseError[] = [];
@@ -52,6 +63,8 @@ export function readManifest(path: string, text: string): Manifest | undefined {
       entries: ['source', 'main', 'module', 'browser', 'types', 'typings', 'exports', 'bin'].flatMap((key) =>
         texts(json[key]),
       ),
+      exports: subpaths(json.exports),
+      imports: subpaths(json.imports),
       needs: ['peerDependencies', 'devDependencies', 'dependencies'].flatMap((key) =>
         Object.entries(asObject(json[key]) ?? {}).map(([name, range]): [string, string] => [
           name,

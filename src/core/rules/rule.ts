@@ -8,6 +8,8 @@ import { componentRef, portRef } from '../model/refs';
 
 export interface Settings {
   drillDepth: number;
+  /** Names of components that start trees. */
+  roots?: string[];
   /** Levels by rule, where they differ from the catalogue; `off` switches a rule off. */
   rules: Record<string, Level | 'off'>;
 }

@@ -167,6 +167,7 @@ function rootsOf(project: Linked): Component[] {
     }
   }
   const parts = project.components.filter((one) => one.facts.role === 'component');
+  for (const one of parts) if (one.root) mounted.add(one.id);
   const rendered = (one: Component) =>
     one.calledAt.some((id) => {
       const { owner } = project.sites[id]!;

@@ -45,6 +45,7 @@ const BATCH = 24;
 
 export const settingsOf = (config: Config | undefined): Settings => ({
   drillDepth: config?.drillDepth ?? 2,
+  roots: config?.roots ?? [],
   rules: config?.rules ?? {},
 });
 

@@ -1,5 +1,7 @@
+import type { Linked } from '../../link';
 import { isNear } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
+import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
 import { step, tagPlace, unfilledKey, type Rule } from '../rule';
 import { hands, isCloned, isClosed } from '../../link/use-of-ports';
@@ -13,8 +15,12 @@ export const missing: Rule = {
       const target = project.components[site.target]!;
       if (target.facts.wrapped || isCloned(project, site)) continue;
       const owner = project.components[site.owner]!;
+      const matching = matchingVariants(project, site, target);
       for (const port of target.ports.values()) {
-        if (!port.required || port.name === 'key' || port.name === 'ref') continue;
+        if (port.name === 'key' || port.name === 'ref') continue;
+        if (!port.required && !matching.some((one) => one.has(port.name))) continue;
+        if (!port.required && (port.default || !matching.every((one) => one.get(port.name)?.required)))
+          continue;
         if (port.name === target.facts.traits.contentPort && site.fact.nested) continue;
         // A slot that no call site fills is at fault itself.
         if (claimed(unfilledKey(port))) continue;
@@ -36,6 +42,25 @@ export const missing: Rule = {
     }
   },
 };
+
+/** The alternatives of the props type that the literals of a call site leave open; none if there is no choice. */
+function matchingVariants(
+  project: Linked,
+  site: Site,
+  target: Component,
+): NonNullable<Component['variants']> {
+  const literals = site.fact.attributes.filter((one) => one.mode === 'value' && one.value.type?.t === 'lit');
+  const known = project.handed(site);
+  if (!target.variants || known.unknown) return [];
+  const matching = target.variants.filter((variant) =>
+    literals.every((one) => {
+      const wanted = variant.get(one.name);
+      const from = { type: one.value.type!, file: site.file, component: site.owner };
+      return wanted === undefined || assignable(project.types, from, wanted.type, true) !== 'no';
+    }),
+  );
+  return matching.length < target.variants.length ? matching : [];
+}
 
 /** Whether the value is probably passed under a wrong name, which is reported there. */
 function passesNearMiss(site: Site, target: Component, port: Port): boolean {

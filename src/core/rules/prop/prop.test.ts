@@ -100,11 +100,11 @@ export function App() { return <><A a={1} b={2} /><B /><C /><D /></>; }`,
       ['error prop/missing App.tsx:6 A', 'error prop/missing App.tsx:6 B', 'error prop/missing App.tsx:6 C'],
     ],
     [
-      'in a union of shapes only what every shape requires is required',
+      'in a union of shapes what every matching shape requires is required',
       `type P = { kind: 'a'; x: number } | { kind: 'b'; y: number };
 function Card(p: P) { return <b>{p.kind}</b>; }
 export function App() { return <Card kind="a" />; }`,
-      [],
+      ['error prop/missing App.tsx:3 Card'],
     ],
     [
       'elements that are cloned may get more props',
@@ -485,4 +485,32 @@ export const App = () => <>${tags.join('\n')}</>;`;
     ],
     ['filled by nobody', app('<Panel>x</Panel>'), ['note slot/unfilled App.tsx:3 head']],
   ]);
+});
+
+describe('alternatives of a props type', () => {
+  const app = (
+    tag: string,
+  ) => `type P = { kind: 'wind'; speed: number } | { kind: 'lamp'; dusk: boolean; hint?: string };
+function Dial(props: P) { return <i>{JSON.stringify(props)}</i>; }
+export const App = ({ kind, more }) => ${tag};`;
+  cases(/prop\/missing/, [
+    ['what the alternative asks for', app('<Dial kind="wind" speed={3} />'), []],
+    ['not what it asks for', app('<Dial kind="wind" dusk />'), ['error prop/missing App.tsx:3 Dial']],
+    ['the other one', app('<Dial kind="lamp" />'), ['error prop/missing App.tsx:3 Dial']],
+    ['nobody knows which', app('<Dial kind={kind} />'), []],
+    ['nobody knows what else', app('<Dial kind="wind" {...more} />'), []],
+    ['in all of them', app('<Dial speed={3} />'), ['error prop/missing App.tsx:3 Dial']],
+  ]);
+});
+
+describe('roots that the settings name', () => {
+  const sources = {
+    'Desk.tsx': `function Desk() { return <b />; }
+function Shelf() { return <b />; }`,
+    'main.tsx': 'import { createRoot } from "react-dom/client"; createRoot(document.body).render(<i />);',
+  };
+  test('are used', () => {
+    const settings = { drillDepth: 2, rules: {}, roots: ['Desk'] };
+    expect(findingLines(sources, settings)).toEqual(['note component/unused Desk.tsx:2 Shelf']);
+  });
 });
