@@ -6,6 +6,8 @@ import type { ObjectShape, Shape } from './shape';
 export type Answer = 'yes' | 'no' | 'unknown';
 
 const MAX_DEPTH = 6;
+/** A question that takes more steps than this has no answer; alternatives of alternatives grow fast. */
+const MAX_STEPS = 5000;
 
 /** Members that strings, numbers, functions and arrays have of themselves. */
 const INHERENT = new Set([
@@ -25,11 +27,12 @@ interface Question {
   exact: boolean;
   /** A condition may have told more than the type: only kinds that have nothing in common are a no. */
   narrowed: boolean;
+  steps: number;
 }
 
 /** Decides assignability of `from` to `to`; see the members of a question for the two flags. */
 export function assignable(space: TypeSpace, from: Lazy, to: Lazy, exact = false, narrowed = false): Answer {
-  return decide({ space, exact, narrowed }, space.resolve(from), space.resolve(to), 0);
+  return decide({ space, exact, narrowed, steps: 0 }, space.resolve(from), space.resolve(to), 0);
 }
 
 /** The answer for a list, all of which must hold. */
@@ -40,6 +43,8 @@ function every(answers: Answer[]): Answer {
 
 function decide(q: Question, from: Shape, to: Shape, depth: number): Answer {
   if (from.k === 'unknown' || to.k === 'unknown' || depth > MAX_DEPTH) return 'unknown';
+  if (from === to) return 'yes';
+  if (++q.steps > MAX_STEPS) return 'unknown';
   if (from.k === 'prim' && from.n === 'never') return 'yes';
   if (from.k === 'union') {
     const parts = from.of.map((one) => decide(q, one, to, depth));

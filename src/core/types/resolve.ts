@@ -6,6 +6,8 @@ import { NUMBER_METHODS, STRING_METHODS } from './builtins';
 import { UNKNOWN_SHAPE, type ObjectShape, type Shape, type ShapeMember } from './shape';
 
 const MAX_DEPTH = 24;
+/** A type that takes more steps than this to understand is left unknown; some grow without end. */
+const MAX_STEPS = 4000;
 
 export interface TypeSpace {
   resolve(type: Lazy): Shape;
@@ -33,14 +35,27 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
   // type parameters give it another meaning.
   const shapes = new WeakMap<TypeExpr, Shape>();
 
+  const generics = new WeakMap<Map<string, Lazy>, WeakMap<TypeExpr, Shape>>();
+  let steps = 0;
+
+  /** The memory for types under the same meanings of their parameters. */
+  function memoryOf({ args }: Lazy): WeakMap<TypeExpr, Shape> {
+    if (!args) return shapes;
+    let found = generics.get(args);
+    if (!found) generics.set(args, (found = new WeakMap()));
+    return found;
+  }
+
   function resolve(lazy: Lazy): Shape {
-    const known = lazy.args ? undefined : shapes.get(lazy.type);
+    const memory = memoryOf(lazy);
+    const known = memory.get(lazy.type);
     if (known) return known;
-    if (depth >= MAX_DEPTH) return UNKNOWN_SHAPE;
+    if (depth === 0) steps = 0;
+    if (depth >= MAX_DEPTH || ++steps > MAX_STEPS) return UNKNOWN_SHAPE;
     depth++;
     try {
       const shape = step(lazy);
-      if (!lazy.args && isScoped(lazy.type)) shapes.set(lazy.type, shape);
+      if (isScoped(lazy.type)) memory.set(lazy.type, shape);
       return shape;
     } finally {
       depth--;
