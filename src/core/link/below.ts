@@ -2,6 +2,7 @@
 import type { RenderFact } from '../model/facts';
 import type { Component } from '../model/project';
 import type { Linked } from '.';
+import { placesOf } from './slots';
 
 export interface Below {
   components: Set<number>;
@@ -28,27 +29,33 @@ export function belowNode(
     seen.add(key);
     pending.push({ component, under });
   };
+  const handIn = (component: Component, slot: string) => {
+    const key = `${component.id}/${slot}`;
+    if (seen.has(key)) return;
+    seen.add(key);
+    for (const id of component.calledAt) {
+      const site = project.sites[id]!;
+      const owner = project.components[site.owner]!;
+      const { contentPort } = component.facts.traits;
+      for (const one of contentOf(owner.facts.render, site.node, slot, contentPort)) push(owner, one);
+      // Content that is handed on is the owner's own slot.
+      for (const [name, port] of owner.ports) {
+        const on = port.channel === 'slot' && placesOf(owner, name).places;
+        if (on && on.some((one) => one.node === site.node && one.into === slot)) handIn(owner, name);
+      }
+    }
+    // Somebody may hand in content that is not seen.
+    if (component.unknownSites) found.open = true;
+  };
   for (let next = pending.pop(); next; next = pending.pop()) {
     const { component, under } = next;
     const { render } = component.facts;
     const siteAt = targetsOf(project, component);
     const inside = descendants(component, under, (node) => node !== under && isCut(component.id, node));
+    // What is reached as a whole was handed its content at a place that was walked already.
+    if (under >= 0) for (const slot of slotsDrawnIn(component, new Set(inside))) handIn(component, slot);
     for (const index of inside) {
       const node = render[index]!;
-      if (node.kind === 'outlet') {
-        // What is reached as a whole was handed its content at a place that was walked already.
-        if (under < 0) continue;
-        for (const id of component.calledAt) {
-          const site = project.sites[id]!;
-          const owner = project.components[site.owner]!;
-          contentOf(owner.facts.render, site.node, node.outlet!, component.facts.traits.contentPort).forEach(
-            (one) => push(owner, one),
-          );
-        }
-        // Somebody may hand in content that is not seen.
-        if (component.unknownSites) found.open = true;
-        continue;
-      }
       if (node.kind !== 'site') continue;
       const target = siteAt.get(index);
       if (target === undefined) found.open = true;
@@ -71,6 +78,17 @@ function targetsOf(project: Linked, component: Component): Map<number, number> {
     targets.set(component, (found = new Map(sites.map((site) => [site.node, site.target]))));
   }
   return found;
+}
+
+/** The slots of a component that are drawn in one of some nodes, or where nobody can see. */
+function slotsDrawnIn(component: Component, nodes: Set<number>): string[] {
+  return [...component.ports.values()]
+    .filter((port) => port.channel === 'slot')
+    .map((port) => port.name)
+    .filter((name) => {
+      const { places, unseen } = placesOf(component, name);
+      return unseen || places.some((one) => nodes.has(one.node));
+    });
 }
 
 const childLists = new WeakMap<Component, number[][]>();

@@ -86,6 +86,13 @@ export function knownSites(project: Linked, component: Component): Site[] | unde
   return sites;
 }
 
+/**
+ * The port is there because a type asks for it that others share: a base type, or the type of all that may be
+ * put in the component's place by code that nobody sees.
+ */
+export const isContract = (component: Component, port: Port): boolean =>
+  port.inherited || (component.unknownSites && (port.shared || port.place.file !== component.file));
+
 /** Names that say nothing about a component's interface. */
 export const isAlwaysKnown = (name: string): boolean =>
   name === 'key' || name === 'ref' || /^(data|aria)-/.test(name);

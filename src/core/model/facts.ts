@@ -349,6 +349,7 @@ export interface ConsumeFact extends Span {
   key: string;
   symbol: number;
   where: Where | 'setup';
+  fn: number;
   /** throws: a missing value is refused; handled: the code goes on without one; bare: neither. */
   missing: 'throws' | 'handled' | 'bare';
 }

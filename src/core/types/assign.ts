@@ -46,6 +46,8 @@ function decide(q: Question, from: Shape, to: Shape, depth: number): Answer {
   if (from === to) return 'yes';
   if (++q.steps > MAX_STEPS) return 'unknown';
   if (from.k === 'prim' && from.n === 'never') return 'yes';
+  // No value at all: whatever is asked for, it is.
+  if (from.k === 'union' && from.of.length === 0) return 'yes';
   if (from.k === 'union') {
     const parts = from.of.map((one) => decide(q, one, to, depth));
     if (q.exact) return every(parts);

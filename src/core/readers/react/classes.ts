@@ -98,7 +98,7 @@ function readContextType(u: Unit, member: t.ClassProperty): void {
     ...spanOf(member.key),
   });
   u.members.set('context', symbol);
-  u.facts.consumes.push({ key, symbol, where: 'setup', missing: 'bare', ...spanOf(member.value!) });
+  u.facts.consumes.push({ key, symbol, where: 'setup', fn: -1, missing: 'bare', ...spanOf(member.value!) });
 }
 
 function declareBox(u: Unit, name: string, at: t.Node): void {

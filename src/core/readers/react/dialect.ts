@@ -318,6 +318,7 @@ function consume(u: Unit, call: Call, ctx: Ctx, name?: t.Identifier): ExprFact |
     key,
     symbol,
     where: ctx.fn === -1 ? 'setup' : ctx.where,
+    fn: ctx.fn,
     missing: 'bare',
     ...spanOf(call),
   });

@@ -107,7 +107,7 @@ export function readConsumers(u: Unit): void {
         end: node.tag!.end,
       });
     const { start, end } = node.tag!;
-    u.facts.consumes.push({ key, symbol, where: 'setup', missing: 'bare', start, end });
+    u.facts.consumes.push({ key, symbol, where: 'setup', fn: -1, missing: 'bare', start, end });
     if (!whole) u.tolerant.add(symbol);
   }
 }

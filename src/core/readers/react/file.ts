@@ -82,7 +82,8 @@ function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): M
   const found = new Map<NamedNode, Candidate>();
   for (const one of scopes.named) {
     const within = makerOf(one.scope);
-    if (one.returned && !(within && rendersGiven(one.node, within))) continue;
+    const isNamed = /^[A-Z]/.test(one.name ?? '');
+    if (one.returned && !isNamed && !(within && rendersGiven(one.node, within))) continue;
     const candidate = candidateOf(one, names, file.named, within?.name ?? fallback);
     if (!candidate || file.units.has(candidate.node)) continue;
     if (within) candidate.within = within;

@@ -1,3 +1,5 @@
+import type { Linked } from '../../link';
+import type { Contexts, Provider } from '../../link/contexts';
 import { step, type Rule } from '../rule';
 
 export const shadowed: Rule = {
@@ -10,11 +12,14 @@ export const shadowed: Rule = {
       const owner = project.components[inner.component]!;
       if (owner.facts.role !== 'component' || project.files[owner.file]!.aside) continue;
       if (!contexts.isBelowProvider(inner.component, inner.node, inner.key)) continue;
-      const outer = contexts.providers.find((one) => one.key === inner.key && one !== inner);
+      const outer = contexts.providers.find(
+        (one) => one.key === inner.key && one !== inner && isAbove(contexts, project, one, inner),
+      );
       if (!outer) continue;
       const above = project.components[outer.component]!;
+      const below = contexts.below(inner);
       const readers = contexts.consumers
-        .filter((one) => one.key === inner.key)
+        .filter((one) => one.key === inner.key && below.components.has(one.component))
         .map((one) => project.components[one.component]!.name);
       report({
         component: owner,
@@ -29,3 +34,13 @@ export const shadowed: Rule = {
     }
   },
 };
+
+/** Whether the inner provider is rendered below the outer one, in the same render or further down. */
+function isAbove(contexts: Contexts, project: Linked, outer: Provider, inner: Provider): boolean {
+  if (outer.component === inner.component) {
+    const { render } = project.components[inner.component]!.facts;
+    for (let at = render[inner.node]!.parent; at >= 0; at = render[at]!.parent)
+      if (at === outer.node) return true;
+  }
+  return contexts.below(outer).components.has(inner.component);
+}

@@ -3,7 +3,7 @@ import type { Step } from '../../model/finding';
 import type { Component, Port } from '../../model/project';
 import { unknownNames } from '../prop/unknown';
 import { attributeKey, attributePlace, portKey, step, tagPlace, type Rule, type RuleContext } from '../rule';
-import { useOf } from '../../link/use-of-ports';
+import { isContract, useOf } from '../../link/use-of-ports';
 import { emissionsOf, strayBelow, type Stray } from '../../link/emission';
 
 export const brokenPath: Rule = {
@@ -15,7 +15,8 @@ export const brokenPath: Rule = {
     const emissions = emissionsOf(project);
     for (const component of project.components) {
       for (const port of component.ports.values()) {
-        if (port.channel !== 'event' || !port.declared || !emissions.isDropped(port)) continue;
+        if (port.channel !== 'event' || !port.declared || isContract(component, port)) continue;
+        if (!emissions.isDropped(port)) continue;
         const stray = strayBelow(project, emissions, component, port.name);
         if (stray) reportDropped(audit, component, port, stray);
       }

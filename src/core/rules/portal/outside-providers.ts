@@ -1,4 +1,5 @@
 import type { Span } from '../../model/facts';
+import type { Linked } from '../../link';
 import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
 
@@ -17,6 +18,8 @@ export const outsideProviders: Rule = {
       const call = first && contexts.mountOf(first);
       if (!path || !call || !owner) continue;
       if (owner.facts.role === 'module' && !isLater(owner, call)) continue;
+      // A function that mounts may be what starts the page.
+      if (owner.facts.role === 'helper' && !startsElsewhere(project, owner)) continue;
       claim(`consumer:${component}:${key.id}:${place.start}`);
       const id = `${owner.id}:${call.start}:${key.id}`;
       if (seen.has(id)) continue;
@@ -49,6 +52,14 @@ export const outsideProviders: Rule = {
     }
   },
 };
+
+const startsElsewhere = (project: Linked, owner: Component): boolean =>
+  project.components.some(
+    (one) =>
+      one !== owner &&
+      !project.files[one.file]!.aside &&
+      one.facts.render.some((node) => node.mounted !== undefined),
+  );
 
 /** Loose code that mounts several trees: the first one is the page's own. */
 const isLater = ({ facts }: Component, call: Span): boolean =>

@@ -1,6 +1,6 @@
 import type { Component } from '../../model/project';
 import { namePlace, portKey, step, type Rule } from '../rule';
-import { isUsed, useOf } from '../../link/use-of-ports';
+import { isContract, isUsed, useOf } from '../../link/use-of-ports';
 
 export const unread: Rule = {
   name: 'prop/unread',
@@ -13,7 +13,8 @@ export const unread: Rule = {
         if (port.channel !== 'prop' || !port.declared || port.name.startsWith('_')) continue;
         if (isTakenOut(component, port.name)) continue;
         if (port.name === 'key' || port.name === 'ref' || claimed(portKey(port))) continue;
-        if (port.inherited || project.elementReads.has(port.name) || isUsed(useOf(component, port))) continue;
+        if (isContract(component, port) || project.elementReads.has(port.name)) continue;
+        if (isUsed(useOf(component, port))) continue;
         const givers = component.calledAt.length;
         report({
           component,
