@@ -8,7 +8,7 @@ const ROOT = join(import.meta.dirname, '..');
 const FLOORS = ['core', 'api', 'server', 'cli'];
 /** Inside the core, likewise. */
 const CORE = ['model', 'types', 'readers', 'link', 'trace', 'rules', 'splice', 'report'];
-const PARSERS = /^(@babel\/parser|jsonc-parser|@vue\/compiler-sfc|svelte|@angular\/compiler)(\/|$)/;
+const PARSERS = /^(@babel\/parser|jsonc-parser|parse5|@vue\/compiler-sfc|svelte|@angular\/compiler)(\/|$)/;
 
 function sources(dir: string): string[] {
   return readdirSync(dir).flatMap((name) => {

@@ -80,14 +80,17 @@ test('see where a context is provided, who reads it, and who waits for one', asy
   const panel = page.getByRole('complementary', { name: 'Strand' });
   await expect(panel).toContainText('StormLamp consumes UnitContext, and no provider of it is above');
   await strands.getByRole('button', { name: 'ShiftContext' }).first().click();
-  await expect(page.getByRole('button', { name: 'ShiftBadge: ShiftContext reads it' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'ShiftBadge: ShiftContext reads it' }).first()).toBeVisible();
 });
 
 test('folding a row keeps what passes through it', async ({ page }) => {
   await page.goto(`${project()}/rigging`);
-  await expect(page.getByText('32 rows')).toBeVisible();
+  const count = page.getByText(/^\d+ rows$/);
+  await expect(count).toBeVisible();
+  const rows = parseInt((await count.textContent())!, 10);
+  expect(rows).toBeGreaterThan(40);
   await page.locator('#row-6').getByRole('button', { name: 'Fold' }).click();
-  await expect(page.getByText('23 of 32 rows')).toBeVisible();
+  await expect(page.getByText(`${rows - 9} of ${rows} rows`)).toBeVisible();
   await expect(page.locator('#row-6')).toContainText('9 folded');
 });
 

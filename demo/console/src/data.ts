@@ -1,3 +1,4 @@
+import type { Job } from './workshop/bench';
 import type { Cabin, CrewMember, Departure, Pylon, Shift } from './model';
 
 export const cabins: Cabin[] = [
@@ -23,4 +24,9 @@ export const shift: Shift = { lead: 'M. Harrow', station: 'lower', ends: '14:00'
 export const crew: CrewMember[] = [
   { id: 'k1', name: 'M. Harrow', role: 'lead' },
   { id: 'k2', name: 'T. Linnet', role: 'rigger' },
+];
+
+export const jobs: Job[] = [
+  { id: 'j1', title: 'Grease pylon 4', minutes: 40, done: false },
+  { id: 'j2', title: 'Splice the haul rope', minutes: 180, done: false },
 ];

@@ -87,11 +87,14 @@ export function knownSites(project: Linked, component: Component): Site[] | unde
 }
 
 /**
- * The port is there because a type asks for it that others share: a base type, or the type of all that may be
- * put in the component's place by code that nobody sees.
+ * The port is there because a type asks for it that others share: a base type, a type of another file that
+ * several components take, or the type of all that may be put in the component's place by code that nobody sees.
  */
-export const isContract = (component: Component, port: Port): boolean =>
-  port.inherited || (component.unknownSites && (port.shared || port.place.file !== component.file));
+export function isContract(component: Component, port: Port): boolean {
+  if (port.inherited) return true;
+  const elsewhere = port.declaredIn !== undefined && port.declaredIn !== component.file;
+  return elsewhere && (port.shared || component.unknownSites);
+}
 
 /** Names that say nothing about a component's interface. */
 export const isAlwaysKnown = (name: string): boolean =>

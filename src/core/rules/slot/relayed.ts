@@ -52,11 +52,12 @@ const isSpread = (project: Linked, edge: FlowEdge): boolean =>
 function onlyForward(project: Linked, port: Port): FlowEdge | undefined {
   const { facts } = project.components[port.component]!;
   const edges = project.flow.out[port.node]!.map((index) => project.flow.edges[index]!);
-  if (edges.length !== 1 || !isForward(project, edges[0]!)) return undefined;
+  const [first] = edges;
+  // Handed to one component, at one call site or in several branches.
+  if (!first || edges.some((edge) => edge.to !== first.to || !isForward(project, edge))) return undefined;
   const outlets = facts.render.filter((node) => node.kind === 'outlet' && node.outlet === port.name);
-  if (edges[0]!.how === 'fill' && outlets.length !== 1) return undefined;
-  if (edges[0]!.how !== 'fill' && outlets.length > 0) return undefined;
-  return edges[0];
+  const filled = edges.filter((edge) => edge.how === 'fill').length;
+  return outlets.length === filled ? first : undefined;
 }
 
 function isForwardedInto(project: Linked, port: Port): boolean {

@@ -1,0 +1,6 @@
+export function OilLevel({ level }) {
+  function level() {
+    return 'low';
+  }
+  return <meter value={level} max={10} />;
+}

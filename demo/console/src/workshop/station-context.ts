@@ -1,0 +1,3 @@
+import { createContext } from 'react';
+
+export const StationContext = createContext<string | null>(null);

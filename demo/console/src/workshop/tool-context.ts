@@ -1,0 +1,3 @@
+import { createContext } from 'react';
+
+export const ToolContext = createContext<string | null>(null);
