@@ -1,17 +1,6 @@
 /** Everything that crosses the wire. Types are inferred from the schemas. */
 import { z } from 'zod';
-
-export const levelSchema = z.enum(['error', 'warning', 'note']);
-export const channelSchema = z.enum(['prop', 'event', 'slot', 'context', 'ref', 'portal', 'state', 'local']);
-export const roleSchema = z.enum(['start', 'pass', 'transform', 'read', 'emit', 'listen', 'drop', 'wait']);
-
-const spotSchema = z.object({
-  file: z.string(),
-  line: z.number(),
-  column: z.number(),
-  endLine: z.number(),
-  endColumn: z.number(),
-});
+import { channelSchema, countsSchema, levelSchema, roleSchema, spotSchema } from './shared-schemas';
 
 const stepSchema = spotSchema.extend({
   component: z.string(),
@@ -20,6 +9,10 @@ const stepSchema = spotSchema.extend({
   role: roleSchema,
   code: z.string(),
 });
+
+export const verdictSchema = z.enum(['accepted', 'false alarm']);
+
+export const decisionSchema = z.object({ verdict: verdictSchema, reason: z.string(), at: z.string() });
 
 export const findingSchema = z.object({
   rule: z.string(),
@@ -33,13 +26,23 @@ export const findingSchema = z.object({
   suggestion: z.string().optional(),
   fingerprint: z.string(),
   silenced: z.string().optional(),
+  decision: decisionSchema.optional(),
 });
 
-const countsSchema = z.object({
-  error: z.number(),
-  warning: z.number(),
-  note: z.number(),
-  silenced: z.number(),
+const fingerprintsSchema = z.array(z.string().min(1).max(200)).min(1).max(5000);
+
+export const decideSchema = z.object({
+  fingerprints: fingerprintsSchema,
+  verdict: verdictSchema,
+  reason: z.string().trim().min(1, 'say why in a few words').max(1000),
+});
+
+export const undecideSchema = z.object({ fingerprints: fingerprintsSchema });
+
+export const comparisonSchema = z.object({
+  new: z.array(findingSchema),
+  gone: z.array(findingSchema),
+  remaining: z.number(),
 });
 
 export const auditSchema = z.object({
@@ -134,8 +137,8 @@ export const strandSchema = z.object({
 });
 
 export const hitSchema = z.object({
-  kind: z.enum(['component', 'port', 'file']),
-  /** Component name, port reference or path. */
+  kind: z.enum(['component', 'port', 'finding', 'file']),
+  /** Component name, port reference, fingerprint or path. */
   ref: z.string(),
   title: z.string(),
   detail: z.string(),
@@ -148,6 +151,9 @@ export const problemSchema = z.object({
   detail: z.string().optional(),
 });
 
+export type Verdict = z.infer<typeof verdictSchema>;
+export type Decision = z.infer<typeof decisionSchema>;
+export type Comparison = z.infer<typeof comparisonSchema>;
 export type Finding = z.infer<typeof findingSchema>;
 export type AuditSummary = z.infer<typeof auditSchema>;
 export type ProjectSummary = z.infer<typeof projectSchema>;

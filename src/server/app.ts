@@ -5,8 +5,10 @@ import express, { type ErrorRequestHandler, type Express, type RequestHandler } 
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { z } from 'zod';
-import { openSchema } from '../api/schemas';
+import { decideSchema, openSchema, undecideSchema } from '../api/schemas';
 import type { Database } from './db/connection';
+import { auditsOf, compareAudits, hasAudit } from './db/audits';
+import { decide, decisionsOf, undecide } from './db/decisions';
 import { findingsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
 import { HttpProblem, notFound } from './problem';
 import type { Projects } from './projects';
@@ -104,17 +106,66 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     request.on('close', stop);
   });
   app.get('/api/projects/:id/findings', async (request, response) => {
-    response.json(await findingsOf(db, (await audited(request.params.id)).id));
+    const { id } = await audited(request.params.id);
+    const decisions = await decisionsOf(db, request.params.id);
+    const findings = await findingsOf(db, id);
+    response.json(
+      findings.map((finding) => {
+        const decision = decisions.get(finding.fingerprint);
+        return decision ? { ...finding, decision } : finding;
+      }),
+    );
+  });
+  app.put('/api/projects/:id/decisions', async (request, response) => {
+    const { id } = await project(request.params.id);
+    const { fingerprints, verdict, reason } = checked(decideSchema, request.body ?? {});
+    await decide(db, id, fingerprints, verdict, reason);
+    response.status(204).end();
+  });
+  app.post('/api/projects/:id/decisions/undo', async (request, response) => {
+    const { id } = await project(request.params.id);
+    await undecide(db, id, checked(undecideSchema, request.body ?? {}).fingerprints);
+    response.status(204).end();
+  });
+  app.get('/api/projects/:id/audits', async (request, response) => {
+    response.json(await auditsOf(db, (await project(request.params.id)).id));
+  });
+  app.get('/api/projects/:id/compare', async (request, response) => {
+    const { id } = await project(request.params.id);
+    const audit = z.coerce.number().int().positive();
+    const { from, to } = checked(z.object({ from: audit, to: audit }), request.query);
+    for (const one of [from, to]) if (!(await hasAudit(db, id, one))) notFound('audit', String(one));
+    response.json(await compareAudits(db, from, to));
+  });
+  app.get('/api/projects/:id/catalogue', async (request, response) => {
+    await audited(request.params.id);
+    response.json(await (await projects.session(request.params.id)).catalogue());
+  });
+  app.get('/api/projects/:id/component', async (request, response) => {
+    const { ref } = checked(z.object({ ref: z.string().min(1).max(1000) }), request.query);
+    await audited(request.params.id);
+    response.json(
+      (await (await projects.session(request.params.id)).component(ref)) ?? notFound('component', ref),
+    );
+  });
+  app.get('/api/projects/:id/joint', async (request, response) => {
+    const { ref, at } = checked(
+      z.object({ ref: z.string().min(1).max(1000), at: z.coerce.number().int().min(0).default(0) }),
+      request.query,
+    );
+    await audited(request.params.id);
+    const joint = await (await projects.session(request.params.id)).joint(ref, at);
+    response.json(joint ?? notFound('call site', `${ref}, number ${at}`));
   });
   app.get('/api/projects/:id/rigging', async (request, response) => {
     const { id } = await project(request.params.id);
     await audited(id);
-    response.json(await projects.rigging(id, checked(asList, request.query.pin)));
+    response.json(await (await projects.session(id)).rigging(checked(asList, request.query.pin)));
   });
   app.get('/api/projects/:id/strand', async (request, response) => {
     const { ref } = checked(z.object({ ref: z.string().min(1).max(500) }), request.query);
     await audited(request.params.id);
-    const strand = await projects.strand(request.params.id, ref);
+    const strand = await (await projects.session(request.params.id)).strand(ref);
     if ('similar' in strand) {
       const near = strand.similar.length ? ` The nearest are: ${strand.similar.join(', ')}` : '';
       throw new HttpProblem(404, 'No such port', `nothing is called ${ref}.${near}`);
@@ -124,7 +175,7 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   app.get('/api/projects/:id/search', async (request, response) => {
     const { q } = checked(z.object({ q: z.string().max(200) }), request.query);
     await audited(request.params.id);
-    response.json(await projects.search(request.params.id, q));
+    response.json(await (await projects.session(request.params.id)).search(q));
   });
   app.get('/api/projects/:id/source', async (request, response) => {
     const { path } = checked(z.object({ path: z.string().min(1).max(1000) }), request.query);

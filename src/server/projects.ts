@@ -2,7 +2,7 @@
 import { EventEmitter } from 'node:events';
 import { basename } from 'node:path';
 import type { Config } from '../api/config';
-import type { Hit, Progress, RiggingView, StrandView } from '../api/schemas';
+import type { Progress } from '../api/schemas';
 import type { Database } from './db/connection';
 import { keepFacts, knownFacts } from './db/facts';
 import { addProject, filesOf, findProject, latestAudits, removeProject, saveAudit } from './db/projects';
@@ -27,9 +27,8 @@ export interface Projects {
   follow(id: string, listener: (progress: Progress) => void): () => void;
   /** Waits for the running audit, if there is one. */
   settled(id: string): Promise<void>;
-  rigging(id: string, pins: string[]): Promise<RiggingView>;
-  strand(id: string, ref: string): Promise<StrandView | { similar: string[] }>;
-  search(id: string, query: string): Promise<Hit[]>;
+  /** The thread that answers questions about the latest audit. */
+  session(id: string): Promise<Session>;
   close(): Promise<void>;
 }
 
@@ -137,9 +136,7 @@ export function openProjects(db: Database): Projects {
       return () => events.off(id, listener);
     },
     settled: async (id) => running.get(id)?.done,
-    rigging: async (id, pins) => (await sessionOf(id)).rigging(pins),
-    strand: async (id, ref) => (await sessionOf(id)).strand(ref),
-    search: async (id, query) => (await sessionOf(id)).search(query),
+    session: sessionOf,
     async close() {
       for (const one of running.values()) await one.session.end();
       for (const session of sessions.values()) await session.then((one) => one.end()).catch(() => {});

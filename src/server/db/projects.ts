@@ -71,10 +71,11 @@ export async function listProjects(db: Database): Promise<ProjectSummary[]> {
   return list.sort((a, b) => (b.audit?.finishedAt ?? '').localeCompare(a.audit?.finishedAt ?? ''));
 }
 
-export async function latestAudits(db: Database, project: string): Promise<AuditSummary[]> {
+/** The last audits of a project, the latest first. */
+export async function latestAudits(db: Database, project: string, most = 2): Promise<AuditSummary[]> {
   const rows = await db.query<AuditRow>(
-    `select ${AUDIT_COLUMNS} from audit where project_id = $1 order by id desc limit 2`,
-    [project],
+    `select ${AUDIT_COLUMNS} from audit where project_id = $1 order by id desc limit $2`,
+    [project, most],
   );
   return rows.map(toAudit);
 }

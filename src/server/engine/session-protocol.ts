@@ -26,7 +26,10 @@ export type Question =
   | { kind: 'restore'; task: RestoreTask }
   | { kind: 'rigging'; pins: string[] }
   | { kind: 'strand'; ref: string }
-  | { kind: 'search'; query: string };
+  | { kind: 'search'; query: string }
+  | { kind: 'catalogue' }
+  | { kind: 'component'; ref: string }
+  | { kind: 'joint'; ref: string; at: number };
 
 export type Answer =
   | { kind: 'value'; id: number; value: unknown }

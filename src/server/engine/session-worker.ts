@@ -10,6 +10,9 @@ import { isManifest, readManifest } from '../../core/readers/manifest';
 import { reportOf } from '../../core/report/summary';
 import { auditFolder, loadConfig, settingsOf } from './audit-folder';
 import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
+import { catalogueView } from './catalogue';
+import { componentView } from './component-page';
+import { jointView } from './joint';
 import { riggingView, search, strandView } from './views';
 
 interface State {
@@ -109,6 +112,12 @@ async function answer(question: Question): Promise<unknown> {
       return strandView(opened().result, opened().textOf, question.ref);
     case 'search':
       return search(opened().result, question.query);
+    case 'catalogue':
+      return catalogueView(opened().result, opened().textOf);
+    case 'component':
+      return componentView(opened().result, opened().textOf, question.ref);
+    case 'joint':
+      return jointView(opened().result, opened().textOf, question.ref, question.at);
   }
 }
 

@@ -1,5 +1,6 @@
 /** The server's side of a project's thread. */
 import { Worker } from 'node:worker_threads';
+import type { CatalogueRow, ComponentView, JointView } from '../../api/component-schemas';
 import type { Hit, RiggingView, StrandView } from '../../api/schemas';
 import type { Progress } from './audit-folder';
 import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
@@ -14,6 +15,9 @@ export interface Session {
   rigging(pins: string[]): Promise<RiggingView>;
   strand(ref: string): Promise<StrandView | { similar: string[] }>;
   search(query: string): Promise<Hit[]>;
+  catalogue(): Promise<CatalogueRow[]>;
+  component(ref: string): Promise<ComponentView | undefined>;
+  joint(ref: string, at: number): Promise<JointView | undefined>;
   end(): Promise<void>;
 }
 
@@ -55,6 +59,9 @@ export function startSession(onProgress: (progress: Progress) => void = () => {}
     rigging: (pins) => ask({ kind: 'rigging', pins }),
     strand: (ref) => ask({ kind: 'strand', ref }),
     search: (query) => ask({ kind: 'search', query }),
+    catalogue: () => ask({ kind: 'catalogue' }),
+    component: (ref) => ask({ kind: 'component', ref }),
+    joint: (ref, at) => ask({ kind: 'joint', ref, at }),
     end: async () => void (await worker.terminate()),
   };
 }

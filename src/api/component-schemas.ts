@@ -1,0 +1,146 @@
+/** The catalogue, a component's page, and one call site face to face. */
+import { z } from 'zod';
+import { channelSchema, countsSchema, spotSchema } from './shared-schemas';
+
+export const catalogueRowSchema = z.object({
+  ref: z.string(),
+  name: z.string(),
+  file: z.string(),
+  line: z.number(),
+  language: z.string(),
+  ports: z.number(),
+  required: z.number(),
+  callSites: z.number(),
+  reads: z.number(),
+  passes: z.number(),
+  state: z.number(),
+  /** Rows from the root of its tree, where it stands highest; -1 where nothing renders it. */
+  depth: z.number(),
+  counts: countsSchema,
+});
+
+/** How one call site and one port meet. */
+export const joinSchema = z.enum([
+  'joined',
+  'spread',
+  'default',
+  'left out',
+  'missing',
+  'clash',
+  'not taken',
+  'ignored',
+  'unheard',
+  'unknown',
+]);
+
+export const cellSchema = z.object({
+  text: z.string(),
+  type: z.string(),
+  how: joinSchema,
+  /** Unlike what the other call sites hand over. */
+  odd: z.boolean(),
+});
+
+export const portViewSchema = z.object({
+  ref: z.string(),
+  name: z.string(),
+  channel: channelSchema,
+  type: z.string(),
+  required: z.boolean(),
+  default: z.string().optional(),
+  spot: spotSchema,
+  does: z.string(),
+  places: z.array(spotSchema),
+});
+
+export const siteViewSchema = z.object({
+  /** Counts the call sites of the component from 0. */
+  at: z.number(),
+  owner: z.string(),
+  ownerRef: z.string(),
+  spot: spotSchema,
+  when: z.string().optional(),
+  each: z.string().optional(),
+  /** By port name; a name that is not there is left out. */
+  cells: z.record(z.string(), cellSchema),
+  findings: z.array(z.string()),
+});
+
+const insideNodeSchema = z.object({
+  id: z.number(),
+  side: z.enum(['in', 'inside', 'out']),
+  channel: channelSchema,
+  name: z.string(),
+  /** For what goes out: the component that takes it. */
+  to: z.string().optional(),
+  ref: z.string(),
+  spot: spotSchema,
+});
+
+export const componentViewSchema = z.object({
+  ref: z.string(),
+  name: z.string(),
+  file: z.string(),
+  spot: spotSchema,
+  language: z.string(),
+  /** Who may render it besides the written call sites, and what it may take besides its ports. */
+  elsewhere: z.boolean(),
+  open: z.boolean(),
+  ports: z.array(portViewSchema),
+  sites: z.array(siteViewSchema),
+  /** Names that call sites hand over and the component does not take. */
+  strays: z.array(z.string()),
+  inside: z.object({
+    nodes: z.array(insideNodeSchema),
+    links: z.array(z.object({ from: z.number(), to: z.number(), how: z.string() })),
+  }),
+  consumes: z.array(
+    z.object({
+      key: z.string(),
+      ref: z.string(),
+      spot: spotSchema,
+      state: z.enum(['on all paths', 'on some paths', 'on no path', 'by default']),
+      providers: z.array(z.object({ component: z.string(), spot: spotSchema })),
+    }),
+  ),
+  holders: z.array(z.object({ component: z.string(), handle: z.string(), spot: spotSchema })),
+  renders: z.array(z.object({ ref: z.string(), name: z.string(), count: z.number() })),
+});
+
+export const jointRowSchema = z.object({
+  name: z.string(),
+  channel: channelSchema,
+  direction: z.enum(['down', 'up', 'across']),
+  how: joinSchema,
+  /** What the owner hands over, hears with, or has to do with it. */
+  owner: z.object({ text: z.string(), type: z.string(), spot: spotSchema.optional() }),
+  child: z.object({
+    type: z.string(),
+    required: z.boolean(),
+    default: z.string().optional(),
+    does: z.string(),
+    spots: z.array(spotSchema),
+  }),
+  ref: z.string(),
+  findings: z.array(z.string()),
+});
+
+export const jointSchema = z.object({
+  child: z.object({ ref: z.string(), name: z.string(), spot: spotSchema }),
+  owner: z.object({ ref: z.string(), name: z.string(), spot: spotSchema }),
+  site: spotSchema,
+  at: z.number(),
+  count: z.number(),
+  when: z.string().optional(),
+  each: z.string().optional(),
+  rows: z.array(jointRowSchema),
+});
+
+export type CatalogueRow = z.infer<typeof catalogueRowSchema>;
+export type Join = z.infer<typeof joinSchema>;
+export type Cell = z.infer<typeof cellSchema>;
+export type PortView = z.infer<typeof portViewSchema>;
+export type SiteView = z.infer<typeof siteViewSchema>;
+export type ComponentView = z.infer<typeof componentViewSchema>;
+export type JointRow = z.infer<typeof jointRowSchema>;
+export type JointView = z.infer<typeof jointSchema>;

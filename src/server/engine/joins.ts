@@ -1,0 +1,125 @@
+/** How what a call site hands over meets what the component asks for. */
+import type { Cell, Join, PortView } from '../../api/component-schemas';
+import type { AuditResult } from '../../core/audit';
+import type { AttributeFact } from '../../core/model/facts';
+import type { Component, Place, Port, Site } from '../../core/model/project';
+import { portRef } from '../../core/model/refs';
+import { placesOf, type Places, type TextOf } from '../../core/report/places';
+import { showType } from '../../core/types/show';
+import { isUsed, useOf } from '../../core/link/use-of-ports';
+
+export interface Desk {
+  result: AuditResult;
+  textOf: TextOf;
+  places: Places;
+  /** Text of a place on one line, cut where it is long. */
+  text(place: Place, most?: number): string;
+}
+
+export function desk(result: AuditResult, textOf: TextOf): Desk {
+  const { project } = result;
+  return {
+    result,
+    textOf,
+    places: placesOf(project, textOf),
+    text(place, most = 80) {
+      const whole = textOf(project.files[place.file]!.path);
+      const text = whole.slice(place.start, place.end).replace(/\s+/g, ' ').trim();
+      return text.length > most ? `${text.slice(0, most - 1)}…` : text;
+    },
+  };
+}
+
+/** A port with what the component does with it. */
+export function portView({ result, places, text }: Desk, component: Component, port: Port): PortView {
+  const { project } = result;
+  const use = useOf(component, port);
+  const at = (span: { start: number; end: number }): Place => ({ file: component.file, ...pick(span) });
+  const found: Place[] = [
+    ...use.emits.map(at),
+    ...use.reads.map(at),
+    ...use.passes.map((pass) => at(component.facts.render[pass.node]!.attributes[pass.attribute]!)),
+    ...component.facts.render
+      .filter((node) => node.kind === 'outlet' && node.outlet === port.name)
+      .map((node) => at(node)),
+  ];
+  const seen = new Map(found.map((place) => [place.start, places.spot(place)]));
+  return {
+    ref: portRef(project, component, port.channel, port.name),
+    name: port.name,
+    channel: port.channel,
+    type: showType(port.type?.type),
+    required: port.required,
+    ...(port.default ? { default: text({ file: component.file, ...pick(port.default) }) } : {}),
+    spot: places.spot(port.place),
+    does: deedsOf(component, port),
+    places: [...seen.values()],
+  };
+}
+
+const pick = ({ start, end }: { start: number; end: number }) => ({ start, end });
+
+/** What a component does with a port, in a few words. */
+export function deedsOf(component: Component, port: Port): string {
+  const use = useOf(component, port);
+  const deeds = [
+    use.emits.length ? 'raises it' : '',
+    use.reads.length ? `reads it${use.reads.length > 1 ? ` ${use.reads.length} times` : ''}` : '',
+    use.placed ? 'places it' : '',
+    use.passes.length ? 'passes it on' : '',
+    use.spread ? 'spreads it on' : '',
+    use.written ? 'writes to it' : '',
+  ].filter(Boolean);
+  if (deeds.length) return deeds.join(', ');
+  return component.facts.openProps ? 'may read it' : 'does nothing with it';
+}
+
+/** The cell of one call site and one port; undefined where nothing is handed over and nothing is asked. */
+export function joinOf(desk: Desk, site: Site, port: Port): Omit<Cell, 'odd'> {
+  const { result } = desk;
+  const { project } = result;
+  const child = project.components[site.target]!;
+  const handed = project.handed(site);
+  const attribute = handed.attributes.get(port.name);
+  const nested = port.name === child.facts.traits.contentPort && site.fact.nested === true;
+  const says = (rule: string) =>
+    result.findings.some(
+      (one) => one.rule === rule && one.site === site.id && one.subject.endsWith(`:${port.name}`),
+    );
+  if (attribute) {
+    const clash = says('prop/type-clash') || says('event/payload-clash');
+    const ignored = !isUsed(useOf(child, port)) && !child.facts.openProps && !child.facts.wrapped;
+    return {
+      text: shown(desk, site, attribute),
+      type: showType(attribute.value.type),
+      how: clash ? 'clash' : ignored ? 'ignored' : 'joined',
+    };
+  }
+  if (nested) return { text: 'nested', type: 'content', how: says('slot/no-outlet') ? 'ignored' : 'joined' };
+  if (handed.spread.has(port.name)) return { text: '…', type: '', how: 'spread' };
+  if (handed.unknown) return { text: '?', type: '', how: 'unknown' };
+  return { text: '', type: '', how: absent(port) };
+}
+
+function absent(port: Port): Join {
+  if (port.required) return 'missing';
+  if (port.default) return 'default';
+  return port.channel === 'event' ? 'unheard' : 'left out';
+}
+
+/** What an attribute hands over, as it is written. */
+export function shown({ text }: Desk, site: Site, attribute: AttributeFact): string {
+  const { value } = attribute;
+  // A name alone stands for true.
+  if (value.start === attribute.start && value.end === attribute.end) return 'true';
+  return text({ file: site.file, start: value.start, end: value.end });
+}
+
+/** Names that a call site writes and the child does not take. */
+export function straysOf(site: Site, child: Component): AttributeFact[] {
+  const { contentPort } = child.facts.traits;
+  return site.fact.attributes.filter(
+    (one) =>
+      /^(value|listen|two-way)$/.test(one.mode) && !child.ports.has(one.name) && one.name !== contentPort,
+  );
+}

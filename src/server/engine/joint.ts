@@ -1,0 +1,173 @@
+/** One call site: owner and child face to face, one row per port. */
+import type { JointRow, JointView } from '../../api/component-schemas';
+import type { AuditResult } from '../../core/audit';
+import type { Component, Port, Site } from '../../core/model/project';
+import { componentRef, portRef } from '../../core/model/refs';
+import type { TextOf } from '../../core/report/places';
+import { showType } from '../../core/types/show';
+import { componentNamed } from './component-page';
+import { desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
+
+/** The `at`th call site of a component; undefined if there is none. */
+export function jointView(
+  result: AuditResult,
+  textOf: TextOf,
+  ref: string,
+  at: number,
+): JointView | undefined {
+  const child = componentNamed(result, ref);
+  const id = child?.calledAt[at];
+  if (!child || id === undefined) return undefined;
+  const { project } = result;
+  const site = project.sites[id]!;
+  const owner = project.components[site.owner]!;
+  const table = desk(result, textOf);
+  const nameSpot = (one: Component) =>
+    table.places.spot({ file: one.file, start: one.facts.nameStart, end: one.facts.nameEnd });
+  const { when, each } = site.fact;
+  return {
+    child: { ref, name: child.name, spot: nameSpot(child) },
+    owner: { ref: componentRef(project, owner), name: owner.name, spot: nameSpot(owner) },
+    site: table.places.spot({ file: site.file, start: site.fact.start, end: site.fact.end }),
+    at,
+    count: child.calledAt.length,
+    ...(when ? { when: table.text({ file: site.file, ...when }) } : {}),
+    ...(each ? { each: table.text({ file: site.file, ...each }) } : {}),
+    rows: [
+      ...portRows(table, site, child),
+      ...strayRows(table, site, child),
+      ...acrossRows(table, site, child),
+    ],
+  };
+}
+
+function findingsAbout(
+  table: Desk,
+  site: Site,
+  child: Component,
+  port: Pick<Port, 'channel' | 'name'>,
+): string[] {
+  const { project, findings } = table.result;
+  const subject = portRef(project, child, port.channel, port.name);
+  return findings
+    .filter((one) => one.subject === subject && (one.site === site.id || one.site < 0))
+    .map((one) => one.fingerprint);
+}
+
+function portRows(table: Desk, site: Site, child: Component): JointRow[] {
+  const handed = table.result.project.handed(site);
+  const order = { slot: 1, prop: 0, event: 2 };
+  return [...child.ports.values()]
+    .sort((a, b) => order[a.channel] - order[b.channel])
+    .map((port): JointRow => {
+      const { text, type, how } = joinOf(table, site, port);
+      const view = portView(table, child, port);
+      const attribute = handed.attributes.get(port.name);
+      const spot =
+        attribute && table.places.spot({ file: site.file, start: attribute.start, end: attribute.end });
+      return {
+        name: port.name,
+        channel: port.channel,
+        direction: port.channel === 'event' ? 'up' : 'down',
+        how,
+        owner: { text, type, ...(spot ? { spot } : {}) },
+        child: {
+          type: view.type,
+          required: port.required,
+          ...(view.default === undefined ? {} : { default: view.default }),
+          does: view.does,
+          spots: [view.spot, ...view.places],
+        },
+        ref: view.ref,
+        findings: findingsAbout(table, site, child, port),
+      };
+    });
+}
+
+/** What the owner writes and the child does not ask for. */
+function strayRows(table: Desk, site: Site, child: Component): JointRow[] {
+  const { project } = table.result;
+  const owner = project.components[site.owner]!;
+  const sure = !child.open && !child.unresolved && !child.facts.wrapped;
+  return straysOf(site, child).map((attribute): JointRow => {
+    const channel = /^on[A-Z]/.test(attribute.name) ? 'event' : 'prop';
+    return {
+      name: attribute.name,
+      channel,
+      direction: channel === 'event' ? 'up' : 'down',
+      how: sure ? 'not taken' : 'unknown',
+      owner: {
+        text: shown(table, site, attribute),
+        type: showType(attribute.value.type),
+        spot: table.places.spot({ file: site.file, start: attribute.start, end: attribute.end }),
+      },
+      child: { type: '', required: false, does: sure ? 'does not take it' : 'may take it', spots: [] },
+      ref: portRef(project, owner, 'prop', attribute.name),
+      findings: findingsAbout(table, site, child, { channel, name: attribute.name }),
+    };
+  });
+}
+
+/** Contexts that the child reads over the owner's head, and the handle that the owner keeps. */
+function acrossRows(table: Desk, site: Site, child: Component): JointRow[] {
+  const { project, findings } = table.result;
+  const owner = project.components[site.owner]!;
+  const contexts = project.contexts();
+  const consumed = contexts.consumers
+    .filter((one) => one.component === child.id)
+    .map((one): JointRow => {
+      const ref = `${componentRef(project, child)}:context:${one.key.name}`;
+      const givers = contexts.providers
+        .filter((provider) => provider.key === one.key && contexts.below(provider).components.has(child.id))
+        .map((provider) => project.components[provider.component]!.name);
+      const bare = !givers.length && !contexts.hasDefault(one.key);
+      return {
+        name: one.key.name,
+        channel: 'context',
+        direction: 'across',
+        how: bare ? 'missing' : givers.length ? 'joined' : 'default',
+        owner: { text: givers.length ? `provided by ${[...new Set(givers)].join(', ')}` : '', type: '' },
+        child: {
+          type: showType(one.key.value.type),
+          required: !contexts.hasDefault(one.key),
+          does: 'consumes it',
+          spots: [table.places.spot(one.place)],
+        },
+        ref,
+        findings: findings.filter((finding) => finding.subject === ref).map((finding) => finding.fingerprint),
+      };
+    });
+  const handles = site.fact.attributes
+    .filter((one) => one.mode === 'ref')
+    .map((one): JointRow => {
+      const exposes = child.facts.exposes?.[0];
+      return {
+        name: 'ref',
+        channel: 'ref',
+        direction: 'across',
+        how: child.facts.traits.refExposes === 'nothing' && !child.ports.has('ref') ? 'not taken' : 'joined',
+        owner: {
+          text: shown(table, site, one),
+          type: '',
+          spot: table.places.spot({ file: site.file, start: one.start, end: one.end }),
+        },
+        child: {
+          type: '',
+          required: false,
+          does: exposes
+            ? `exposes ${exposes.members.map((member) => member.name).join(', ') || 'nothing'}`
+            : 'exposes nothing of its own',
+          spots: (exposes?.members ?? []).map((member) =>
+            table.places.spot({ file: child.file, ...span(member) }),
+          ),
+        },
+        ref: portRef(project, owner, 'ref', shown(table, site, one)),
+        findings: findings
+          .filter((finding) => finding.rule.startsWith('ref/') && finding.site === site.id)
+          .map((finding) => finding.fingerprint),
+      };
+    });
+  return [...consumed, ...handles];
+}
+
+const span = ({ start, end }: { start: number; end: number }) => ({ start, end });
