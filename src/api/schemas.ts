@@ -152,6 +152,7 @@ export const problemSchema = z.object({
 });
 
 export type Verdict = z.infer<typeof verdictSchema>;
+export type DecideInput = z.infer<typeof decideSchema>;
 export type Decision = z.infer<typeof decisionSchema>;
 export type Comparison = z.infer<typeof comparisonSchema>;
 export type Finding = z.infer<typeof findingSchema>;

@@ -1,11 +1,22 @@
 /** The server, as the query layer of the store. */
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { Finding, Hit, Problem, ProjectSummary, RiggingView, StrandView } from '../api/schemas';
+import type { CatalogueRow, ComponentView, JointView } from '../api/component-schemas';
+import type {
+  AuditSummary,
+  Comparison,
+  DecideInput,
+  Finding,
+  Hit,
+  Problem,
+  ProjectSummary,
+  RiggingView,
+  StrandView,
+} from '../api/schemas';
 
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Projects', 'Audit'],
+  tagTypes: ['Projects', 'Audit', 'Decisions'],
   endpoints: (build) => ({
     projects: build.query<ProjectSummary[], void>({ query: () => '/projects', providesTags: ['Projects'] }),
     demos: build.query<{ name: string; path: string }[], void>({ query: () => '/demos' }),
@@ -29,7 +40,7 @@ export const api = createApi({
     }),
     findings: build.query<Finding[], string>({
       query: (id) => `/projects/${id}/findings`,
-      providesTags: ['Audit'],
+      providesTags: ['Audit', 'Decisions'],
     }),
     rigging: build.query<RiggingView, { id: string; pins: string[] }>({
       query: ({ id, pins }) => {
@@ -40,6 +51,33 @@ export const api = createApi({
     }),
     strand: build.query<StrandView, { id: string; ref: string }>({
       query: ({ id, ref }) => `/projects/${id}/strand?ref=${encodeURIComponent(ref)}`,
+      providesTags: ['Audit'],
+    }),
+    decide: build.mutation<void, { id: string } & DecideInput>({
+      query: ({ id, ...body }) => ({ url: `/projects/${id}/decisions`, method: 'PUT', body }),
+      invalidatesTags: ['Decisions'],
+    }),
+    undecide: build.mutation<void, { id: string; fingerprints: string[] }>({
+      query: ({ id, ...body }) => ({ url: `/projects/${id}/decisions/undo`, method: 'POST', body }),
+      invalidatesTags: ['Decisions'],
+    }),
+    audits: build.query<AuditSummary[], string>({
+      query: (id) => `/projects/${id}/audits`,
+      providesTags: ['Audit'],
+    }),
+    compare: build.query<Comparison, { id: string; from: number; to: number }>({
+      query: ({ id, from, to }) => `/projects/${id}/compare?from=${from}&to=${to}`,
+    }),
+    catalogue: build.query<CatalogueRow[], string>({
+      query: (id) => `/projects/${id}/catalogue`,
+      providesTags: ['Audit'],
+    }),
+    component: build.query<ComponentView, { id: string; ref: string }>({
+      query: ({ id, ref }) => `/projects/${id}/component?ref=${encodeURIComponent(ref)}`,
+      providesTags: ['Audit'],
+    }),
+    joint: build.query<JointView, { id: string; ref: string; at: number }>({
+      query: ({ id, ref, at }) => `/projects/${id}/joint?ref=${encodeURIComponent(ref)}&at=${at}`,
       providesTags: ['Audit'],
     }),
     search: build.query<Hit[], { id: string; q: string }>({

@@ -84,7 +84,7 @@ function distinct(places: Places, list: Place[]): Spot[] {
   return [...seen.values()];
 }
 
-/** Components, ports and files whose names hold all words of a query; those that begin with it come first. */
+/** Components, ports, findings and files whose names hold all words of a query; those that begin with it come first. */
 export function search(result: AuditResult, query: string, most = 40): Hit[] {
   const words = query
     .toLowerCase()
@@ -121,6 +121,13 @@ export function search(result: AuditResult, query: string, most = 40): Hit[] {
   }
   for (const file of project.files) {
     offer(file.path.split('/').at(-1)!, file.path, 2, { kind: 'file', ref: file.path, detail: file.path });
+  }
+  for (const finding of result.findings) {
+    offer(finding.message, `${finding.rule} ${finding.subject} ${finding.message}`, 3, {
+      kind: 'finding',
+      ref: finding.fingerprint,
+      detail: finding.rule,
+    });
   }
   const unique = new Map(
     found.sort((a, b) => a.rank - b.rank).map(({ hit }) => [`${hit.kind}:${hit.ref}`, hit]),

@@ -1,4 +1,4 @@
-/** One box for components, ports and files. */
+/** One box for components, ports, findings and files. */
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -14,7 +14,8 @@ interface SearchDialogProps {
 /** Where a hit is shown. */
 function addressOf(id: string, hit: Hit): string {
   if (hit.kind === 'port') return `/p/${id}/strand?ref=${encodeURIComponent(hit.ref)}`;
-  if (hit.kind === 'component') return `/p/${id}/rigging?find=${encodeURIComponent(hit.title)}`;
+  if (hit.kind === 'component') return `/p/${id}/component?ref=${encodeURIComponent(hit.ref)}`;
+  if (hit.kind === 'finding') return `/p/${id}/findings?finding=${encodeURIComponent(hit.ref)}`;
   return `/p/${id}/findings?text=${encodeURIComponent(hit.ref)}`;
 }
 
@@ -48,8 +49,8 @@ export function SearchDialog({ id, open, onOpenChange }: SearchDialogProps) {
           <input
             autoFocus
             value={text}
-            placeholder="Component, port or file"
-            aria-label="Search components, ports and files"
+            placeholder="Component, port, finding or file"
+            aria-label="Search components, ports, findings and files"
             role="combobox"
             aria-expanded={shown.length > 0}
             aria-controls="search-hits"

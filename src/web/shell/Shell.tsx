@@ -57,7 +57,9 @@ export function Shell() {
             </span>
             <nav aria-label="Views" className="ml-4 flex h-full items-center gap-5">
               <Tab to={`/p/${id}/rigging`}>Rigging</Tab>
+              <Tab to={`/p/${id}/catalogue`}>Catalogue</Tab>
               <Tab to={`/p/${id}/findings`}>Findings {count}</Tab>
+              <Tab to={`/p/${id}/audits`}>Audits</Tab>
             </nav>
           </>
         )}

@@ -1,0 +1,15 @@
+/** Addresses of the views, so that every mention of a thing leads to it in the same way. */
+
+const query = (path: string, params: Record<string, string | number>): string => {
+  const search = new URLSearchParams(Object.entries(params).map(([key, value]) => [key, String(value)]));
+  return `${path}?${search}`;
+};
+
+export const links = {
+  component: (id: string, ref: string) => query(`/p/${id}/component`, { ref }),
+  joint: (id: string, ref: string, at: number, port?: string) =>
+    query(`/p/${id}/joint`, { ref, at, ...(port === undefined ? {} : { port }) }),
+  strand: (id: string, ref: string) => query(`/p/${id}/strand`, { ref }),
+  finding: (id: string, fingerprint: string) => query(`/p/${id}/findings`, { finding: fingerprint }),
+  pinned: (id: string, ref: string) => query(`/p/${id}/rigging`, { pin: ref, strand: ref }),
+};

@@ -1,0 +1,175 @@
+/** A component: its interface, what happens inside, its call sites side by side, and what it hangs on. */
+import type { ReactNode } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { ComponentView, PortView } from '../../../api/component-schemas';
+import { api, reasonOf } from '../../api';
+import { links } from '../../links';
+import { LevelWord } from '../../parts/level';
+import { channelColor } from '../../parts/Mark';
+import { Place } from '../../parts/Place';
+import { Empty, Failed, Waiting } from '../../parts/states';
+import { InsideDiagram } from './InsideDiagram';
+import { UsageTable } from './UsageTable';
+
+export function ComponentPage() {
+  const { id = '' } = useParams();
+  const [search] = useSearchParams();
+  const ref = search.get('ref') ?? '';
+  const { data: view, error, isLoading, refetch } = api.useComponentQuery({ id, ref }, { skip: !ref });
+  const { data: findings = [] } = api.useFindingsQuery(id);
+  const { data: project } = api.useProjectQuery(id);
+  if (!ref) return <Empty>Choose a component in the catalogue.</Empty>;
+  if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (isLoading || !view) return <Waiting what="the component" />;
+  const own = findings.filter((one) => one.component === view.ref);
+  return (
+    <div className="h-full overflow-y-auto px-5 py-3">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-[16px] font-semibold">{view.name}</h1>
+        <Place root={project?.root} file={view.spot.file} line={view.spot.line} column={view.spot.column} />
+        <span className="text-soft">{view.language}</span>
+        <span className="text-soft">
+          {view.sites.length} {view.sites.length === 1 ? 'call site' : 'call sites'}
+          {view.elsewhere && ', and others that are not written here'}
+        </span>
+        {view.open && <span className="text-soft">takes other names, too</span>}
+        <Link className="underline" to={`/p/${id}/rigging?find=${encodeURIComponent(view.name)}`}>
+          Show it on the rigging
+        </Link>
+      </div>
+      {own.length > 0 && (
+        <ul className="mt-2">
+          {own.map((one) => (
+            <li key={one.fingerprint} className="truncate">
+              <LevelWord level={one.level} />{' '}
+              <Link className="hover:underline" to={links.finding(id, one.fingerprint)}>
+                {one.message}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="mt-3 grid grid-cols-[minmax(26rem,1fr)_minmax(0,660px)] gap-x-8 gap-y-3">
+        <Section title="Interface">
+          <Interface project={id} ports={view.ports} />
+        </Section>
+        <Section title="Inside">
+          <InsideDiagram project={id} inside={view.inside} />
+        </Section>
+      </div>
+      <Section title="Usage">
+        <UsageTable project={id} view={view} />
+      </Section>
+      <div className="grid grid-cols-3 gap-8">
+        <Section title="Consumes">
+          <Consumes project={id} list={view.consumes} />
+        </Section>
+        <Section title="Handles to it">
+          {view.holders.length === 0 && <p className="text-soft">Nobody keeps one.</p>}
+          {view.holders.map((one, i) => (
+            <p key={i}>
+              {one.component} <span className="code">{one.handle}</span>{' '}
+              <Place root={project?.root} file={one.spot.file} line={one.spot.line} />
+            </p>
+          ))}
+        </Section>
+        <Section title="Renders">
+          {view.renders.length === 0 && <p className="text-soft">No component of the project.</p>}
+          {view.renders.map((one) => (
+            <p key={one.ref}>
+              <Link className="hover:underline" to={links.component(id, one.ref)}>
+                {one.name}
+              </Link>
+              {one.count > 1 && <span className="text-faint"> {one.count} times</span>}
+            </p>
+          ))}
+        </Section>
+      </div>
+    </div>
+  );
+}
+
+function Section({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="mb-3 min-w-0">
+      <h2 className="mb-1 border-b border-line pb-0.5 font-medium text-soft">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+function Interface({ project, ports }: { project: string; ports: PortView[] }) {
+  if (ports.length === 0) return <p className="text-soft">It takes nothing.</p>;
+  return (
+    <table className="w-full border-collapse">
+      <caption className="sr-only">Ports</caption>
+      <thead className="sr-only">
+        <tr>
+          <th>Name</th>
+          <th>Type</th>
+          <th>What it does with it</th>
+        </tr>
+      </thead>
+      <tbody>
+        {ports.map((port) => (
+          <tr key={`${port.channel}:${port.name}`} className="border-b border-line/60 align-baseline">
+            <td className="py-1 pr-3 whitespace-nowrap">
+              <Link
+                className="code hover:underline"
+                style={{ color: channelColor(port.channel) }}
+                to={links.strand(project, port.ref)}
+                title={port.channel}
+              >
+                {port.name}
+              </Link>
+            </td>
+            <td className="code max-w-56 truncate pr-3 text-soft" title={port.type}>
+              {port.type || 'unknown'}
+              {port.default !== undefined && <span className="text-faint"> = {port.default}</span>}
+            </td>
+            <td className={port.does === 'does nothing with it' ? 'text-error' : 'text-soft'}>
+              {port.required && <span className="mr-2 text-ink">required</span>}
+              {port.does}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Consumes({ project, list }: { project: string; list: ComponentView['consumes'] }) {
+  if (list.length === 0) return <p className="text-soft">No context.</p>;
+  return list.map((one) => (
+    <div key={`${one.key}:${one.spot.line}`}>
+      <p>
+        <Link
+          className="code hover:underline"
+          style={{ color: channelColor('context') }}
+          to={links.strand(project, one.ref)}
+        >
+          {one.key}
+        </Link>{' '}
+        <span
+          className={
+            one.state === 'on no path'
+              ? 'text-error'
+              : one.state === 'on some paths'
+                ? 'text-warning'
+                : 'text-soft'
+          }
+        >
+          {one.state === 'by default' ? 'has its default' : `provided ${one.state}`}
+        </span>
+      </p>
+      {one.providers.map((provider, i) => (
+        <p key={i} className="pl-4 text-soft">
+          by {provider.component}{' '}
+          <span className="text-faint">
+            {provider.spot.file}:{provider.spot.line}
+          </span>
+        </p>
+      ))}
+    </div>
+  ));
+}

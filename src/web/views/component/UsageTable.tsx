@@ -1,0 +1,160 @@
+/** Call sites as rows, ports as columns, what is handed over in each cell: odd ones out are seen at a glance. */
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useMemo, useRef } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import type { Cell, ComponentView } from '../../../api/component-schemas';
+import { useAddress } from '../../address';
+import { links } from '../../links';
+import { isLoose, JOIN_WORDS } from '../../parts/joinWords';
+import { usageColumns, usageRows } from './usage';
+
+const ROW = 28;
+const FIRST = 230;
+const COLUMN = 138;
+
+export function UsageTable({ project, view }: { project: string; view: ComponentView }) {
+  const [search] = useSearchParams();
+  const change = useAddress();
+  const navigate = useNavigate();
+  const by = search.get('by') ?? '';
+  const oddOnly = search.has('odd');
+  const { columns, never } = useMemo(() => usageColumns(view), [view]);
+  const rows = useMemo(() => usageRows(view, by, oddOnly), [view, by, oddOnly]);
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 12,
+  });
+  const width = FIRST + columns.length * COLUMN;
+  const sort = (name: string) => change((next) => (by === name ? next.delete('by') : next.set('by', name)));
+  if (view.sites.length === 0) {
+    return (
+      <p className="py-2 text-soft">
+        {view.elsewhere
+          ? 'No call site is written in the files that were read; it is handed on as a value, or offered to others.'
+          : 'Nothing renders it.'}
+      </p>
+    );
+  }
+  return (
+    <>
+      <p className="flex flex-wrap gap-x-5 pb-1 text-soft">
+        <label className="flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={oddOnly}
+            onChange={() => change((next) => (oddOnly ? next.delete('odd') : next.set('odd', '1')))}
+          />
+          only odd ones out and loose ends
+        </label>
+        {never.length > 0 && (
+          <span className="min-w-0 truncate" title={never.join(', ')}>
+            no call site passes <span className="code">{never.join(', ')}</span>
+          </span>
+        )}
+      </p>
+      <div
+        ref={scroller}
+        className="max-h-[22rem] overflow-auto border border-line bg-row"
+        tabIndex={0}
+        aria-label="Usage, scrolls"
+      >
+        <div role="table" aria-label="Usage" aria-rowcount={rows.length + 1} style={{ width }}>
+          <div role="row" className="sticky top-0 z-20 flex border-b border-line-strong bg-ground">
+            <div
+              role="columnheader"
+              className="sticky left-0 z-10 shrink-0 bg-ground px-3 py-1 text-soft"
+              style={{ width: FIRST }}
+            >
+              Call site
+            </div>
+            {columns.map((name) => (
+              <div
+                key={name}
+                role="columnheader"
+                aria-sort={by === name ? 'ascending' : 'none'}
+                className="shrink-0 px-2 py-1"
+                style={{ width: COLUMN }}
+              >
+                <button
+                  type="button"
+                  className={`code max-w-full truncate ${by === name ? 'font-semibold underline' : ''}`}
+                  onClick={() => sort(name)}
+                >
+                  {name}
+                </button>
+              </div>
+            ))}
+          </div>
+          <div className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map((item) => {
+              const site = rows[item.index]!;
+              const ground = item.index % 2 ? 'bg-row-odd' : 'bg-row';
+              return (
+                <div
+                  key={site.at}
+                  role="row"
+                  aria-rowindex={item.index + 2}
+                  className={`absolute flex ${ground}`}
+                  style={{ top: item.start, height: ROW, width }}
+                >
+                  <div
+                    role="rowheader"
+                    className={`sticky left-0 z-10 shrink-0 truncate px-3 leading-7 ${ground}`}
+                    style={{ width: FIRST }}
+                  >
+                    <button
+                      type="button"
+                      className="hover:underline"
+                      title={`${site.spot.file}:${site.spot.line}`}
+                      onClick={() => void navigate(links.joint(project, view.ref, site.at))}
+                    >
+                      {site.owner} <span className="text-faint">:{site.spot.line}</span>
+                      {site.when && <span className="text-faint"> if {site.when}</span>}
+                    </button>
+                  </div>
+                  {columns.map((name) => (
+                    <div
+                      key={name}
+                      role="cell"
+                      className="shrink-0 border-l border-line/60"
+                      style={{ width: COLUMN }}
+                    >
+                      <CellButton
+                        cell={site.cells[name]}
+                        name={name}
+                        onOpen={() => void navigate(links.joint(project, view.ref, site.at, name))}
+                      />
+                    </div>
+                  ))}
+                </div>
+              );
+            })}
+          </div>
+        </div>
+      </div>
+    </>
+  );
+}
+
+function CellButton({ cell, name, onOpen }: { cell: Cell | undefined; name: string; onOpen(): void }) {
+  const how = cell?.how ?? 'left out';
+  const loose = isLoose(how);
+  const shown = cell?.text || (cell ? JOIN_WORDS[how] : '');
+  return (
+    <button
+      type="button"
+      onClick={onOpen}
+      title={`${name}: ${cell?.text || 'nothing'}, ${JOIN_WORDS[how]}${cell?.odd ? ', unlike the other call sites' : ''}`}
+      aria-label={`${name}: ${shown || 'left out'}${cell?.odd ? ', odd one out' : ''}`}
+      className={`code block h-7 w-full truncate px-2 text-left hover:bg-hover ${cell?.odd ? 'bg-mark' : ''} ${
+        loose ? 'text-error' : cell?.text ? '' : 'text-faint'
+      }`}
+    >
+      {loose && '✕ '}
+      {shown}
+    </button>
+  );
+}
