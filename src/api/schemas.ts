@@ -21,6 +21,7 @@ export const findingSchema = z.object({
   subject: z.string(),
   strand: z.string().optional(),
   component: z.string(),
+  site: z.object({ ref: z.string(), at: z.number() }).optional(),
   place: spotSchema.extend({ code: z.string() }),
   trail: z.array(stepSchema),
   suggestion: z.string().optional(),
@@ -96,6 +97,9 @@ export const laneSchema = z.object({
 
 export const rowSchema = z.object({
   name: z.string(),
+  /** The component, and which of its call sites this is; -1 for a root. */
+  ref: z.string(),
+  at: z.number(),
   depth: z.number(),
   parent: z.number(),
   span: z.number(),

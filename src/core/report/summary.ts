@@ -1,7 +1,7 @@
 /** The report that every format starts from: findings with readable places. */
 import type { AuditResult } from '../audit';
 import type { Finding, Level, Role } from '../model/finding';
-import { nodeRef } from '../model/refs';
+import { componentRef, nodeRef } from '../model/refs';
 import { placesOf, type Spot, type TextOf } from './places';
 
 export interface ReportedStep extends Spot {
@@ -21,6 +21,8 @@ export interface ReportedFinding {
   /** The port whose strand the finding is about, where there is one in the flow. */
   strand?: string;
   component: string;
+  /** The call site that it is about: the component rendered there, and which of its call sites that is. */
+  site?: { ref: string; at: number };
   place: Spot & { code: string };
   trail: ReportedStep[];
   suggestion?: string;
@@ -52,11 +54,12 @@ export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[]
   const counts = { error: 0, warning: 0, note: 0, silenced: 0 };
   const findings = result.findings.map((finding): ReportedFinding => {
     counts[finding.silenced === undefined ? finding.level : 'silenced']++;
-    const { place, trail, edit, nodes, site: _site, ...rest } = finding;
+    const { place, trail, edit, nodes, site, ...rest } = finding;
     const node = nodes[0] === undefined ? undefined : result.project.flow.nodes[nodes[0]];
     return {
       ...rest,
       ...(node ? { strand: nodeRef(result.project, node) } : {}),
+      ...(site >= 0 ? { site: siteOf(result, site) } : {}),
       place: coded(place),
       trail: trail.map((step) => ({
         component: step.component,
@@ -76,6 +79,11 @@ export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[]
     problems: result.problems.map(({ path, ...problem }) => ({ file: path, ...problem })),
     skipped,
   };
+}
+
+function siteOf({ project }: AuditResult, site: number): { ref: string; at: number } {
+  const target = project.components[project.sites[site]!.target]!;
+  return { ref: componentRef(project, target), at: target.calledAt.indexOf(site) };
 }
 
 /** Whether a report holds anything at or above a level. */

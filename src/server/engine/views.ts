@@ -30,6 +30,8 @@ export function riggingView(result: AuditResult, textOf: TextOf, pins: string[])
       const at = site && places.spot({ file: site.file, start: site.fact.start, end: site.fact.start });
       return {
         name: component.name,
+        ref: componentRef(project, component),
+        at: site ? component.calledAt.indexOf(site.id) : -1,
         depth: row.depth,
         parent: row.parent,
         span: row.span,

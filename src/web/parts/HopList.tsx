@@ -1,5 +1,7 @@
 /** Hops of a strand along a vertical line, each with its code. */
+import type { HopNote } from './along';
 import type { PlacedHop } from './hops';
+import { Place } from './Place';
 import { Excerpt } from './Code';
 import { channelColor, CHANNEL_DASH, Mark, ROLE_WORDS } from './Mark';
 
@@ -7,12 +9,24 @@ interface HopListProps {
   project: string;
   hops: PlacedHop[];
   chosen?: string | undefined;
-  /** How many places are shown for a hop. */
+  /** How many places are shown for a hop, and how many lines around each. */
   most?: number;
+  around?: number;
+  root?: string | undefined;
+  notes?: Map<string, HopNote>;
   onChoose?(ref: string): void;
 }
 
-export function HopList({ project, hops, chosen, most = 2, onChoose }: HopListProps) {
+export function HopList({
+  project,
+  hops,
+  chosen,
+  most = 2,
+  around = 1,
+  root,
+  notes,
+  onChoose,
+}: HopListProps) {
   return (
     <ol className="relative">
       {hops.map((hop, index) => (
@@ -51,12 +65,11 @@ export function HopList({ project, hops, chosen, most = 2, onChoose }: HopListPr
               {hop.type && <span className="code text-soft">: {hop.type}</span>}
               <span className="text-soft">{ROLE_WORDS[hop.role]}</span>
             </button>
+            <Notes note={notes?.get(hop.ref)} />
             {hop.spots.slice(0, most).map((spot) => (
               <div key={`${spot.file}:${spot.line}`} className="mt-1">
-                <p className="text-faint">
-                  {spot.file}:{spot.line}
-                </p>
-                <Excerpt project={project} spots={[spot]} />
+                <Place root={root} file={spot.file} line={spot.line} column={spot.column} />
+                <Excerpt project={project} spots={[spot]} around={around} />
               </div>
             ))}
             {hop.spots.length > most && (
@@ -68,5 +81,20 @@ export function HopList({ project, hops, chosen, most = 2, onChoose }: HopListPr
         </li>
       ))}
     </ol>
+  );
+}
+
+function Notes({ note }: { note: HopNote | undefined }) {
+  if (!note) return null;
+  return (
+    <>
+      {note.before.length > 0 && (
+        <p className="text-soft">
+          renamed from <span className="code">{note.before.join(', ')}</span>
+        </p>
+      )}
+      {note.loops.length > 0 && <p className="text-warning">flows back to {note.loops.join(', ')}</p>}
+      {note.dead && <p className="text-warning">ends here, and nobody reads it</p>}
+    </>
   );
 }

@@ -1,8 +1,15 @@
 /** The ordered places that prove a finding. */
 import type { Finding } from '../../api/schemas';
 import { Excerpt } from './Code';
+import { Place } from './Place';
 
-export function Trail({ project, finding }: { project: string; finding: Finding }) {
+interface TrailProps {
+  project: string;
+  root?: string | undefined;
+  finding: Finding;
+}
+
+export function Trail({ project, root, finding }: TrailProps) {
   return (
     <ol>
       {finding.trail.map((step, index) => (
@@ -11,9 +18,7 @@ export function Trail({ project, finding }: { project: string; finding: Finding 
             <span className="font-medium">{step.component}</span> <span className="code">{step.name}</span>{' '}
             <span className="text-soft">{step.what}</span>
           </p>
-          <p className="text-faint">
-            {step.file}:{step.line}
-          </p>
+          <Place root={root} file={step.file} line={step.line} column={step.column} />
           <Excerpt project={project} spots={[step]} />
         </li>
       ))}

@@ -1,6 +1,7 @@
 /** Columns of the catalogue, and its rows narrowed and sorted. */
 import type { CatalogueRow } from '../../../api/component-schemas';
 import type { Level } from '../../../api/schemas';
+import { languageName } from '../../parts/languages';
 
 export type ColumnKey =
   | 'name'
@@ -37,7 +38,7 @@ const ofLevel = (level: Level, title: string): Column => ({
 export const COLUMNS: Column[] = [
   { key: 'name', title: 'Component', says: 'Name', of: (row) => row.name },
   { key: 'file', title: 'File', says: 'Where it is declared', of: (row) => `${row.file}:${row.line}` },
-  { key: 'language', title: 'Language', says: 'Component language', of: (row) => row.language },
+  { key: 'language', title: 'Language', says: 'Component language', of: (row) => languageName(row.language) },
   { key: 'ports', title: 'Ports', says: 'Props, events and slots', figure: true, of: (row) => row.ports },
   {
     key: 'sites',

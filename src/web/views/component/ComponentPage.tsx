@@ -4,6 +4,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import type { ComponentView, PortView } from '../../../api/component-schemas';
 import { api, reasonOf } from '../../api';
 import { links } from '../../links';
+import { languageName } from '../../parts/languages';
 import { LevelWord } from '../../parts/level';
 import { channelColor } from '../../parts/Mark';
 import { Place } from '../../parts/Place';
@@ -27,7 +28,7 @@ export function ComponentPage() {
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-[16px] font-semibold">{view.name}</h1>
         <Place root={project?.root} file={view.spot.file} line={view.spot.line} column={view.spot.column} />
-        <span className="text-soft">{view.language}</span>
+        <span className="text-soft">{languageName(view.language)}</span>
         <span className="text-soft">
           {view.sites.length} {view.sites.length === 1 ? 'call site' : 'call sites'}
           {view.elsewhere && ', and others that are not written here'}

@@ -57,7 +57,7 @@ export function UsageTable({ project, view }: { project: string; view: Component
       </p>
       <div
         ref={scroller}
-        className="max-h-[22rem] overflow-auto border border-line bg-row"
+        className="max-h-[22rem] w-fit max-w-full overflow-auto border border-line bg-row"
         tabIndex={0}
         aria-label="Usage, scrolls"
       >

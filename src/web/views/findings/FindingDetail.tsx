@@ -1,11 +1,22 @@
 import { Link } from 'react-router';
-import type { Finding } from '../../../api/schemas';
+import type { Finding, Verdict } from '../../../api/schemas';
+import { links } from '../../links';
 import { LevelWord } from '../../parts/level';
 import { Trail } from '../../parts/Trail';
+import { Decide } from './Decide';
 import { TrailSketch } from './TrailSketch';
 
 /** One finding: the sentence, its strand in small, and the code of every step. */
-export function FindingDetail({ project, finding }: { project: string; finding: Finding }) {
+interface FindingDetailProps {
+  project: string;
+  root: string | undefined;
+  finding: Finding;
+  shown: Finding[];
+  asked: { verdict: Verdict; times: number } | undefined;
+  onDecided(): void;
+}
+
+export function FindingDetail({ project, root, finding, shown, asked, onDecided }: FindingDetailProps) {
   return (
     <article className="px-6 py-4">
       <p className="flex gap-3 text-soft">
@@ -19,19 +30,27 @@ export function FindingDetail({ project, finding }: { project: string; finding: 
       )}
       <p className="mt-2 flex gap-4">
         {finding.strand && (
-          <Link className="underline" to={`/p/${project}/strand?ref=${encodeURIComponent(finding.strand)}`}>
+          <Link className="underline" to={links.strand(project, finding.strand)}>
             Open the strand
           </Link>
         )}
-        <Link
-          className="underline"
-          to={`/p/${project}/rigging?find=${encodeURIComponent(finding.component)}`}
-        >
-          Show {finding.component} on the rigging
+        {finding.site && (
+          <Link
+            className="underline"
+            to={links.joint(project, finding.site.ref, finding.site.at, finding.subject.split(':').at(-1))}
+          >
+            Owner and child face to face
+          </Link>
+        )}
+        <Link className="underline" to={links.component(project, finding.component)}>
+          Open {finding.component.split('>').at(-1)}
         </Link>
       </p>
+      {finding.silenced === undefined && (
+        <Decide project={project} finding={finding} shown={shown} asked={asked} onDone={onDecided} />
+      )}
       <TrailSketch finding={finding} />
-      <Trail project={project} finding={finding} />
+      <Trail project={project} root={root} finding={finding} />
     </article>
   );
 }

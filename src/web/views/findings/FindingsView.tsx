@@ -1,8 +1,8 @@
 /** Triage: the list at the left, the chosen finding with its code at the right. Filters live in the address. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import type { Finding, Level } from '../../../api/schemas';
+import type { Finding, Level, Verdict } from '../../../api/schemas';
 import { currentSearch, useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { Empty, Failed, Waiting } from '../../parts/states';
@@ -23,10 +23,19 @@ export function FindingsView() {
   const text = search.get('text') ?? '';
   const by = (search.get('by') ?? 'file') as Grouping;
   const silenced = search.has('silenced');
+  const decided = search.has('decided');
+  const wantedPrint = search.get('finding');
   const list = useMemo(() => {
     const wanted = new Set(search.getAll('level'));
-    return (findings ?? []).filter((one) => matches(one, { levels: wanted, rule, text, silenced }));
-  }, [findings, search, rule, text, silenced]);
+    return (findings ?? []).filter(
+      (one) =>
+        matches(one, { levels: wanted, rule, text, silenced, decided }) ||
+        // A link leads to its finding, whatever has been decided about it.
+        (one.fingerprint === wantedPrint && one.decision !== undefined && !text && !rule),
+    );
+  }, [findings, search, rule, text, silenced, decided, wantedPrint]);
+  const [asked, setAsked] = useState<{ verdict: Verdict; times: number }>();
+  const [undecide] = api.useUndecideMutation();
   const items = useMemo(() => grouped(list, by), [list, by]);
   const chosen = list.find((one) => one.fingerprint === search.get('finding')) ?? list[0];
 
@@ -38,9 +47,27 @@ export function FindingsView() {
   const audit = project?.audit;
   const rules = [...new Set(findings.map((one) => one.rule))].sort();
   const hidden = findings.filter((one) => one.silenced !== undefined).length;
+  const settled = findings.filter((one) => one.decision !== undefined).length;
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey || event.altKey) return;
+    const verdict = event.key === 'a' ? 'accepted' : event.key === 'x' ? 'false alarm' : undefined;
+    if (verdict) setAsked({ verdict, times: (asked?.times ?? 0) + 1 });
+    else if (event.key === 'u' && chosen?.decision) void undecide({ id, fingerprints: [chosen.fingerprint] });
+    else return;
+    event.preventDefault();
+  };
+  /** The next one that is open comes into view. */
+  const next = () => {
+    const at = list.findIndex((one) => one === chosen);
+    const rest = [...list.slice(at + 1), ...list.slice(0, at)].find((one) => !one.decision);
+    if (rest) set('finding', rest.fingerprint);
+  };
 
   return (
-    <div className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr] grid-rows-[minmax(0,1fr)]">
+    <div
+      className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr] grid-rows-[minmax(0,1fr)]"
+      onKeyDown={onKeyDown}
+    >
       <section className="flex min-w-0 flex-col border-r border-line" aria-label="Findings">
         <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1.5">
           <input
@@ -90,6 +117,12 @@ export function FindingsView() {
               <option>component</option>
             </select>
           </label>
+          {settled > 0 && (
+            <label className="flex items-center gap-1.5 text-soft">
+              <input type="checkbox" checked={decided} onChange={() => set('decided', decided ? '' : '1')} />
+              {settled} decided
+            </label>
+          )}
           {hidden > 0 && (
             <label className="flex items-center gap-1.5 text-soft">
               <input
@@ -109,8 +142,10 @@ export function FindingsView() {
         ) : (
           <Empty>
             {findings.length === 0 && audit
-              ? `Nothing was found. ${audit.files} files were read, with ${audit.components} components in them.`
-              : 'No finding passes the filters.'}
+              ? `Nothing was found. ${audit.files} files were read, with ${audit.components} components in them, and every rule was run${audit.problems.length ? `; ${audit.problems.length} files were not understood, and are listed below` : ''}.`
+              : settled > 0 && !decided
+                ? 'Every finding that passes the filters has been decided.'
+                : 'No finding passes the filters.'}
           </Empty>
         )}
         {audit && audit.problems.length > 0 && (
@@ -125,7 +160,16 @@ export function FindingsView() {
         )}
       </section>
       <section className="overflow-y-auto bg-sheet" aria-label="Finding">
-        {chosen && <FindingDetail project={id} finding={chosen} />}
+        {chosen && (
+          <FindingDetail
+            project={id}
+            root={project?.root}
+            finding={chosen}
+            shown={list}
+            asked={asked}
+            onDecided={next}
+          />
+        )}
       </section>
     </div>
   );
@@ -209,6 +253,7 @@ function FindingList({ items, chosen, onChoose }: FindingListProps) {
               <p className="flex gap-3 truncate text-soft">
                 <LevelWord level={finding.level} />
                 <span>{finding.rule}</span>
+                {finding.decision && <span className="text-ink">{finding.decision.verdict}</span>}
                 <span className="truncate text-faint">
                   {finding.place.file}:{finding.place.line}
                 </span>

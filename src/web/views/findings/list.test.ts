@@ -13,7 +13,7 @@ const finding = (rule: string, file: string, more: Partial<Finding> = {}): Findi
   fingerprint: `${rule}${file}`,
   ...more,
 });
-const ALL: FindingFilter = { levels: new Set(), rule: '', text: '', silenced: false };
+const ALL: FindingFilter = { levels: new Set(), rule: '', text: '', silenced: false, decided: false };
 
 test.each<[Partial<FindingFilter>, boolean]>([
   [{}, true],
@@ -29,7 +29,7 @@ test.each<[Partial<FindingFilter>, boolean]>([
 test('silenced findings are shown only when asked for', () => {
   const silenced = finding('prop/missing', 'a.tsx', { silenced: 'known' });
   expect(matches(silenced, ALL)).toBe(false);
-  expect(matches(silenced, { ...ALL, silenced: true })).toBe(true);
+  expect(matches(silenced, { ...ALL, silenced: true, decided: false })).toBe(true);
 });
 
 test('groups keep their order and count what is in them', () => {

@@ -8,9 +8,12 @@ export interface FindingFilter {
   rule: string;
   text: string;
   silenced: boolean;
+  /** Those that are decided are shown, too. */
+  decided: boolean;
 }
 
-export function matches(finding: Finding, { levels, rule, text, silenced }: FindingFilter): boolean {
+export function matches(finding: Finding, { levels, rule, text, silenced, decided }: FindingFilter): boolean {
+  if (finding.decision !== undefined && !decided) return false;
   if (finding.silenced !== undefined && !silenced) return false;
   if (levels.size && !levels.has(finding.level)) return false;
   if (rule && finding.rule !== rule) return false;

@@ -59,8 +59,8 @@ export function JointPage() {
   return (
     <div className="flex h-full flex-col">
       <Head id={id} joint={joint} onStep={step} />
-      <div className="grid min-h-0 grow grid-rows-[minmax(0,3fr)_minmax(0,2fr)]">
-        <div className="overflow-y-auto border-b border-line">
+      <div className="flex min-h-0 grow flex-col">
+        <div className="max-h-[62%] shrink-0 overflow-y-auto border-b border-line">
           <table className="w-full table-fixed border-collapse">
             <caption className="sr-only">
               What {joint.owner.name} hands over and what {joint.child.name} asks for
@@ -112,7 +112,7 @@ export function JointPage() {
             </Empty>
           )}
         </div>
-        <div className="grid min-h-0 grid-cols-2 grid-rows-[auto_minmax(0,1fr)] bg-sheet">
+        <div className="grid min-h-0 grow grid-cols-2 grid-rows-[auto_minmax(0,1fr)] bg-sheet">
           <div className="col-span-2 border-b border-line px-5 py-1.5">
             {chosen ? (
               <p className="flex flex-wrap items-baseline gap-x-4">
@@ -237,7 +237,7 @@ function Row({ row, chosen, findings, onChoose }: RowProps) {
       className={`cursor-pointer ${chosen ? 'bg-chosen' : 'bg-row hover:bg-hover'}`}
       onClick={onChoose}
     >
-      <td className="px-5 py-0.5 text-right">
+      <td className="px-5 pt-1 align-top text-right">
         <span className="code block truncate" title={row.owner.text}>
           {row.owner.text || <span className="text-faint">nothing</span>}
         </span>
@@ -251,7 +251,7 @@ function Row({ row, chosen, findings, onChoose }: RowProps) {
           {JOIN_WORDS[row.how]}
         </span>
       </td>
-      <td className="px-5 py-0.5">
+      <td className="px-5 pt-1 align-top">
         <button
           type="button"
           aria-pressed={chosen}
@@ -294,7 +294,7 @@ function Side({ project, root, title, spot, marks }: SideProps) {
   const first = Math.min(spot.line, ...inFile.map((mark) => mark.line));
   const last = Math.max(spot.line + 3, ...inFile.map((mark) => mark.endLine));
   return (
-    <section className="overflow-auto border-l border-line px-3 py-1.5 first:border-l-0" aria-label={title}>
+    <section className="overflow-auto border-line px-3 py-1.5 last:border-l" aria-label={title}>
       <p className="flex gap-3">
         <span className="text-soft">{title}</span>
         <Place root={root} file={spot.file} line={spot.line} column={spot.column} />

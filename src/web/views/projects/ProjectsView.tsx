@@ -4,11 +4,10 @@ import { Link, useNavigate } from 'react-router';
 import type { ProjectSummary } from '../../../api/schemas';
 import { api, reasonOf } from '../../api';
 import { CountCells } from '../../parts/level';
+import { languageName } from '../../parts/languages';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { ProgressBar } from '../../shell/ProgressBar';
 import { isRunning, useProgress } from '../../shell/progress';
-
-const LANGUAGE_NAMES: Record<string, string> = { react: 'React', script: 'script' };
 
 export function ProjectsView() {
   const { data, error, isLoading, refetch } = api.useProjectsQuery(undefined, {
@@ -130,7 +129,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
         <>
           <td className="px-3">
             {Object.keys(audit.languages)
-              .map((name) => LANGUAGE_NAMES[name] ?? name)
+              .map((name) => languageName(name))
               .join(', ') || 'none'}
           </td>
           <td className="px-3 text-right tabular-nums">{audit.components}</td>

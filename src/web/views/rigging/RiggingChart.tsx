@@ -3,11 +3,16 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { currentSearch } from '../../address';
+import { links } from '../../links';
 import type { LaneView, RiggingView } from '../../../api/schemas';
-import { laneGap, lanesWidth, placeLanes, ROW, shownRows, type ShownRow } from './layout';
+import { Overview } from './Overview';
+import { ancestorsOf, laneGap, lanesWidth, placeLanes, ROW, shownRows, type ShownRow } from './layout';
 import { LaneHeads } from './LaneHeads';
 import { Lanes } from './Lanes';
 import { TreeRow } from './TreeRow';
+
+const addressOf = (project: string, row: ShownRow): string =>
+  row.at < 0 ? links.component(project, row.ref) : links.joint(project, row.ref, row.at);
 
 /** Width of the column of names. */
 const NAMES = 300;
@@ -62,6 +67,13 @@ export function RiggingChart({
   const items = virtual.getVirtualItems();
   const first = items[0]?.index ?? 0;
   const last = items.at(-1)?.index ?? 0;
+  // Of the rows that were made ready, those that the reader sees.
+  const top = Math.floor((virtual.scrollOffset ?? 0) / ROW);
+  const inSight: [number, number] = [
+    top,
+    Math.min(rows.length, top + Math.ceil((virtual.scrollRect?.height ?? 0) / ROW)),
+  ];
+  const above = top > 0 ? ancestorsOf(view.rows, rows[top]?.index ?? 0) : [];
   const laneWidth = Math.max(width, lanesWidth(lanes.length, gap));
   const chosenRow = row === undefined ? undefined : standsAt[row];
 
@@ -116,61 +128,86 @@ export function RiggingChart({
     else if (event.key === ']') hop(1);
     else if (event.key === '[') hop(-1);
     else if (event.key === ' ' && current?.span) fold(current.index);
+    else if (event.key === 'o' && current) void navigate(addressOf(id, current));
     else if (event.key === 'Enter' && chosen?.refs[0]) {
-      void navigate(`/p/${id}/strand?ref=${encodeURIComponent(chosen.refs[0])}`);
+      void navigate(links.strand(id, chosen.refs[0]));
     } else return;
     event.preventDefault();
   };
 
   return (
-    <div ref={scroller} className="min-h-0 grow overflow-auto" onKeyDown={onKeyDown} data-chart>
-      <div style={{ width: NAMES + laneWidth }}>
-        <div className="sticky top-0 z-20 flex bg-ground">
-          <div
-            className="sticky left-0 z-10 flex items-end bg-ground px-5 pb-1.5 text-soft"
-            style={{ width: NAMES }}
-          >
-            {rows.length === view.rows.length
-              ? `${rows.length} rows`
-              : `${rows.length} of ${view.rows.length} rows`}
+    <div className="relative min-h-0 grow">
+      {rows.length > 60 && (
+        <Overview
+          lanes={placed}
+          chosen={chosen?.id}
+          count={rows.length}
+          range={inSight}
+          height={Math.max(60, (scroller.current?.clientHeight ?? 400) - 80)}
+          onGo={(at) =>
+            virtual.scrollToIndex(Math.max(0, Math.min(rows.length - 1, at)), { align: 'center' })
+          }
+        />
+      )}
+      <div ref={scroller} className="h-full overflow-auto" onKeyDown={onKeyDown} data-chart>
+        <div style={{ width: NAMES + laneWidth }}>
+          <div className="sticky top-0 z-20 flex bg-ground">
+            <div
+              className="sticky left-0 z-10 flex items-end bg-ground px-5 pb-1.5 text-soft"
+              style={{ width: NAMES }}
+            >
+              <div className="min-w-0">
+                {above.length > 0 && (
+                  <p className="truncate" style={{ direction: 'rtl' }} title={above.join(' › ')}>
+                    <bdi>{above.join(' › ')}</bdi>
+                  </p>
+                )}
+                <p>
+                  {rows.length === view.rows.length
+                    ? `${rows.length} rows`
+                    : `${rows.length} of ${view.rows.length} rows`}
+                </p>
+              </div>
+            </div>
+            <LaneHeads lanes={placed} gap={gap} width={laneWidth} chosen={chosen?.id} onChoose={onChoose} />
           </div>
-          <LaneHeads lanes={placed} gap={gap} width={laneWidth} chosen={chosen?.id} onChoose={onChoose} />
-        </div>
-        <div
-          className="relative"
-          style={{ height: virtual.getTotalSize() }}
-          role="tree"
-          aria-label="Component tree"
-        >
-          {items.map((item) => {
-            const one: ShownRow = rows[item.index]!;
-            return (
-              <TreeRow
-                key={item.key}
-                row={one}
-                top={item.start}
-                odd={item.index % 2 === 1}
-                chosen={item.index === chosenRow}
-                found={find !== '' && one.name.toLowerCase().includes(find.trim().toLowerCase())}
-                focusable={item.index === cursor}
-                names={NAMES}
-                width={NAMES + laneWidth}
-                onFold={() => fold(one.index)}
-                onFocus={() => setCursor(item.index)}
-              />
-            );
-          })}
-          <Lanes
-            lanes={placed}
-            rows={rows}
-            range={[first, last]}
-            left={NAMES}
-            width={laneWidth}
-            gap={gap}
-            chosen={chosen?.id}
-            chosenRow={chosenRow}
-            onChoose={onChoose}
-          />
+          <div
+            className="relative"
+            style={{ height: virtual.getTotalSize() }}
+            role="tree"
+            aria-label="Component tree"
+          >
+            {items.map((item) => {
+              const one: ShownRow = rows[item.index]!;
+              return (
+                <TreeRow
+                  key={item.key}
+                  row={one}
+                  top={item.start}
+                  odd={item.index % 2 === 1}
+                  chosen={item.index === chosenRow}
+                  found={find !== '' && one.name.toLowerCase().includes(find.trim().toLowerCase())}
+                  focusable={item.index === cursor}
+                  names={NAMES}
+                  width={NAMES + laneWidth}
+                  address={addressOf(id, one)}
+                  onFold={() => fold(one.index)}
+                  onFocus={() => setCursor(item.index)}
+                />
+              );
+            })}
+            <Lanes
+              lanes={placed}
+              rows={rows}
+              range={[first, last]}
+              left={NAMES}
+              width={laneWidth}
+              gap={gap}
+              chosen={chosen?.id}
+              chosenRow={chosenRow}
+              onChoose={onChoose}
+            />
+          </div>
         </div>
       </div>
     </div>

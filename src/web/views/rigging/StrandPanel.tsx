@@ -2,6 +2,7 @@
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { AuditSummary, LaneView, RiggingView } from '../../../api/schemas';
+import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { HopList } from '../../parts/HopList';
 import { placedHops } from '../../parts/hops';
@@ -49,12 +50,57 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
               Open the strand
             </Link>
           )}
+          {lane.refs[0] && <PinButton lane={lane} />}
         </p>
       </header>
+      <Compared lane={lane} view={view} />
       <FindingsOf project={project} lane={lane} withTrail={lane.refs.length === 0} />
       {lane.refs.length > 0 && <Hops project={project} lane={lane} chosen={mark?.ref} />}
     </aside>
   );
+}
+
+/** Keeps a strand among the lanes, whatever the filters say. */
+function PinButton({ lane }: { lane: LaneView }) {
+  const change = useAddress();
+  const ref = lane.refs[0]!;
+  return (
+    <button
+      type="button"
+      className="underline"
+      aria-pressed={lane.pinned === true}
+      onClick={() =>
+        change((next) => {
+          if (lane.pinned) for (const one of lane.refs) next.delete('pin', one);
+          else next.append('pin', ref);
+        })
+      }
+    >
+      {lane.pinned ? 'Let it go' : 'Pin it'}
+    </button>
+  );
+}
+
+/** The chosen strand beside those that are pinned: where both pass, and where only one does. */
+function Compared({ lane, view }: { lane: LaneView; view: RiggingView }) {
+  const others = view.lanes.filter((one) => one.pinned && one.id !== lane.id);
+  const namesOf = (one: LaneView) => new Set(one.marks.map((mark) => view.rows[mark.row]!.name));
+  const own = namesOf(lane);
+  return others.map((other) => {
+    const theirs = namesOf(other);
+    const both = [...own].filter((name) => theirs.has(name));
+    return (
+      <dl key={other.id} className="mx-5 mb-2 grid grid-cols-[7rem_1fr] border-l-2 border-line-strong pl-3">
+        <dt className="col-span-2 text-soft">beside the pinned strand {other.title}</dt>
+        <dt className="text-soft">both</dt>
+        <dd>{both.join(', ') || 'no component'}</dd>
+        <dt className="text-soft">only this</dt>
+        <dd>{[...own].filter((name) => !theirs.has(name)).join(', ') || 'none'}</dd>
+        <dt className="text-soft">only that</dt>
+        <dd>{[...theirs].filter((name) => !own.has(name)).join(', ') || 'none'}</dd>
+      </dl>
+    );
+  });
 }
 
 const inWords = (count: number): string => (count === 1 ? 'one component' : `${count} components`);

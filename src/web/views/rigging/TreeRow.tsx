@@ -1,4 +1,5 @@
 import { memo } from 'react';
+import { Link } from 'react-router';
 import { ROW, type ShownRow } from './layout';
 
 interface TreeRowProps {
@@ -10,6 +11,8 @@ interface TreeRowProps {
   focusable: boolean;
   names: number;
   width: number;
+  /** Where the row leads to: its call site, or its component. */
+  address: string;
   onFold(): void;
   onFocus(): void;
 }
@@ -18,7 +21,7 @@ const INDENT = 16;
 
 /** One call site: its place in the tree, its name, the condition and the list that it stands in. */
 export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
-  const { row, top, odd, chosen, found, focusable, names, width, onFold, onFocus } = props;
+  const { row, top, odd, chosen, found, focusable, names, width, address, onFold, onFocus } = props;
   const tone = chosen ? 'bg-chosen' : odd ? 'bg-row-odd' : 'bg-row';
   const where = row.site ? `${row.site.file}:${row.site.line}` : `${row.file}:${row.line}`;
   return (
@@ -54,7 +57,13 @@ export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
         >
           {row.hidden ? '+' : '−'}
         </button>
-        <span className={`shrink-0 ${found ? 'bg-mark font-medium' : ''}`}>{row.name}</span>
+        <Link
+          to={address}
+          tabIndex={-1}
+          className={`shrink-0 hover:underline ${found ? 'bg-mark font-medium' : ''}`}
+        >
+          {row.name}
+        </Link>
         <span className="ml-2.5 truncate text-faint">
           {row.hidden > 0 && `${row.hidden} folded `}
           {row.each !== undefined && `each ${row.each} `}

@@ -4,6 +4,8 @@ import { filterLanes, placeLanes, shownRows } from './layout';
 
 const row = (name: string, depth: number, parent: number, span: number): RiggingRow => ({
   name,
+  ref: name,
+  at: 0,
   depth,
   parent,
   span,

@@ -137,3 +137,10 @@ function without(one: Stretch, taken: Stretch[]): Stretch[] {
   }
   return parts;
 }
+
+/** The names of the rows above a row on the page, from the root down. */
+export function ancestorsOf(rows: RiggingRow[], index: number): string[] {
+  const names: string[] = [];
+  for (let at = rows[index]?.parent ?? -1; at >= 0; at = rows[at]!.parent) names.unshift(rows[at]!.name);
+  return names;
+}

@@ -2,25 +2,51 @@
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { StrandView as Strand } from '../../../api/schemas';
 import { api, reasonOf } from '../../api';
+import { notesOf, sideOf, type Side } from '../../parts/along';
 import { HopList } from '../../parts/HopList';
 import { placedHops } from '../../parts/hops';
 import { MarkIcon } from '../../parts/Mark';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { StrandMap } from './StrandMap';
 
+const SIDES: [Side, string][] = [
+  ['all', 'all of it'],
+  ['up', 'upstream of the hop'],
+  ['down', 'downstream of it'],
+];
+
 export function StrandView() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const ref = search.get('ref') ?? '';
   const chosen = search.get('hop') ?? ref;
+  const { data: project } = api.useProjectQuery(id);
   const { data: strand, error, isLoading, refetch } = api.useStrandQuery({ id, ref }, { skip: !ref });
   if (!ref) return <Empty>Choose a port: press / and type its name.</Empty>;
   if (isLoading) return <Waiting what="the strand" />;
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
   if (!strand) return null;
+  const isEvent = ref.split(':').at(-2) === 'event';
 
+  const side = (search.get('side') ?? 'all') as Side;
+  const around = Number(search.get('around') ?? 1);
+  const kept = sideOf(strand, chosen, side);
+  const hops = strand.hops.filter((hop) => kept.has(hop.ref));
+  const seen: Strand = {
+    ...strand,
+    hops,
+    routes: strand.routes.filter((route) => kept.has(route.from) && kept.has(route.to)),
+  };
+  const set = (key: string, value: string) =>
+    setSearch(
+      (now) => {
+        now.set(key, value);
+        return now;
+      },
+      { replace: true },
+    );
   const choose = (hop: string) => {
-    setSearch({ ref, hop }, { replace: true });
+    set('hop', hop);
     document
       .querySelector(`[data-hop="${CSS.escape(hop)}"]`)
       ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
@@ -30,7 +56,20 @@ export function StrandView() {
       <section className="overflow-auto border-r border-line px-5 py-4" aria-label="The strand as a drawing">
         <h1 className="text-[15px] font-semibold break-all">{ref}</h1>
         <Ends project={id} strand={strand} />
-        <StrandMap strand={strand} chosen={chosen} onChoose={choose} />
+        <div role="group" aria-label="Part of the strand" className="flex gap-1">
+          {SIDES.map(([key, title]) => (
+            <button
+              key={key}
+              type="button"
+              aria-pressed={side === key}
+              className={`border-b-2 px-1.5 ${side === key ? 'border-ink font-medium' : 'border-transparent hover:border-line-strong'}`}
+              onClick={() => set('side', key)}
+            >
+              {title}
+            </button>
+          ))}
+        </div>
+        <StrandMap strand={seen} chosen={chosen} onChoose={choose} />
         <p className="mt-4">
           <Link
             className="underline"
@@ -41,7 +80,33 @@ export function StrandView() {
         </p>
       </section>
       <section className="overflow-y-auto bg-sheet px-4 py-3" aria-label="Hops with code">
-        <HopList project={id} hops={placedHops([strand])} chosen={chosen} most={3} onChoose={choose} />
+        <p className="flex items-baseline gap-3 text-soft">
+          {isEvent ? 'What the event sets off, in order' : 'Hop by hop, as the data flows'}
+          <span className="ml-auto" role="group" aria-label="Lines around each place">
+            lines around
+            {[1, 4, 12].map((lines) => (
+              <button
+                key={lines}
+                type="button"
+                aria-pressed={around === lines}
+                className={`ml-2 ${around === lines ? 'font-medium text-ink' : 'underline'}`}
+                onClick={() => set('around', String(lines))}
+              >
+                {lines}
+              </button>
+            ))}
+          </span>
+        </p>
+        <HopList
+          project={id}
+          root={project?.root}
+          hops={placedHops([seen])}
+          notes={notesOf(strand)}
+          chosen={chosen}
+          most={3}
+          around={around}
+          onChoose={choose}
+        />
       </section>
     </div>
   );

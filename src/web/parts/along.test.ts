@@ -1,0 +1,48 @@
+import { expect, test } from 'vitest';
+import type { HopView, StrandView } from '../../api/schemas';
+import { notesOf, sideOf } from './along';
+
+const spot = { file: 'a.tsx', line: 1, column: 1, endLine: 1, endColumn: 2 };
+const hop = (ref: string, name: string, more: Partial<HopView> = {}): HopView => ({
+  ref,
+  component: ref.split(':')[0]!,
+  name,
+  type: '',
+  role: 'pass',
+  channel: 'prop',
+  place: spot,
+  reads: [],
+  ...more,
+});
+const route = (from: string, to: string) => ({ from, to, how: 'pass', place: spot });
+const strand: StrandView = {
+  of: 'App:state:wind',
+  hops: [
+    hop('App:state:wind', 'wind', { role: 'start' }),
+    hop('Gauge:prop:speed', 'speed'),
+    hop('Dial:prop:value', 'value', { role: 'read', reads: [spot] }),
+    hop('Log:state:last', 'last', { role: 'drop' }),
+  ],
+  routes: [
+    route('App:state:wind', 'Gauge:prop:speed'),
+    route('Gauge:prop:speed', 'Dial:prop:value'),
+    route('Gauge:prop:speed', 'Log:state:last'),
+    route('Dial:prop:value', 'App:state:wind'),
+  ],
+  origins: [],
+  ends: [],
+};
+
+test.each([
+  ['all', 'Log:state:last', 4],
+  ['up', 'Gauge:prop:speed', 3],
+  ['down', 'Log:state:last', 1],
+  ['up', 'Log:state:last', 4],
+] as const)('%s of %s', (side, ref, count) => expect(sideOf(strand, ref, side).size).toBe(count));
+
+test('names from the hop before, loops and dead ends', () => {
+  const notes = notesOf(strand);
+  expect(notes.get('Gauge:prop:speed')).toEqual({ before: ['wind'], loops: [], dead: false });
+  expect(notes.get('Dial:prop:value')!.loops).toEqual(['App:state:wind']);
+  expect(notes.get('Log:state:last')!.dead).toBe(true);
+});

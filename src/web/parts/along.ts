@@ -1,0 +1,55 @@
+/** What is upstream and downstream of a hop, what goes round in a loop, and what ends unseen. */
+import type { HopView, StrandView } from '../../api/schemas';
+
+export type Side = 'all' | 'up' | 'down';
+
+/** The references of the hops on one side of a hop, itself included. */
+export function sideOf(strand: StrandView, ref: string, side: Side): Set<string> {
+  if (side === 'all') return new Set(strand.hops.map((hop) => hop.ref));
+  const next = new Map<string, string[]>();
+  for (const { from, to } of strand.routes) {
+    const [at, far] = side === 'up' ? [to, from] : [from, to];
+    next.set(at, [...(next.get(at) ?? []), far]);
+  }
+  const found = new Set([ref]);
+  const pending = [ref];
+  for (let at = pending.pop(); at !== undefined; at = pending.pop()) {
+    for (const far of next.get(at) ?? []) {
+      if (found.has(far)) continue;
+      found.add(far);
+      pending.push(far);
+    }
+  }
+  return found;
+}
+
+export interface HopNote {
+  /** Names that the value bore at the hops before, where they are others. */
+  before: string[];
+  /** Hops further up that it flows back to. */
+  loops: string[];
+  /** Nothing flows on from here, and nobody reads it. */
+  dead: boolean;
+}
+
+/** What is to be said of each hop beside what it is. */
+export function notesOf(strand: StrandView): Map<string, HopNote> {
+  const at = new Map(strand.hops.map((hop, index) => [hop.ref, index]));
+  const byRef = new Map(strand.hops.map((hop) => [hop.ref, hop]));
+  const notes = new Map<string, HopNote>();
+  for (const hop of strand.hops) {
+    const into = strand.routes.filter((route) => route.to === hop.ref);
+    const out = strand.routes.filter((route) => route.from === hop.ref);
+    const names = into.map((route) => byRef.get(route.from)?.name).filter((name) => name !== undefined);
+    notes.set(hop.ref, {
+      before: [...new Set(names)].filter((name) => name !== hop.name),
+      loops: out.filter((route) => at.get(route.to)! < at.get(hop.ref)!).map((route) => route.to),
+      dead: out.length === 0 && !shows(hop),
+    });
+  }
+  return notes;
+}
+
+/** Somebody sees it: it is read, taken in, or waited for. */
+const shows = (hop: HopView): boolean =>
+  hop.reads.length > 0 || hop.role === 'read' || hop.role === 'wait' || hop.role === 'pass';
