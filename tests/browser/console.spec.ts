@@ -59,15 +59,19 @@ test('the keyboard moves through findings, rows, lanes and hops', async ({ page 
   await page.keyboard.press('ArrowDown');
   await expect(list.getByRole('option', { selected: true })).toContainText('App nests content in NoticeCard');
   await page.goto(`${project()}/rigging`);
-  await page.getByRole('treeitem', { name: 'App', exact: true }).focus();
+  // The strand that is chosen at first may lie further down.
+  await page.locator('[role=treeitem][tabindex="0"], [role=treeitem]').first().focus();
+  await page.keyboard.press('Home');
+  await expect(page.locator('#row-0')).toBeFocused();
   await page.keyboard.press('ArrowDown');
   await expect(page.locator('#row-1')).toBeFocused();
   await page.keyboard.press('ArrowRight');
   await expect(page).toHaveURL(/strand=/);
   await page.keyboard.press(']');
-  await expect(page).toHaveURL(/row=0/);
+  await expect(page).toHaveURL(/row=\d/);
+  const first = page.url();
   await page.keyboard.press(']');
-  await expect(page).not.toHaveURL(/row=0(&|$)/);
+  await expect(page).not.toHaveURL(first);
 });
 
 test('see where a context is provided, who reads it, and who waits for one', async ({ page }) => {
@@ -89,6 +93,8 @@ test('folding a row keeps what passes through it', async ({ page }) => {
   await expect(count).toBeVisible();
   const rows = parseInt((await count.textContent())!, 10);
   expect(rows).toBeGreaterThan(40);
+  await page.locator('[role=treeitem]').first().focus();
+  await page.keyboard.press('Home');
   await page.locator('#row-6').getByRole('button', { name: 'Fold' }).click();
   await expect(page.getByText(`${rows - 9} of ${rows} rows`)).toBeVisible();
   await expect(page.locator('#row-6')).toContainText('9 folded');
@@ -98,7 +104,9 @@ test('search finds components and ports', async ({ page }) => {
   await page.goto(`${project()}/rigging`);
   await expect(page.getByRole('tree')).toBeVisible();
   await page.keyboard.press('/');
-  await page.getByRole('combobox', { name: 'Search components, ports and files' }).fill('unit gauge');
+  await page
+    .getByRole('combobox', { name: 'Search components, ports, findings and files' })
+    .fill('unit gauge');
   await expect(page.getByRole('option', { name: /unit prop of WindGauge/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'WindGauge:prop:unit' })).toBeVisible();

@@ -4,7 +4,7 @@ import type { AuditResult } from '../../core/audit';
 import type { Component, Site } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
-import { desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
+import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
 
 /** Finds a component by its name, with its file in front where two share it. */
 export function componentNamed(result: AuditResult, ref: string): Component | undefined {
@@ -60,13 +60,14 @@ function siteViews(at: Desk, component: Component, sites: Site[], strays: string
         odd: false,
       };
     }
-    const { when, each } = site.fact;
+    const { each } = site.fact;
+    const when = conditionOf(at, site);
     return {
       at: index,
       owner: owner.name,
       ownerRef: componentRef(project, owner),
       spot: at.places.spot({ file: site.file, ...(site.fact.tag ?? site.fact) }),
-      ...(when ? { when: at.text({ file: site.file, ...when }) } : {}),
+      ...(when ? { when } : {}),
       ...(each ? { each: at.text({ file: site.file, ...each }) } : {}),
       cells,
       findings: findings.filter((one) => one.site === site.id).map((one) => one.fingerprint),

@@ -123,3 +123,18 @@ export function straysOf(site: Site, child: Component): AttributeFact[] {
       /^(value|listen|two-way)$/.test(one.mode) && !child.ports.has(one.name) && one.name !== contentPort,
   );
 }
+
+/** The condition that a call site stands under, as it must be for it to show. */
+export function conditionOf({ text }: Desk, site: Site): string | undefined {
+  const { when, arms } = site.fact;
+  if (!when) return undefined;
+  const written = text({ file: site.file, ...when }, 60);
+  // The arm says whether the bare condition holds; what is written may be its opposite.
+  const isOpposite = written.startsWith('!');
+  const arm = arms?.at(-1) ?? '';
+  const key = arm.slice(0, -2);
+  if (key !== (isOpposite ? written.slice(1) : written) && !key.startsWith('@')) return written;
+  const holds = arm.endsWith('#1');
+  if (holds !== isOpposite) return written;
+  return isOpposite ? written.slice(1) : /^[\w.]+$/.test(written) ? `not ${written}` : `not (${written})`;
+}

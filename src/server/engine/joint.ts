@@ -6,7 +6,7 @@ import { componentRef, portRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
 import { showType } from '../../core/types/show';
 import { componentNamed } from './component-page';
-import { desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
+import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
 
 /** The `at`th call site of a component; undefined if there is none. */
 export function jointView(
@@ -24,14 +24,15 @@ export function jointView(
   const table = desk(result, textOf);
   const nameSpot = (one: Component) =>
     table.places.spot({ file: one.file, start: one.facts.nameStart, end: one.facts.nameEnd });
-  const { when, each } = site.fact;
+  const { each } = site.fact;
+  const when = conditionOf(table, site);
   return {
     child: { ref, name: child.name, spot: nameSpot(child) },
     owner: { ref: componentRef(project, owner), name: owner.name, spot: nameSpot(owner) },
     site: table.places.spot({ file: site.file, start: site.fact.start, end: site.fact.end }),
     at,
     count: child.calledAt.length,
-    ...(when ? { when: table.text({ file: site.file, ...when }) } : {}),
+    ...(when ? { when } : {}),
     ...(each ? { each: table.text({ file: site.file, ...each }) } : {}),
     rows: [
       ...portRows(table, site, child),
@@ -48,9 +49,15 @@ function findingsAbout(
   port: Pick<Port, 'channel' | 'name'>,
 ): string[] {
   const { project, findings } = table.result;
-  const subject = portRef(project, child, port.channel, port.name);
+  const own = componentRef(project, child);
+  // A name that is not taken may be told of in another channel than it looks.
   return findings
-    .filter((one) => one.subject === subject && (one.site === site.id || one.site < 0))
+    .filter(
+      (one) =>
+        (one.site === site.id || one.site < 0) &&
+        one.subject.startsWith(`${own}:`) &&
+        one.subject.endsWith(`:${port.name}`),
+    )
     .map((one) => one.fingerprint);
 }
 

@@ -4,6 +4,7 @@ import type { AuditResult } from '../../core/audit';
 import type { Place } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import { placesOf, type Places, type TextOf } from '../../core/report/places';
+import { conditionOf, desk } from './joins';
 import { rigging } from '../../core/trace/rigging';
 import { findNodes, similarRefs, traceNodes } from '../../core/trace/trace';
 
@@ -12,7 +13,8 @@ const MAX_LANES = 200;
 
 export function riggingView(result: AuditResult, textOf: TextOf, pins: string[]): RiggingView {
   const { project } = result;
-  const places = placesOf(project, textOf);
+  const table = desk(result, textOf);
+  const { places } = table;
   const drawn = rigging(project, result.findings, pins);
   return {
     complete: drawn.complete,
@@ -27,6 +29,7 @@ export function riggingView(result: AuditResult, textOf: TextOf, pins: string[])
         start: component.facts.nameStart,
         end: component.facts.nameEnd,
       });
+      const when = site && conditionOf(table, site);
       const at = site && places.spot({ file: site.file, start: site.fact.start, end: site.fact.start });
       return {
         name: component.name,
@@ -35,7 +38,7 @@ export function riggingView(result: AuditResult, textOf: TextOf, pins: string[])
         depth: row.depth,
         parent: row.parent,
         span: row.span,
-        ...(row.when ? { when: textAt(project.files[row.when.file]!.path, row.when, textOf) } : {}),
+        ...(when ? { when } : {}),
         ...(row.each ? { each: textAt(project.files[row.each.file]!.path, row.each, textOf) } : {}),
         ...(row.again ? { again: row.again } : {}),
         file: own.file,

@@ -3,15 +3,12 @@ import { useEffect, useState } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { Link, NavLink, Outlet, useLocation, useMatch } from 'react-router';
 import { api } from '../api';
+import { useKeys } from '../keys';
 import type { State } from '../store';
 import { theme } from '../theme';
 import { AuditControl } from './AuditControl';
 import { KeysDialog } from './KeysDialog';
 import { SearchDialog } from './SearchDialog';
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable);
 
 export function Shell() {
   const id = useMatch('/p/:id/*')?.params.id;
@@ -22,17 +19,12 @@ export function Shell() {
   const [searching, setSearching] = useState(false);
   const [keys, setKeys] = useState(false);
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === '/' && id) {
-        event.preventDefault();
-        setSearching(true);
-      } else if (event.key === '?') setKeys(true);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [id]);
+  useKeys((event) => {
+    if (event.key === '/' && id) setSearching(true);
+    else if (event.key === '?') setKeys(true);
+    else return false;
+    return true;
+  });
 
   useEffect(() => {
     const view = pathname.split('/')[3];

@@ -25,7 +25,13 @@ export function InsideDiagram({ project, inside }: { project: string; inside: Co
   const open = (node: PlacedNode) => void navigate(addresses.strand(project, node.ref));
   return (
     <div className="overflow-x-auto">
-      <svg width={WIDTH} height={height + 28} role="group" aria-label="Inside the component">
+      <svg
+        width={WIDTH}
+        height={height + 28}
+        className="overflow-visible px-px"
+        role="group"
+        aria-label="Inside the component"
+      >
         {(['comes in', 'kept and derived', 'goes out'] as const).map((title, column) => (
           <text
             key={title}

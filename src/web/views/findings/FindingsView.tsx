@@ -5,6 +5,7 @@ import { useParams, useSearchParams } from 'react-router';
 import type { Finding, Level, Verdict } from '../../../api/schemas';
 import { currentSearch, useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
+import { useKeys } from '../../keys';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { levelTone, LevelWord } from '../../parts/level';
 import { FindingDetail } from './FindingDetail';
@@ -42,20 +43,20 @@ export function FindingsView() {
   const set = (key: string, value: string) =>
     change((next) => (value ? next.set(key, value) : next.delete(key)));
 
+  useKeys((event) => {
+    const verdict = event.key === 'a' ? 'accepted' : event.key === 'x' ? 'false alarm' : undefined;
+    if (verdict) setAsked({ verdict, times: (asked?.times ?? 0) + 1 });
+    else if (event.key === 'u' && chosen?.decision) void undecide({ id, fingerprints: [chosen.fingerprint] });
+    else return false;
+    return true;
+  });
+
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isLoading || !findings) return <Waiting what="the findings" />;
   const audit = project?.audit;
   const rules = [...new Set(findings.map((one) => one.rule))].sort();
   const hidden = findings.filter((one) => one.silenced !== undefined).length;
   const settled = findings.filter((one) => one.decision !== undefined).length;
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey || event.altKey) return;
-    const verdict = event.key === 'a' ? 'accepted' : event.key === 'x' ? 'false alarm' : undefined;
-    if (verdict) setAsked({ verdict, times: (asked?.times ?? 0) + 1 });
-    else if (event.key === 'u' && chosen?.decision) void undecide({ id, fingerprints: [chosen.fingerprint] });
-    else return;
-    event.preventDefault();
-  };
   /** The next one that is open comes into view. */
   const next = () => {
     const at = list.findIndex((one) => one === chosen);
@@ -64,10 +65,7 @@ export function FindingsView() {
   };
 
   return (
-    <div
-      className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr] grid-rows-[minmax(0,1fr)]"
-      onKeyDown={onKeyDown}
-    >
+    <div className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr] grid-rows-[minmax(0,1fr)]">
       <section className="flex min-w-0 flex-col border-r border-line" aria-label="Findings">
         <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1.5">
           <input

@@ -1,10 +1,11 @@
 /** One call site: what the owner hands over and what the child asks for, face to face. */
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { JointRow, JointView } from '../../../api/component-schemas';
 import type { Finding, Spot } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
+import { useKeys } from '../../keys';
 import { links } from '../../links';
 import { Code } from '../../parts/Code';
 import { isLoose, JOIN_WORDS } from '../../parts/joinWords';
@@ -34,22 +35,17 @@ export function JointPage() {
   const step = (by: number) => {
     if (joint && at + by >= 0 && at + by < joint.count) change((next) => next.set('at', String(at + by)));
   };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === ']') step(1);
-      else if (event.key === '[') step(-1);
-      else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-        const now = rows.findIndex((row) => row === chosen);
-        const next = rows[now + (event.key === 'ArrowDown' ? 1 : -1)];
-        if (!next) return;
-        event.preventDefault();
-        change((address) => address.set('port', next.name));
-        document.getElementById(`port-${next.name}`)?.scrollIntoView({ block: 'nearest' });
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+  useKeys((event) => {
+    if (event.key === ']') step(1);
+    else if (event.key === '[') step(-1);
+    else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      const now = rows.findIndex((row) => row === chosen);
+      const next = rows[now + (event.key === 'ArrowDown' ? 1 : -1)];
+      if (!next) return false;
+      change((address) => address.set('port', next.name));
+      document.getElementById(`port-${next.name}`)?.scrollIntoView({ block: 'nearest' });
+    } else return false;
+    return true;
   });
   if (!ref) return <Empty>Choose a call site: open a component from the catalogue and click a cell.</Empty>;
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;

@@ -171,31 +171,28 @@ export function RiggingChart({
             </div>
             <LaneHeads lanes={placed} gap={gap} width={laneWidth} chosen={chosen?.id} onChoose={onChoose} />
           </div>
-          <div
-            className="relative"
-            style={{ height: virtual.getTotalSize() }}
-            role="tree"
-            aria-label="Component tree"
-          >
-            {items.map((item) => {
-              const one: ShownRow = rows[item.index]!;
-              return (
-                <TreeRow
-                  key={item.key}
-                  row={one}
-                  top={item.start}
-                  odd={item.index % 2 === 1}
-                  chosen={item.index === chosenRow}
-                  found={find !== '' && one.name.toLowerCase().includes(find.trim().toLowerCase())}
-                  focusable={item.index === cursor}
-                  names={NAMES}
-                  width={NAMES + laneWidth}
-                  address={addressOf(id, one)}
-                  onFold={() => fold(one.index)}
-                  onFocus={() => setCursor(item.index)}
-                />
-              );
-            })}
+          <div className="relative" style={{ height: virtual.getTotalSize() }}>
+            <div role="tree" aria-label="Component tree" className="absolute inset-0">
+              {items.map((item) => {
+                const one: ShownRow = rows[item.index]!;
+                return (
+                  <TreeRow
+                    key={item.key}
+                    row={one}
+                    top={item.start}
+                    odd={item.index % 2 === 1}
+                    chosen={item.index === chosenRow}
+                    found={find !== '' && one.name.toLowerCase().includes(find.trim().toLowerCase())}
+                    focusable={item.index === cursor}
+                    names={NAMES}
+                    width={NAMES + laneWidth}
+                    address={addressOf(id, one)}
+                    onFold={() => fold(one.index)}
+                    onFocus={() => setCursor(item.index)}
+                  />
+                );
+              })}
+            </div>
             <Lanes
               lanes={placed}
               rows={rows}

@@ -1,0 +1,167 @@
+/** Whole tasks in the catalogue, at a call site, in triage and across audits. */
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+
+const project = () => process.env.PROJECT!;
+
+test.beforeEach(({ page }) => {
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+});
+
+test('find the loose end of a value that never arrives', async ({ page }) => {
+  await page.goto(`${project()}/catalogue`);
+  await page.getByRole('textbox', { name: 'Narrow the catalogue' }).fill('meter');
+  await page.getByRole('link', { name: 'Meter', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Meter' })).toBeVisible();
+  const usage = page.getByRole('table', { name: 'Usage' });
+  await usage.getByRole('button', { name: 'max: missing' }).click();
+  await expect(page.getByRole('heading', { name: 'CrewPanel renders Meter' })).toBeVisible();
+  const row = page.locator('#port-max');
+  await expect(row).toContainText('nothing');
+  await expect(row).toContainText('missing');
+  await expect(row).toContainText('required');
+  await expect(page.getByRole('region', { name: 'CrewPanel, where it renders Meter' })).toContainText(
+    '<Meter value={crew.length} />',
+  );
+});
+
+test('compare the call sites of one component and find the odd one', async ({ page }) => {
+  await page.goto(`${project()}/component?ref=Panel`);
+  const usage = page.getByRole('table', { name: 'Usage' });
+  await expect(usage.getByRole('row').nth(3)).toBeVisible();
+  await usage.getByRole('button', { name: 'title', exact: true }).click();
+  await expect(usage.getByRole('columnheader', { name: 'title' })).toHaveAttribute('aria-sort', 'ascending');
+  await page.keyboard.press('/');
+  await page.getByRole('combobox').fill('departurecard');
+  await expect(page.getByRole('option', { name: /DepartureCard.*component/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'DepartureCard', exact: true })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Inside' })).toContainText('comes in');
+});
+
+test('step through the call sites, from port to port, by keyboard', async ({ page }) => {
+  await page.goto(`${project()}/joint?ref=ActionButton&at=0`);
+  await expect(page.getByText('call site 1 of 2')).toBeVisible();
+  await page.keyboard.press(']');
+  await expect(page.getByText('call site 2 of 2')).toBeVisible();
+  await expect(page).toHaveURL(/at=1/);
+  const chosen = page.getByRole('button', { pressed: true });
+  const before = await chosen.textContent();
+  await page.keyboard.press('ArrowDown');
+  await expect(chosen).not.toHaveText(before!);
+  await page.reload();
+  await expect(page.getByText('call site 2 of 2')).toBeVisible();
+});
+
+test('which context a component consumes, and who provides it', async ({ page }) => {
+  await page.goto(`${project()}/component?ref=ShiftBadge`);
+  const consumes = page.getByRole('region', { name: 'Consumes' });
+  await expect(consumes).toContainText('ShiftContext provided on all paths');
+  await expect(consumes).toContainText('by App');
+  await page.goto(`${project()}/component?ref=StormLamp`);
+  await expect(page.getByRole('region', { name: 'Consumes' })).toContainText('provided on no path');
+});
+
+test('upstream and downstream of a hop, with more lines around it', async ({ page }) => {
+  await page.goto(`${project()}/strand?ref=WindGauge:prop:unit`);
+  const drawing = page.getByRole('region', { name: 'The strand as a drawing' });
+  await drawing.getByRole('button', { name: 'upstream of the hop' }).click();
+  await expect(drawing.getByRole('button', { name: /App windUnit/ })).toBeVisible();
+  await drawing.getByRole('button', { name: 'downstream of it' }).click();
+  await expect(drawing.getByRole('button', { name: /App windUnit/ })).toBeHidden();
+  const hops = page.getByRole('region', { name: 'Hops with code' });
+  await drawing.getByRole('button', { name: 'all of it' }).click();
+  await expect(hops).toContainText('renamed from windUnit');
+  await page.getByRole('button', { name: '4', exact: true }).click();
+  await expect(page).toHaveURL(/around=4/);
+});
+
+async function openSecond(page: Page): Promise<void> {
+  await page.goto(process.env.ORIGIN!);
+  await page.getByRole('textbox', { name: 'Audit a folder on this machine' }).fill(process.env.SECOND!);
+  await page.getByRole('button', { name: 'Audit', exact: true }).click();
+  await expect(page.getByRole('tree', { name: 'Component tree' })).toBeVisible();
+}
+
+test('decide on findings by keyboard; decisions outlive audits, and come back when the trail changes', async ({
+  page,
+}) => {
+  await openSecond(page);
+  await page.getByRole('link', { name: /^Findings/ }).click();
+  await page.getByRole('combobox', { name: 'Rule' }).selectOption('prop/missing');
+  const list = page.getByRole('listbox', { name: 'List of findings' });
+  await expect(list.getByRole('option')).toHaveCount(1);
+  await list.focus();
+  await page.keyboard.press('a');
+  await page.getByRole('textbox', { name: 'Reason' }).fill('the drill runs on Friday');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Every finding that passes the filters has been decided.')).toBeVisible();
+  // Another audit of the same code keeps the decision.
+  await page.getByRole('button', { name: 'Audit again' }).click();
+  await page.getByRole('checkbox', { name: '1 decided' }).check();
+  await expect(page.getByRole('article')).toContainText('accepted: the drill runs on Friday');
+  // The same fault in another component is another finding.
+  const path = join(process.env.SECOND!, 'src/crew/CrewPanel.tsx');
+  const text = readFileSync(path, 'utf8');
+  writeFileSync(path, text.replaceAll('CrewPanel', 'CrewBoard'));
+  const app = join(process.env.SECOND!, 'src/App.tsx');
+  const before = readFileSync(app, 'utf8');
+  writeFileSync(app, before.replace('{ CrewPanel }', '{ CrewBoard as CrewPanel }'));
+  await page.getByRole('button', { name: 'Audit again' }).click();
+  await expect(list.getByRole('option')).toContainText('CrewBoard renders Meter without "max"');
+  await expect(page.getByRole('checkbox', { name: '1 decided' })).toBeHidden();
+  // Back as it was, the decision is still there, and can be taken back.
+  writeFileSync(path, text);
+  writeFileSync(app, before);
+  await page.getByRole('button', { name: 'Audit again' }).click();
+  await expect(page.getByRole('checkbox', { name: '1 decided' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('button', { name: 'Accept' })).toBeVisible();
+});
+
+test('see what two audits differ in', async ({ page }) => {
+  await openSecond(page);
+  const path = join(process.env.SECOND!, 'src/crew/CrewPanel.tsx');
+  const text = readFileSync(path, 'utf8');
+  writeFileSync(
+    path,
+    text.replace('<Meter value={crew.length} />', '<Meter value={crew.length} max={9} maximum={9} />'),
+  );
+  await page.getByRole('button', { name: 'Audit again' }).click();
+  await page.getByRole('link', { name: 'Audits' }).click();
+  await expect(page.getByRole('heading', { name: /1 new, 1 gone/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'New' })).toContainText('CrewPanel passes "maximum"');
+  await expect(page.getByRole('region', { name: 'Gone' })).toContainText('without "max"');
+  await expect(page.getByRole('img', { name: /Findings by level over/ })).toBeVisible();
+  writeFileSync(path, text);
+});
+
+test('places are links into the editor that was set', async ({ page }) => {
+  await page.goto(`${project()}/component?ref=Meter`);
+  await page.keyboard.press('?');
+  const field = page.getByRole('textbox', { name: /Open places in your editor/ });
+  await field.fill('javascript:{path}');
+  await expect(page.getByText('It needs a scheme of its own')).toBeVisible();
+  await field.fill('edit://open?file={path}&line={line}');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('link', { name: 'src/shared/Meter.tsx:6' })).toHaveAttribute(
+    'href',
+    /^edit:\/\/open\?file=.*\/demo\/console\/src\/shared\/Meter\.tsx&line=6$/,
+  );
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'src/shared/Meter.tsx:6' })).toBeVisible();
+});
+
+test('pin a strand and see another beside it', async ({ page }) => {
+  await page.goto(`${project()}/rigging`);
+  const strands = page.getByRole('toolbar', { name: 'Strands' });
+  await strands.getByRole('button', { name: 'windUnit' }).click();
+  const panel = page.getByRole('complementary', { name: 'Strand' });
+  await panel.getByRole('button', { name: 'Pin it' }).click();
+  await strands.getByRole('button', { name: 'stormLimit' }).click();
+  await expect(panel).toContainText('beside the pinned strand');
+  await expect(panel).toContainText('LinePanel');
+});
