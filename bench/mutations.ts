@@ -63,14 +63,7 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
         add('changes a literal to another type', site.file, [value], ['prop/type-clash'], call);
       }
       if (port.channel === 'event' && sure && !port.required && isOnlyListener(target, port, site)) {
-        add(
-          'drops a passed callback',
-          site.file,
-          [gone],
-          ['event/unheard', 'event/broken-path'],
-          call,
-          -1,
-        );
+        add('drops a passed callback', site.file, [gone], ['event/unheard', 'event/broken-path'], call, -1);
       }
     }
   }

@@ -21,8 +21,13 @@ const made = await build({
 const module = join(root, 'dist/schema.mjs');
 mkdirSync(join(root, 'dist'), { recursive: true });
 writeFileSync(module, made.outputFiles[0].text);
+const target = join(root, 'docs/zinc-rope.config.schema.json');
+const { format, resolveConfig } = await import('prettier');
 writeFileSync(
-  join(root, 'docs/zinc-rope.config.schema.json'),
-  execFileSync(process.execPath, [module], { encoding: 'utf8' }),
+  target,
+  await format(execFileSync(process.execPath, [module], { encoding: 'utf8' }), {
+    ...(await resolveConfig(target)),
+    filepath: target,
+  }),
 );
 rmSync(module);
