@@ -4,30 +4,29 @@ import type { ShownLane } from './layout';
 
 interface LaneHeadsProps {
   lanes: ShownLane[];
-  gap: number;
   width: number;
   chosen: string | undefined;
   onChoose(lane: LaneView): void;
 }
 
-/** Names of the strands, aslant above their lanes. */
+/** Names of the strands in sight, aslant above their columns. */
 export function LaneHeads({ lanes, width, chosen, onChoose }: LaneHeadsProps) {
   return (
     <div className="relative h-[76px] overflow-hidden" style={{ width }} role="toolbar" aria-label="Strands">
-      {lanes.map((lane) => (
+      {lanes.map(({ id, lane, x }) => (
         <button
-          key={lane.id}
+          key={id}
           type="button"
-          aria-pressed={lane.id === chosen}
+          aria-pressed={id === chosen}
           title={`${lane.ref}${lane.level ? `, ${lane.findings.length} findings` : ''}`}
           onClick={() => onChoose(lane)}
           className={`absolute bottom-1.5 origin-bottom-left -rotate-[38deg] text-left whitespace-nowrap hover:underline ${
-            lane.id === chosen ? 'font-semibold' : ''
+            id === chosen ? 'font-semibold' : ''
           }`}
           style={{
-            left: lane.x + 2,
+            left: x + 2,
             maxWidth: 110,
-            color: lane.id === chosen ? 'var(--ink)' : channelColor(lane.channel),
+            color: id === chosen ? 'var(--ink)' : channelColor(lane.channel),
           }}
         >
           <span className="block max-w-[104px] truncate">

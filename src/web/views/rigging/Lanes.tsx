@@ -2,16 +2,19 @@
 import { useState } from 'react';
 import type { LaneView } from '../../../api/schemas';
 import { channelColor, Line, Mark, ROLE_WORDS } from '../../parts/Mark';
-import { ROW, type ShownLane, type ShownRow } from './layout';
+import { roomBeside, ROW, type ShownLane } from './layout';
 
 interface LanesProps {
   lanes: ShownLane[];
-  rows: ShownRow[];
+  /** Name of the component at a shown row. */
+  nameAt(row: number): string;
   /** First and last row in sight. */
   range: [number, number];
   left: number;
   width: number;
   gap: number;
+  /** Lanes that a column is named after; the others bear their names where they start. */
+  heads: ReadonlySet<string>;
   chosen: string | undefined;
   chosenRow: number | undefined;
   onChoose(lane: LaneView, row?: number): void;
@@ -20,7 +23,18 @@ interface LanesProps {
 /** Names beside the marks need at least this much room. */
 const ROOM = 60;
 
-export function Lanes({ lanes, rows, range, left, width, gap, chosen, chosenRow, onChoose }: LanesProps) {
+export function Lanes({
+  lanes,
+  nameAt,
+  range,
+  left,
+  width,
+  gap,
+  heads,
+  chosen,
+  chosenRow,
+  onChoose,
+}: LanesProps) {
   const [over, setOver] = useState<string>();
   const [first, last] = range;
   const top = first * ROW;
@@ -37,33 +51,34 @@ export function Lanes({ lanes, rows, range, left, width, gap, chosen, chosenRow,
       height={(last - first + 1) * ROW}
       aria-label="Strands over the tree"
     >
-      {seen.map((lane) => {
+      {seen.map((shownLane) => {
+        const { id, lane, x, trunkX } = shownLane;
         const color = channelColor(lane.channel);
-        const strong = lane.id === chosen;
-        const named = strong || lane.id === over || gap >= ROOM;
-        const shown = [...lane.at].filter(([row]) => row >= first - 1 && row <= last + 1);
+        const strong = id === chosen;
+        const named = strong || id === over || gap >= ROOM;
+        const shown = within(shownLane.at, first - 1, last + 1);
         return (
           <g
-            key={lane.id}
+            key={id}
             className="cursor-pointer"
-            opacity={strong || lane.id === over || !chosen ? 1 : 0.62}
-            onMouseEnter={() => setOver(lane.id)}
+            opacity={strong || id === over || !chosen ? 1 : 0.62}
+            onMouseEnter={() => setOver(id)}
             onMouseLeave={() => setOver(undefined)}
             onClick={() => onChoose(lane)}
           >
             <rect
-              x={lane.x - 10}
+              x={x - 10}
               width={20}
-              y={y(Math.max(lane.first, first - 1)) - 12}
-              height={(Math.min(lane.last, last + 1) - Math.max(lane.first, first - 1)) * ROW + 24}
+              y={y(Math.max(shownLane.first, first - 1)) - 12}
+              height={(Math.min(shownLane.last, last + 1) - Math.max(shownLane.first, first - 1)) * ROW + 24}
               fill="transparent"
             />
-            {lane.stretches
+            {shownLane.stretches
               .filter((one) => one.from <= last + 1 && one.to >= first - 1)
               .map((one) => (
                 <Line
                   key={`${one.from}-${one.to}-${one.broken}`}
-                  x={lane.x}
+                  x={x}
                   from={y(Math.max(one.from, first - 2))}
                   to={y(Math.min(one.to, last + 2))}
                   channel={lane.channel}
@@ -72,10 +87,22 @@ export function Lanes({ lanes, rows, range, left, width, gap, chosen, chosenRow,
                   strong={strong}
                 />
               ))}
+            {trunkX !== undefined && shownLane.first >= first - 1 && (
+              <path
+                d={`M${trunkX} ${y(shownLane.first)} H${x - 9} Q${x} ${y(shownLane.first)} ${x} ${y(shownLane.first) + 9}`}
+                fill="none"
+                stroke={color}
+                strokeWidth={strong ? 2.6 : 2}
+              />
+            )}
             {shown.map(([row, marks]) => {
-              const mark = marks[0]!;
-              const { name } = rows[row]!;
-              const label = marks.length > 1 ? `${marks.length} hops` : mark.name;
+              const mark = lane.marks[marks[0]!]!;
+              const name = nameAt(row);
+              const branches = trunkX !== undefined && row === shownLane.first;
+              const room = strong || id === over ? 154 : named ? gap : roomBeside(seen, shownLane, row);
+              const title = !heads.has(id) && row === shownLane.first && room > 34;
+              const label =
+                title && !named ? lane.title : marks.length > 1 ? `${marks.length} hops` : mark.name;
               return (
                 <g
                   key={row}
@@ -89,28 +116,23 @@ export function Lanes({ lanes, rows, range, left, width, gap, chosen, chosenRow,
                 >
                   <title>{`${mark.ref}\n${ROLE_WORDS[mark.role]}`}</title>
                   {strong && row === chosenRow && (
-                    <circle
-                      cx={lane.x}
-                      cy={y(row)}
-                      r={10}
-                      fill="none"
-                      stroke="var(--accent)"
-                      strokeWidth={1.6}
-                    />
+                    <circle cx={x} cy={y(row)} r={10} fill="none" stroke="var(--accent)" strokeWidth={1.6} />
                   )}
-                  <rect x={lane.x - 10} y={y(row) - 12} width={20} height={24} fill="transparent" />
-                  <Mark x={lane.x} y={y(row)} role={mark.role} color={color} channel={lane.channel} />
-                  {named && label && (
+                  <rect x={x - 10} y={y(row) - 12} width={20} height={24} fill="transparent" />
+                  {!branches && (
+                    <Mark x={x} y={y(row)} role={mark.role} color={color} channel={lane.channel} />
+                  )}
+                  {(named || title) && label && (
                     <text
-                      x={lane.x + 11}
+                      x={x + 11}
                       y={y(row) + 4}
                       fontSize={11.5}
-                      fill="var(--soft)"
+                      fill={title ? color : 'var(--soft)'}
                       style={{ paintOrder: 'stroke' }}
                       stroke="var(--row)"
                       strokeWidth={3}
                     >
-                      {cut(label, strong || lane.id === over ? 22 : Math.floor((gap - 22) / 6))}
+                      {cut(label, Math.min(22, Math.floor((room - 22) / 6)))}
                     </text>
                   )}
                 </g>
@@ -121,6 +143,19 @@ export function Lanes({ lanes, rows, range, left, width, gap, chosen, chosenRow,
       })}
     </svg>
   );
+}
+
+/** The entries of a sorted list whose rows lie between two. */
+function within<Value>(list: [number, Value][], from: number, to: number): [number, Value][] {
+  let low = 0;
+  for (let high = list.length; low < high;) {
+    const middle = (low + high) >> 1;
+    if (list[middle]![0] < from) low = middle + 1;
+    else high = middle;
+  }
+  let end = low;
+  while (end < list.length && list[end]![0] <= to) end++;
+  return list.slice(low, end);
 }
 
 const cut = (text: string, most: number): string =>

@@ -1,8 +1,10 @@
 /** The whole tree in one strip: where the marks of the chosen strand are, where values are lost, what is in sight. */
 import type { PointerEvent } from 'react';
+import type { Role } from '../../../api/schemas';
 import type { ShownLane } from './layout';
 
 const WIDTH = 12;
+const LOST: ReadonlySet<Role> = new Set(['drop', 'wait']);
 
 interface OverviewProps {
   lanes: ShownLane[];
@@ -20,7 +22,7 @@ export function Overview({ lanes, chosen, count, range, height, onGo }: Overview
   for (const lane of lanes) {
     for (const [row, marks] of lane.at) {
       if (lane.id === chosen) own.add(row);
-      if (marks.some((mark) => mark.role === 'drop' || mark.role === 'wait')) lost.add(row);
+      if (marks.some((at) => LOST.has(lane.lane.marks[at]!.role))) lost.add(row);
     }
   }
   const go = (event: PointerEvent<SVGSVGElement>) => {

@@ -5,8 +5,10 @@ import { useNavigate, useParams } from 'react-router';
 import { currentSearch } from '../../address';
 import { links } from '../../links';
 import type { LaneView, RiggingView } from '../../../api/schemas';
+import { Waiting } from '../../parts/states';
 import { Overview } from './Overview';
-import { ancestorsOf, laneGap, lanesWidth, placeLanes, ROW, shownRows, type ShownRow } from './layout';
+import { ancestorsOf, headsOf, laneGap, lanesWidth, ROW, shownRow, spread, type ShownRow } from './layout';
+import { usePlacement, type Placed } from './usePlacement';
 import { LaneHeads } from './LaneHeads';
 import { Lanes } from './Lanes';
 import { TreeRow } from './TreeRow';
@@ -29,16 +31,20 @@ interface RiggingChartProps {
   onChoose(lane: LaneView, row?: number): void;
 }
 
-export function RiggingChart({
-  view,
-  lanes,
+export function RiggingChart(props: RiggingChartProps) {
+  const placed = usePlacement(props.view, props.lanes, props.folded);
+  return placed ? <PlacedChart {...props} placed={placed} /> : <Waiting what="the lanes" />;
+}
+
+function PlacedChart({
+  placed: { placement, lanes, view },
   chosen,
   row,
   find,
   folded,
   onFold,
   onChoose,
-}: RiggingChartProps) {
+}: RiggingChartProps & { placed: Placed }) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(500);
   const [cursor, setCursor] = useState(0);
@@ -52,11 +58,12 @@ export function RiggingChart({
     return () => observer.disconnect();
   }, []);
 
-  const { rows, standsAt } = useMemo(() => shownRows(view.rows, folded), [view.rows, folded]);
-  const gap = laneGap(width, lanes.length);
+  const { rows, standsAt, columns } = placement;
+  const rowAt = (at: number) => shownRow(view.rows, placement, at);
+  const gap = laneGap(width, columns);
   const placed = useMemo(
-    () => placeLanes(lanes, standsAt, gap, chosen?.id),
-    [lanes, standsAt, gap, chosen?.id],
+    () => spread(lanes, placement.lanes, gap, chosen?.id),
+    [lanes, placement, gap, chosen?.id],
   );
   const virtual = useVirtualizer({
     count: rows.length,
@@ -73,8 +80,9 @@ export function RiggingChart({
     top,
     Math.min(rows.length, top + Math.ceil((virtual.scrollRect?.height ?? 0) / ROW)),
   ];
-  const above = top > 0 ? ancestorsOf(view.rows, rows[top]?.index ?? 0) : [];
-  const laneWidth = Math.max(width, lanesWidth(lanes.length, gap));
+  const above = top > 0 ? ancestorsOf(view.rows, rows[top] ?? 0) : [];
+  const laneWidth = Math.max(width, lanesWidth(columns, gap));
+  const heads = headsOf(placed, inSight, chosen?.id);
   const chosenRow = row === undefined ? undefined : standsAt[row];
 
   // A chosen strand that lies out of sight is brought into it.
@@ -99,7 +107,7 @@ export function RiggingChart({
     const bounded = Math.max(0, Math.min(rows.length - 1, at));
     setCursor(bounded);
     virtual.scrollToIndex(bounded);
-    document.getElementById(`row-${rows[bounded]!.index}`)?.focus();
+    document.getElementById(`row-${rows[bounded]!}`)?.focus();
   };
   const hop = (step: number) => {
     const now = currentSearch();
@@ -118,7 +126,7 @@ export function RiggingChart({
     if (next) onChoose(next);
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    const current = rows[cursor];
+    const current = cursor < rows.length ? rowAt(cursor) : undefined;
     if (event.key === 'ArrowDown') moveTo(cursor + 1);
     else if (event.key === 'ArrowUp') moveTo(cursor - 1);
     else if (event.key === 'Home') moveTo(0);
@@ -169,12 +177,12 @@ export function RiggingChart({
                 </p>
               </div>
             </div>
-            <LaneHeads lanes={placed} gap={gap} width={laneWidth} chosen={chosen?.id} onChoose={onChoose} />
+            <LaneHeads lanes={heads} width={laneWidth} chosen={chosen?.id} onChoose={onChoose} />
           </div>
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             <div role="tree" aria-label="Component tree" className="absolute inset-0">
               {items.map((item) => {
-                const one: ShownRow = rows[item.index]!;
+                const one = rowAt(item.index);
                 return (
                   <TreeRow
                     key={item.key}
@@ -195,7 +203,8 @@ export function RiggingChart({
             </div>
             <Lanes
               lanes={placed}
-              rows={rows}
+              nameAt={(at) => view.rows[rows[at]!]!.name}
+              heads={new Set(heads.map((lane) => lane.id))}
               range={[first, last]}
               left={NAMES}
               width={laneWidth}

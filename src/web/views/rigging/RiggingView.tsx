@@ -13,6 +13,9 @@ import { RiggingChart } from './RiggingChart';
 import { Legend } from './Legend';
 import { StrandPanel } from './StrandPanel';
 
+/** Rows that are surely in sight at first. */
+const FIRST_ROWS = 12;
+
 export function RiggingView() {
   const { id = '' } = useParams();
   const [search] = useSearchParams();
@@ -69,7 +72,11 @@ export function RiggingView() {
   }
 
   const chosenId = search.get('strand');
-  const chosen = lanes.find((lane) => lane.id === chosenId) ?? lanes[0];
+  // At first the longest strand that starts where the reader looks, so that the page opens at the root.
+  const chosen =
+    lanes.find((lane) => lane.id === chosenId) ??
+    lanes.find((lane) => (lane.marks[0]?.row ?? 0) < FIRST_ROWS) ??
+    lanes[0];
   const row = search.get('row');
   const choose = (lane: LaneView, at?: number) =>
     change((next) => {

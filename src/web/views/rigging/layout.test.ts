@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import type { LaneView, RiggingRow, RiggingView } from '../../../api/schemas';
-import { filterLanes, placeLanes, shownRows } from './layout';
+import { filterLanes, headsOf, roomBeside, shownRow, spread } from './layout';
+import { place } from './place';
 
 const row = (name: string, depth: number, parent: number, span: number): RiggingRow => ({
   name,
@@ -27,16 +28,17 @@ const lane = (id: string, rows: number[], more: Partial<LaneView> = {}): LaneVie
 });
 
 test('a folded row stands for what is below it', () => {
-  const { rows, standsAt } = shownRows(ROWS, new Set([1]));
-  expect(rows.map((one) => [one.name, one.hidden])).toEqual([
-    ['App', 0],
-    ['Panel', 1],
-    ['Log', 0],
-  ]);
-  expect(standsAt).toEqual([0, 1, 1, 2]);
-  const [placed] = placeLanes([lane('unit', [0, 1, 2])], standsAt, 30, undefined);
-  expect(placed!.at.get(1)).toHaveLength(2);
-  expect(placed!.stretches).toEqual([{ from: 0, to: 1, broken: false }]);
+  const placement = place(ROWS, [lane('unit', [0, 1, 2])], new Set([1]));
+  expect([...placement.rows]).toEqual([0, 1, 3]);
+  expect([...placement.standsAt]).toEqual([0, 1, 1, 2]);
+  expect([0, 1, 2].map((at) => shownRow(ROWS, placement, at).hidden)).toEqual([0, 1, 0]);
+  expect(placement.lanes[0]).toMatchObject({
+    at: [
+      [0, [0]],
+      [1, [1, 2]],
+    ],
+    stretches: [{ from: 0, to: 1, broken: false }],
+  });
 });
 
 test('a whole stretch wins over a broken one, and the rest stays broken', () => {
@@ -46,7 +48,7 @@ test('a whole stretch wins over a broken one, and the rest stays broken', () => 
       { from: 1, to: 2 },
     ],
   });
-  const [placed] = placeLanes([broken], [0, 1, 2, 3], 30, undefined);
+  const [placed] = place(ROWS, [broken], new Set()).lanes;
   expect(placed!.stretches).toEqual([
     { from: 1, to: 2, broken: false },
     { from: 0, to: 1, broken: true },
@@ -54,9 +56,44 @@ test('a whole stretch wins over a broken one, and the rest stays broken', () => 
   ]);
 });
 
-test('the lane after the chosen one leaves room for its names', () => {
-  const placed = placeLanes([lane('a', [0]), lane('b', [0]), lane('c', [0])], [0], 30, 'b');
+const LONG = Array.from({ length: 12 }, (_, i) => row(`Row${i}`, i ? 1 : 0, i ? 0 : -1, i ? 0 : 11));
+const started = (id: string, rows: number[], origin: string): LaneView => {
+  const made = lane(id, rows);
+  made.marks[0] = { ...made.marks[0]!, role: 'start', ref: origin };
+  return made;
+};
+test.each<[string, LaneView[], number[], (number | undefined)[]]>([
+  ['lanes over the same rows stand apart', [lane('a', [0, 4]), lane('b', [2, 6])], [0, 1], []],
+  ['lanes far apart share a column', [lane('a', [0, 4]), lane('b', [6, 9])], [0, 0], []],
+  ['a row stays empty between them', [lane('a', [0, 4]), lane('b', [5, 9])], [0, 1], []],
+  [
+    'strands of one origin stand side by side and branch off',
+    [started('a', [0, 4], 'App:state:x'), lane('c', [0, 9]), started('b', [0, 7], 'App:state:x')],
+    [0, 2, 1],
+    [undefined, undefined, 0],
+  ],
+])('%s', (_, lanes, columns, trunks) => {
+  const placed = place(LONG, lanes, new Set()).lanes;
+  expect(placed.map((one) => one.column)).toEqual(columns);
+  lanes.forEach((_, i) => expect(placed[i]!.trunk).toBe(trunks[i]));
+});
+
+test('the column after the chosen lane leaves room for its names', () => {
+  const lanes = [lane('a', [0]), lane('b', [0]), lane('c', [0])];
+  const placed = spread(lanes, place(ROWS, lanes, new Set()).lanes, 30, 'b');
   expect(placed.map((one) => one.x)).toEqual([22, 52, 136]);
+});
+
+test('a column is named after the lane in sight, or the chosen one', () => {
+  const lanes = [lane('a', [0, 2]), lane('b', [4, 5]), lane('c', [7, 9])];
+  const placed = spread(lanes, place(LONG, lanes, new Set()).lanes, 30, undefined);
+  const heads = (sight: [number, number], chosen?: string) =>
+    headsOf(placed, sight, chosen).map((one) => one.id);
+  expect(heads([0, 11])).toEqual(['a']);
+  expect(heads([3, 11])).toEqual(['b']);
+  expect(heads([0, 11], 'c')).toEqual(['c']);
+  expect(heads([10, 11])).toEqual([]);
+  expect(roomBeside(placed, placed[0]!, 1)).toBe(Infinity);
 });
 
 test.each([

@@ -1,5 +1,6 @@
-/** Where rows and lanes lie, folds and filters taken into account. */
+/** From columns and row numbers to places on the page; which lanes a filter lets through. */
 import type { Channel, LaneView, Level, RiggingRow, RiggingView } from '../../../api/schemas';
+import type { PlacedLane, Placement } from './place';
 
 export const ROW = 28;
 
@@ -10,31 +11,18 @@ export interface ShownRow extends RiggingRow {
   hidden: number;
 }
 
-export interface ShownLane extends LaneView {
+export interface ShownLane extends PlacedLane {
+  lane: LaneView;
   x: number;
-  /** Marks by shown row; several where a fold hides some. */
-  at: Map<number, LaneView['marks']>;
-  stretches: { from: number; to: number; broken: boolean }[];
-  first: number;
-  last: number;
+  trunkX?: number;
 }
 
-/** Rows that are not folded away, and for every row the shown row that stands for it. */
-export function shownRows(
-  rows: RiggingRow[],
-  folded: ReadonlySet<number>,
-): { rows: ShownRow[]; standsAt: number[] } {
-  const shown: ShownRow[] = [];
-  const standsAt: number[] = new Array<number>(rows.length).fill(0);
-  for (let index = 0; index < rows.length;) {
-    const row = rows[index]!;
-    const hidden = folded.has(index) ? row.span : 0;
-    for (let i = index; i <= index + hidden; i++) standsAt[i] = shown.length;
-    shown.push({ ...row, index, hidden });
-    index += 1 + hidden;
-  }
-  return { rows: shown, standsAt };
-}
+export const shownRow = (rows: RiggingRow[], { rows: shown, standsAt }: Placement, at: number): ShownRow => {
+  const index = shown[at]!;
+  const row = rows[index]!;
+  const hidden = row.span > 0 && standsAt[index + row.span] === at ? row.span : 0;
+  return { ...row, index, hidden };
+};
 
 export interface Filter {
   text: string;
@@ -60,82 +48,52 @@ export function filterLanes(view: RiggingView, filter: Filter): LaneView[] {
   });
 }
 
-/** Distance between lanes: as wide as the space allows, so that names fit beside the marks where they can. */
-export const laneGap = (width: number, lanes: number): number =>
-  Math.max(26, Math.min(92, Math.floor((width - 30 - NAMED) / Math.max(1, lanes))));
+/** Distance between columns: as wide as the space allows, so that names fit beside the marks where they can. */
+export const laneGap = (width: number, columns: number): number =>
+  Math.max(26, Math.min(92, Math.floor((width - 30 - NAMED) / Math.max(1, columns))));
 
 /** Room right of the chosen lane, so that its names hide no other lane. */
 const NAMED = 84;
 
-/** Room for a number of lanes. */
-export const lanesWidth = (lanes: number, gap: number): number => 44 + lanes * gap + NAMED;
+/** Room for a number of columns. */
+export const lanesWidth = (columns: number, gap: number): number => 44 + columns * gap + NAMED;
 
-export function placeLanes(
+/** Lanes with their places across the page; the columns after the chosen lane's leave room for its names. */
+export function spread(
   lanes: LaneView[],
-  standsAt: number[],
+  placed: PlacedLane[],
   gap: number,
   chosen: string | undefined,
 ): ShownLane[] {
-  const widened = lanes.findIndex((lane) => lane.id === chosen);
-  return lanes.map((lane, index) => {
-    const at = new Map<number, LaneView['marks']>();
-    for (const mark of lane.marks) {
-      const row = standsAt[mark.row]!;
-      at.set(row, [...(at.get(row) ?? []), mark]);
-    }
-    const stretches = lane.segments
-      .map((one) => ({ from: standsAt[one.from]!, to: standsAt[one.to]!, broken: one.broken === true }))
-      .filter((one) => one.from !== one.to)
-      .map((one) => ({ ...one, from: Math.min(one.from, one.to), to: Math.max(one.from, one.to) }));
-    const rows = [...at.keys()];
-    return {
-      ...lane,
-      x: 22 + index * gap + (widened >= 0 && index > widened ? Math.max(0, NAMED - gap) : 0),
-      at,
-      stretches: merged(stretches),
-      first: Math.min(...rows),
-      last: Math.max(...rows),
-    };
-  });
+  const widened = placed.find((lane) => lane.id === chosen)?.column;
+  const xOf = (column: number) =>
+    22 + column * gap + (widened !== undefined && column > widened ? Math.max(0, NAMED - gap) : 0);
+  return placed.map((one, index) => ({
+    ...one,
+    lane: lanes[index]!,
+    x: xOf(one.column),
+    ...(one.trunk === undefined ? {} : { trunkX: xOf(one.trunk) }),
+  }));
 }
 
-/** Stretches of one lane, each piece of it drawn once; whole ones win over broken ones. */
-function merged(stretches: ShownLane['stretches']): ShownLane['stretches'] {
-  const whole = union(stretches.filter((one) => !one.broken));
-  const broken = union(stretches.filter((one) => one.broken)).flatMap((one) => without(one, whole));
-  return [
-    ...whole.map((one) => ({ ...one, broken: false })),
-    ...broken.map((one) => ({ ...one, broken: true })),
-  ];
-}
-
-interface Stretch {
-  from: number;
-  to: number;
-}
-
-function union(list: Stretch[]): Stretch[] {
-  const sorted = [...list].sort((a, b) => a.from - b.from);
-  const out: Stretch[] = [];
-  for (const one of sorted) {
-    const last = out.at(-1);
-    if (last && one.from <= last.to) last.to = Math.max(last.to, one.to);
-    else out.push({ from: one.from, to: one.to });
+/** The lane that each column is named after: the chosen one, or the first of those that cross the rows in sight. */
+export function headsOf(lanes: ShownLane[], [top, bottom]: [number, number], chosen?: string): ShownLane[] {
+  const heads = new Map<number, ShownLane>();
+  for (const lane of lanes) {
+    if (lane.last < top || lane.first > bottom) continue;
+    const now = heads.get(lane.column);
+    if (!now || lane.id === chosen || (now.id !== chosen && lane.first < now.first))
+      heads.set(lane.column, lane);
   }
-  return out;
+  return [...heads.values()].sort((a, b) => a.x - b.x);
 }
 
-function without(one: Stretch, taken: Stretch[]): Stretch[] {
-  let parts = [one];
-  for (const cut of taken) {
-    parts = parts.flatMap((part) => {
-      if (cut.to <= part.from || cut.from >= part.to) return [part];
-      const left = cut.from > part.from ? [{ from: part.from, to: cut.from }] : [];
-      const right = cut.to < part.to ? [{ from: cut.to, to: part.to }] : [];
-      return [...left, ...right];
-    });
-  }
-  return parts;
+/** How far a name beside a mark may reach before it meets the next lane that crosses the row. */
+export function roomBeside(lanes: ShownLane[], lane: ShownLane, row: number): number {
+  let next = Infinity;
+  for (const other of lanes)
+    if (other.x > lane.x && other.x < next && other.first <= row && other.last >= row) next = other.x;
+  return next - lane.x;
 }
 
 /** The names of the rows above a row on the page, from the root down. */
