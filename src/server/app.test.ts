@@ -6,7 +6,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { catalogueRowSchema, componentViewSchema, jointSchema } from '../api/component-schemas';
 import {
+  auditSchema,
+  comparisonSchema,
   findingSchema,
   progressSchema,
   projectSchema,
@@ -50,7 +53,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await stop();
   rmSync(folder, { recursive: true });
-});
+}, 60_000);
 
 const get = (path: string) => fetch(`${address}/api${path}`);
 const post = (path: string, body?: unknown) =>
@@ -92,6 +95,63 @@ describe('a project', () => {
     );
     const hits = (await (await get(`/projects/${id}/search?q=gauge wind`)).json()) as { ref: string }[];
     expect(hits[0]).toMatchObject({ kind: 'component', ref: 'WindGauge' });
+  });
+
+  test('answers its catalogue, the page of a component and a call site', async () => {
+    const id = await opened();
+    const rows = catalogueRowSchema.array().parse(await (await get(`/projects/${id}/catalogue`)).json());
+    expect(rows).toHaveLength(43);
+    expect(rows.find((row) => row.ref === 'WindGauge')).toMatchObject({
+      callSites: 1,
+      required: 3,
+      reads: 5,
+    });
+    const page = componentViewSchema.parse(
+      await (await get(`/projects/${id}/component?ref=WindGauge`)).json(),
+    );
+    expect(page.sites).toMatchObject([
+      { owner: 'PylonRow', cells: { unit: { text: 'unit', how: 'joined' } } },
+    ]);
+    const joint = jointSchema.parse(await (await get(`/projects/${id}/joint?ref=WindGauge&at=0`)).json());
+    expect(joint.rows.map((row) => row.name)).toEqual(page.ports.map((port) => port.name));
+  });
+
+  test('keeps decisions, and gives them with the findings until they are taken back', async () => {
+    const id = await opened();
+    const findings = async () =>
+      findingSchema.array().parse(await (await get(`/projects/${id}/findings`)).json());
+    const [first] = await findings();
+    const fingerprints = [first!.fingerprint];
+    const decided = await fetch(`${address}/api/projects/${id}/decisions`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ fingerprints, verdict: 'accepted', reason: 'the winch stays' }),
+    });
+    expect(decided.status).toBe(204);
+    await post(`/projects/${id}/audits`);
+    await projects.settled(id);
+    const shown = (await findings()).filter((one) => one.decision);
+    expect(shown).toMatchObject([
+      { fingerprint: fingerprints[0], decision: { verdict: 'accepted', reason: 'the winch stays' } },
+    ]);
+    expect((await post(`/projects/${id}/decisions/undo`, { fingerprints })).status).toBe(204);
+    expect((await findings()).filter((one) => one.decision)).toEqual([]);
+  });
+
+  test('compares two of its audits', async () => {
+    const id = await opened();
+    const extra = join(folder, 'console/src/Extra.tsx');
+    writeFileSync(extra, 'export const Extra = () => <Nobody />;');
+    await post(`/projects/${id}/audits`);
+    await projects.settled(id);
+    rmSync(extra);
+    const audits = auditSchema.array().parse(await (await get(`/projects/${id}/audits`)).json());
+    const [latest, before] = audits.map((audit) => audit.id).sort((a, b) => b - a);
+    const compared = comparisonSchema.parse(
+      await (await get(`/projects/${id}/compare?from=${before}&to=${latest}`)).json(),
+    );
+    expect(compared.new.map((one) => one.rule)).toEqual(['component/unused', 'component/unresolved']);
+    expect(compared.gone).toEqual([]);
   });
 
   test('streams its progress to the end', async () => {
@@ -163,6 +223,35 @@ describe('refusals are problem details', () => {
     expect(response.status).toBe(status);
     expect(response.headers.get('content-type')).toContain('application/problem+json');
     expect(await response.json()).toMatchObject({ status, detail: expect.stringMatching(detail) });
+  });
+
+  test.each([
+    ['component?ref=Nobody', 404, /no component Nobody/],
+    ['component', 400, /ref: /],
+    ['joint?ref=WindGauge&at=7', 404, /no call site WindGauge, number 7/],
+    ['joint?ref=WindGauge&at=-1', 400, /at: /],
+    ['compare?from=1', 400, /to: /],
+    ['compare?from=999990&to=999991', 404, /no audit 999990/],
+    ['source?path=../../etc/passwd', 404, /no file/],
+    ['search', 400, /q: /],
+  ])('GET %s', async (path, status, detail) => {
+    const response = await get(`/projects/${await opened()}/${path}`);
+    expect(response.status).toBe(status);
+    expect(await response.json()).toMatchObject({ status, detail: expect.stringMatching(detail) });
+  });
+
+  test.each([
+    [{ fingerprints: [], verdict: 'accepted', reason: 'x' }, /fingerprints: /],
+    [{ fingerprints: ['a'], verdict: 'maybe', reason: 'x' }, /verdict: /],
+    [{ fingerprints: ['a'], verdict: 'accepted', reason: ' ' }, /say why/],
+  ])('PUT decisions %j', async (body, detail) => {
+    const response = await fetch(`${address}/api/projects/${await opened()}/decisions`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    expect(response.status).toBe(400);
+    expect(await response.json()).toMatchObject({ detail: expect.stringMatching(detail) });
   });
 
   test('an unknown port names the nearest', async () => {

@@ -147,7 +147,7 @@ function insideOf(at: Desk, component: Component): ComponentView['inside'] {
   }
   // What neither feeds nor is fed says nothing here, unless it is a port.
   const linked = new Set(links.flatMap((one) => [one.from, one.to]));
-  return { nodes: nodes.filter((node) => linked.has(node.id) || node.side === 'in'), links };
+  return { nodes: nodes.filter((node) => linked.has(node.id) || node.side !== 'inside'), links };
 }
 
 function consumesOf(at: Desk, component: Component): ComponentView['consumes'] {
@@ -162,22 +162,13 @@ function consumesOf(at: Desk, component: Component): ComponentView['consumes'] {
           (provider.component === component.id || contexts.below(provider).components.has(component.id)),
       );
       const bare = contexts.barePath(component.id, one.key) !== undefined;
-      const state = !bare
-        ? above.length
-          ? ('on all paths' as const)
-          : contexts.hasDefault(one.key)
-            ? ('by default' as const)
-            : ('on no path' as const)
-        : above.length
-          ? ('on some paths' as const)
-          : contexts.hasDefault(one.key)
-            ? ('by default' as const)
-            : ('on no path' as const);
+      const without = contexts.hasDefault(one.key) ? ('by default' as const) : ('on no path' as const);
+      const within = bare ? ('on some paths' as const) : ('on all paths' as const);
       return {
         key: one.key.name,
         ref: `${componentRef(project, component)}:context:${one.key.name}`,
         spot: at.places.spot(one.place),
-        state,
+        state: above.length ? within : without,
         providers: above.map((provider) => ({
           component: project.components[provider.component]!.name,
           spot: at.places.spot(provider.place),

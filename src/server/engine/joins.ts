@@ -65,7 +65,7 @@ export function deedsOf(component: Component, port: Port): string {
   const deeds = [
     use.emits.length ? 'raises it' : '',
     use.reads.length ? `reads it${use.reads.length > 1 ? ` ${use.reads.length} times` : ''}` : '',
-    use.placed ? 'places it' : '',
+    use.placed && (port.channel === 'slot' || !use.reads.length) ? 'places it' : '',
     use.passes.length ? 'passes it on' : '',
     use.spread ? 'spreads it on' : '',
     use.written ? 'writes to it' : '',

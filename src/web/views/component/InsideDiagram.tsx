@@ -5,11 +5,23 @@ import { useNavigate } from 'react-router';
 import type { ComponentView } from '../../../api/component-schemas';
 import { links as addresses } from '../../links';
 import { channelColor, CHANNEL_DASH } from '../../parts/Mark';
-import { columnsOf, STEP, WIDTH, type PlacedNode } from './inside';
+import { columnsOf, MIDDLE, STEP, WIDTH, type PlacedLine, type PlacedNode } from './inside';
 
-const curve = linkHorizontal<unknown, [number, number]>()
+type Point = [x: number, y: number];
+const link = linkHorizontal<{ source: Point; target: Point }, Point>()
   .x((point) => point[0])
   .y((point) => point[1]);
+const curve = (source: Point, target: Point): string => link({ source, target }) ?? '';
+
+function pathOf({ from, to, through }: PlacedLine): string {
+  const [start, end]: Point[] = [
+    [from.right, from.y],
+    [to.left, to.y],
+  ] as [Point, Point];
+  if (through === undefined) return curve(start, end);
+  const [left, right] = MIDDLE;
+  return `${curve(start, [left, through])}H${right}${curve([right, through], end)}`;
+}
 
 export function InsideDiagram({ project, inside }: { project: string; inside: ComponentView['inside'] }) {
   const { nodes, lines, height } = useMemo(() => columnsOf(inside), [inside]);
@@ -48,12 +60,7 @@ export function InsideDiagram({ project, inside }: { project: string; inside: Co
           {lines.map((line) => (
             <path
               key={`${line.from.id}-${line.to.id}`}
-              d={
-                curve({
-                  source: [line.from.right, line.from.y],
-                  target: [line.to.left, line.to.y],
-                } as never) ?? ''
-              }
+              d={pathOf(line)}
               fill="none"
               stroke={channelColor(line.from.channel)}
               strokeWidth={1.6}

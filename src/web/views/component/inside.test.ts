@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { columnsOf, WIDTH } from './inside';
+import { columnsOf, STEP, WIDTH } from './inside';
 
 const spot = { file: 'a.tsx', line: 1, column: 1, endLine: 1, endColumn: 2 };
 const node = (id: number, side: 'in' | 'inside' | 'out', name: string, to?: string) => ({
@@ -31,6 +31,16 @@ test('columns from left to right, and linked nodes near each other', () => {
   expect(placed.nodes.every((one) => one.left >= 0 && one.right <= WIDTH)).toBe(true);
   expect(placed.nodes.find((one) => one.id === 3)!.label).toBe('Lamp text');
   expect(placed.lines).toHaveLength(2);
+});
+
+test('what goes straight through passes beside what is kept', () => {
+  const placed = columnsOf({
+    nodes: [node(1, 'in', 'wind'), node(2, 'inside', 'open'), node(3, 'out', 'wind', 'Vane')],
+    links: [{ from: 1, to: 3, how: 'pass' }],
+  });
+  const [line] = placed.lines;
+  const kept = placed.nodes.find((one) => one.id === 2)!;
+  expect(Math.abs(line!.through! - kept.y)).toBeGreaterThanOrEqual(STEP);
 });
 
 test('long names are cut, links to what is not shown are left out', () => {

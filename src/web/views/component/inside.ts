@@ -4,6 +4,8 @@ import type { ComponentView } from '../../../api/component-schemas';
 export const WIDTH = 640;
 export const STEP = 26;
 const BOX = 178;
+/** Where the middle column begins and ends. */
+export const MIDDLE: [number, number] = [(WIDTH - BOX) / 2, (WIDTH + BOX) / 2];
 const LEFT = { in: 0, inside: (WIDTH - BOX) / 2, out: WIDTH - BOX };
 
 type Inside = ComponentView['inside'];
@@ -19,6 +21,8 @@ export interface PlacedLine {
   from: PlacedNode;
   to: PlacedNode;
   how: string;
+  /** Height at which a line that goes straight through passes the middle column. */
+  through?: number;
 }
 
 export interface Placed {
@@ -27,10 +31,31 @@ export interface Placed {
   height: number;
 }
 
-/** Orders each column by the mean place of what it is linked with in the column before, twice over. */
-export function columnsOf({ nodes, links }: Inside): Placed {
+type Slot = Pick<Inside['nodes'][number], 'id' | 'side'>;
+
+/**
+ * Orders each column by the mean place of what it is linked with, twice over. A link from the first column to the
+ * last takes a slot of its own in the middle, so that its line runs behind no box.
+ */
+export function columnsOf({ nodes, links: own }: Inside): Placed {
+  const sides = new Map(nodes.map((node) => [node.id, node.side]));
+  const straight = own.filter(({ from, to }) => sides.get(from) === 'in' && sides.get(to) === 'out');
+  const slotOf = new Map(straight.map((link, index) => [link, -1 - index]));
+  const links = own.flatMap((link) => {
+    const slot = slotOf.get(link);
+    return slot === undefined
+      ? [link]
+      : [
+          { from: link.from, to: slot },
+          { from: slot, to: link.to },
+        ];
+  });
+  const slots: Slot[] = [
+    ...nodes,
+    ...straight.map((link) => ({ id: slotOf.get(link)!, side: 'inside' as const })),
+  ];
   const columns = (['in', 'inside', 'out'] as const).map((side) =>
-    nodes.filter((node) => node.side === side),
+    slots.filter((node) => node.side === side),
   );
   const place = new Map<number, number>();
   const settle = () => {
@@ -51,17 +76,20 @@ export function columnsOf({ nodes, links }: Inside): Placed {
   }
   const most = Math.max(...columns.map((column) => column.length), 1);
   const height = most * STEP;
-  const placed = columns.flatMap((column) =>
-    column.map((node, i): PlacedNode => {
-      const left = LEFT[node.side];
-      const y = ((i + 0.5) * height) / column.length;
-      return { ...node, left, right: left + BOX, y, label: labelOf(node) };
-    }),
+  const heights = new Map(
+    columns.flatMap((column) => column.map((slot, i) => [slot.id, ((i + 0.5) * height) / column.length])),
   );
+  const placed = nodes.map((node): PlacedNode => {
+    const left = LEFT[node.side];
+    return { ...node, left, right: left + BOX, y: heights.get(node.id)!, label: labelOf(node) };
+  });
   const byId = new Map(placed.map((node) => [node.id, node]));
-  const lines = links.flatMap(({ from, to, how }): PlacedLine[] => {
-    const [a, b] = [byId.get(from), byId.get(to)];
-    return a && b ? [{ from: a, to: b, how }] : [];
+  const lines = own.flatMap((link): PlacedLine[] => {
+    const [from, to] = [byId.get(link.from), byId.get(link.to)];
+    if (!from || !to) return [];
+    const slot = slotOf.get(link);
+    const { how } = link;
+    return [{ from, to, how, ...(slot === undefined ? {} : { through: heights.get(slot)! }) }];
   });
   return { nodes: placed, lines, height };
 }

@@ -1,0 +1,105 @@
+/** The component page and the call site, from small sources. */
+import { expect, test } from 'vitest';
+import { auditSources } from '../../core/audit';
+import { catalogueView } from './catalogue';
+import { componentView } from './component-page';
+import { jointView } from './joint';
+
+const audited = (files: Record<string, string>) => ({
+  result: auditSources(files).result,
+  textOf: (path: string) => files[path]!,
+});
+
+const GAUGE = `
+import { memo, useContext, createContext, useState } from 'react';
+const Shift = createContext(undefined);
+export function Gauge({ wind, unit = 'm/s', note, onHold, label }: {
+  wind: number; unit?: string; note?: string; onHold?: () => void; label?: string
+}) {
+  const shift = useContext(Shift);
+  const [peak, setPeak] = useState(0);
+  const shown = wind * 2;
+  return <b onClick={() => { setPeak(wind); onHold?.(); }}>{shown} {unit} {peak} {shift} {label}</b>;
+}
+`;
+const app = (body: string) =>
+  audited({
+    'Gauge.tsx': GAUGE,
+    'App.tsx': `import { createRoot } from 'react-dom/client';
+import { Gauge } from './Gauge';
+function App({ calm, rest }: { calm: boolean; rest: any }) { return <main>${body}</main>; }
+createRoot(document.body).render(<App calm rest={{}} />);`,
+  });
+
+test.each([
+  ['<Gauge wind={3} />', { wind: 'joined', unit: 'default', note: undefined, onHold: undefined }],
+  ['<Gauge wind="x" />', { wind: 'clash' }],
+  ['<Gauge />', { wind: 'missing' }],
+  ['<Gauge wind={3} note="n" />', { note: 'ignored' }],
+  ['<Gauge wind={3} colour="red" />', { colour: 'not taken' }],
+  ['<Gauge {...rest} />', { wind: 'unknown' }],
+  ['<Gauge {...{ wind: 3 }} />', { wind: 'spread' }],
+])('usage table: %s', (body, expected) => {
+  const { result, textOf } = app(body);
+  const [site] = componentView(result, textOf, 'Gauge')!.sites;
+  for (const [name, how] of Object.entries(expected)) expect(site!.cells[name]?.how).toBe(how);
+});
+
+test('of several call sites, the one that does otherwise is odd', () => {
+  const { result, textOf } = app(
+    '<Gauge wind={1} label="a" /><Gauge wind={2} label="b" /><Gauge wind={3} />',
+  );
+  const view = componentView(result, textOf, 'Gauge')!;
+  expect(view.sites.map((site) => site.cells.wind!.odd)).toEqual([false, false, false]);
+  const passed = app('<Gauge wind={1} unit="a" /><Gauge wind={2} unit="a" /><Gauge wind={3} unit={calm} />');
+  expect(
+    componentView(passed.result, passed.textOf, 'Gauge')!.sites.map((site) => site.cells.unit!.odd),
+  ).toEqual([false, false, true]);
+});
+
+test('a component page tells what comes in, what is kept and derived, and who provides', () => {
+  const { result, textOf } = app('{calm && <Gauge wind={3} onHold={() => {}} />}');
+  const view = componentView(result, textOf, 'Gauge')!;
+  expect(view.ports.map((port) => [port.name, port.does])).toEqual([
+    ['wind', 'reads it 2 times'],
+    ['unit', 'reads it'],
+    ['note', 'does nothing with it'],
+    ['onHold', 'raises it'],
+    ['label', 'reads it'],
+  ]);
+  expect(view.sites[0]).toMatchObject({ owner: 'App', when: 'calm' });
+  expect(view.consumes).toMatchObject([{ key: 'Shift', state: 'on no path', providers: [] }]);
+  const sideOf = Object.fromEntries(view.inside.nodes.map((node) => [node.name, node.side]));
+  expect(sideOf).toMatchObject({ wind: 'in', peak: 'inside', shown: 'inside', onHold: 'out' });
+  const name = (id: number) => view.inside.nodes.find((node) => node.id === id)!.name;
+  expect(view.inside.links.map((link) => `${name(link.from)} > ${name(link.to)}`)).toEqual(
+    expect.arrayContaining(['wind > shown', 'wind > peak']),
+  );
+});
+
+test('a call site sets owner and child face to face', () => {
+  const { result, textOf } = app('<Gauge wind={3} colour="red" onHold={() => {}} />');
+  const joint = jointView(result, textOf, 'Gauge', 0)!;
+  expect(joint.rows.map((row) => [row.name, row.direction, row.how, row.owner.text])).toEqual([
+    ['wind', 'down', 'joined', '3'],
+    ['unit', 'down', 'default', ''],
+    ['note', 'down', 'left out', ''],
+    ['label', 'down', 'left out', ''],
+    ['onHold', 'up', 'joined', '() => {}'],
+    ['colour', 'down', 'not taken', '"red"'],
+    ['Shift', 'across', 'missing', ''],
+  ]);
+  expect(jointView(result, textOf, 'Gauge', 1)).toBeUndefined();
+  expect(jointView(result, textOf, 'Nobody', 0)).toBeUndefined();
+});
+
+test('the catalogue counts', () => {
+  const { result, textOf } = app('<Gauge wind={3} /><Gauge wind={4} />');
+  expect(catalogueView(result, textOf).find((row) => row.name === 'Gauge')).toMatchObject({
+    ports: 5,
+    required: 1,
+    callSites: 2,
+    state: 1,
+    depth: 1,
+  });
+});
