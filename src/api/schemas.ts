@@ -115,7 +115,10 @@ export const rowSchema = z.object({
 
 export const riggingSchema = z.object({
   rows: z.array(rowSchema),
+  /** The longest lanes. */
   lanes: z.array(laneSchema),
+  /** How many lanes there are in all. */
+  strands: z.number(),
   complete: z.boolean(),
 });
 

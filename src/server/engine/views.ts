@@ -18,6 +18,7 @@ export function riggingView(result: AuditResult, textOf: TextOf, pins: string[])
   const drawn = rigging(project, result.findings, pins);
   return {
     complete: drawn.complete,
+    strands: drawn.lanes.length,
     lanes: drawn.lanes
       .slice(0, MAX_LANES)
       .map(({ level, ...lane }) => ({ ...lane, ...(level ? { level } : {}) })),

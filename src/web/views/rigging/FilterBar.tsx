@@ -1,14 +1,15 @@
 import { useSearchParams } from 'react-router';
-import type { Channel, Level } from '../../../api/schemas';
+import type { Channel, Level, RiggingView } from '../../../api/schemas';
 import { useAddress } from '../../address';
+import { count } from '../../parts/count';
 import { channelColor } from '../../parts/Mark';
 import { levelTone } from '../../parts/level';
 
-const CHANNELS: Channel[] = ['prop', 'event', 'state', 'context', 'slot'];
+const CHANNELS: Channel[] = ['prop', 'event', 'state', 'context', 'slot', 'ref'];
 const LEVELS: Level[] = ['error', 'warning', 'note'];
 
 /** Narrows the lanes; what is chosen is kept in the address. */
-export function FilterBar({ shown, all }: { shown: number; all: number }) {
+export function FilterBar({ shown, view }: { shown: number; view: RiggingView }) {
   const [search] = useSearchParams();
   const change = useAddress();
   const toggle = (key: string, value: string) =>
@@ -17,6 +18,8 @@ export function FilterBar({ shown, all }: { shown: number; all: number }) {
       else next.append(key, value);
     });
   const text = search.get('find') ?? '';
+  const all = view.lanes.length;
+  const of = view.strands > all ? `the longest ${all} of ${view.strands}` : String(all);
   return (
     <div className="flex h-10 shrink-0 items-center gap-4 overflow-hidden border-b border-line px-5 whitespace-nowrap">
       <input
@@ -55,7 +58,11 @@ export function FilterBar({ shown, all }: { shown: number; all: number }) {
         ))}
       </Group>
       <span className="ml-auto text-soft tabular-nums">
-        {shown === all ? `${all} strands` : `${shown} of ${all} strands`}
+        {shown === all && view.strands === all
+          ? count(all, 'strand')
+          : shown === all
+            ? `${of} strands`
+            : `${shown} of ${of} strands`}
       </span>
     </div>
   );

@@ -5,6 +5,7 @@ import { useNavigate, useParams } from 'react-router';
 import { currentSearch } from '../../address';
 import { links } from '../../links';
 import type { LaneView, RiggingView } from '../../../api/schemas';
+import { count } from '../../parts/count';
 import { Waiting } from '../../parts/states';
 import { Overview } from './Overview';
 import { ancestorsOf, headsOf, laneGap, lanesWidth, ROW, shownRow, spread, type ShownRow } from './layout';
@@ -172,7 +173,7 @@ function PlacedChart({
                 )}
                 <p>
                   {rows.length === view.rows.length
-                    ? `${rows.length} rows`
+                    ? count(rows.length, 'row')
                     : `${rows.length} of ${view.rows.length} rows`}
                 </p>
               </div>

@@ -4,6 +4,7 @@ import { useParams, useSearchParams } from 'react-router';
 import type { Channel, LaneView, Level } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
+import { count } from '../../parts/count';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { isRunning, useProgress } from '../../shell/progress';
 import { ProgressBar } from '../../shell/ProgressBar';
@@ -88,10 +89,10 @@ export function RiggingView() {
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_clamp(22rem,34vw,38rem)] grid-rows-[minmax(0,1fr)]">
       <section className="flex min-w-0 flex-col" aria-label="Component tree with strands">
-        <FilterBar shown={lanes.length} all={view.lanes.length} />
+        <FilterBar shown={lanes.length} view={view} />
         {!view.complete && (
           <p className="px-5 py-1 text-warning">
-            The tree is larger than {view.rows.length} rows; the rest is left out.
+            The tree is larger than {count(view.rows.length, 'row')}; the rest is left out.
           </p>
         )}
         <RiggingChart

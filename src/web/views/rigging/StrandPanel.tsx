@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { AuditSummary, LaneView, RiggingView } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
+import { count } from '../../parts/count';
 import { HopList } from '../../parts/HopList';
 import { placedHops } from '../../parts/hops';
 import { LevelWord } from '../../parts/level';
@@ -24,7 +25,7 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
       <aside className="border-l border-line bg-sheet" aria-label="Strand">
         <Empty>
           {view.lanes.length === 0
-            ? `Nothing was found in ${audit.components} components of ${audit.files} files. Search for a port with / and show it on the rigging.`
+            ? `Nothing was found in ${count(audit.components, 'component')} of ${count(audit.files, 'file')}. Search for a port with / and show it on the rigging.`
             : 'No strand passes the filter.'}
         </Empty>
       </aside>

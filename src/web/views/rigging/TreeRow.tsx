@@ -60,11 +60,11 @@ export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
         <Link
           to={address}
           tabIndex={-1}
-          className={`shrink-0 hover:underline ${found ? 'bg-mark font-medium' : ''}`}
+          className={`truncate hover:underline ${found ? 'bg-mark font-medium' : ''}`}
         >
           {row.name}
         </Link>
-        <span className="ml-2.5 truncate text-faint">
+        <span className="ml-2.5 max-w-1/2 shrink-[2] truncate text-faint">
           {row.hidden > 0 && `${row.hidden} folded `}
           {row.each !== undefined && `each ${row.each} `}
           {row.when !== undefined && `if ${row.when} `}

@@ -106,6 +106,7 @@ test.each([
   const view: RiggingView = {
     rows: ROWS,
     complete: true,
+    strands: 3,
     lanes: [
       lane('a', [0, 2], { level: 'error' }),
       lane('b', [3], { channel: 'event' }),
