@@ -1,7 +1,7 @@
 /**
  * Who provides which context where, who consumes it, and what is above whom on the page.
  */
-import type { ConsumeFact, ExprFact, Span, ValueFact, Where } from '../model/facts';
+import type { ConsumeFact, ExprFact, ProvideFact, Span, ValueFact, Where } from '../model/facts';
 import { isCallbackName } from '../model/names';
 import type { Component, Place, Site } from '../model/project';
 import type { Linked } from '.';
@@ -65,9 +65,9 @@ export interface Contexts {
 export function linkContexts(project: Linked): Contexts {
   const keys = new Map<string, ContextKey & { bit: bigint }>();
   const keyAt = (file: number, name: string) => {
-    const target = project.lookup(file, name);
-    if (target.kind !== 'value' || target.value.kind !== 'context') return undefined;
-    const id = `${target.file}:${target.value.name}`;
+    const target = contextKey(project, file, name);
+    if (!target) return undefined;
+    const { id } = target;
     let key = keys.get(id);
     if (!key) {
       key = {
@@ -81,7 +81,10 @@ export function linkContexts(project: Linked): Contexts {
     }
     return key;
   };
-  const providers = project.components.flatMap((component) => providersOf(component, keyAt));
+  const providers = project.components.flatMap((component) => [
+    ...providersOf(component, keyAt),
+    ...providedByHelpers(project, component, keyAt),
+  ]);
   const consumers = project.components.flatMap((component) =>
     component.facts.role === 'component' ? consumersOf(project, component, keyAt) : [],
   );
@@ -119,11 +122,49 @@ function hasDefault({ value }: ContextKey): boolean {
 
 type KeyAt = (file: number, name: string) => ContextKey | undefined;
 
+/** A key: a value made for it, or a text, which means the same in all files of a package. */
+export function contextKey(
+  project: Linked,
+  file: number,
+  name: string,
+): Pick<ContextKey, 'id' | 'file' | 'value'> | undefined {
+  if (name.startsWith('"')) {
+    const text = JSON.parse(name) as string;
+    const dir = project.files[file]!.pkg?.dir ?? '';
+    return {
+      id: `${dir}"${text}`,
+      file,
+      value: { name: text, kind: 'context', key: text, start: 0, end: 0 },
+    };
+  }
+  const target = project.lookup(file, name);
+  if (target.kind !== 'value' || target.value.kind !== 'context') return undefined;
+  return { id: `${target.file}:${target.value.name}`, file: target.file, value: target.value };
+}
+
+/** It reaches everything that the component renders, not only what is written inside a tag. */
+const isWhole = ({ node, where }: ProvideFact): boolean => node === 0 && where === 'setup';
+
+/** What a helper provides, its caller does. */
+function providedByHelpers(project: Linked, component: Component, keyAt: KeyAt): Provider[] {
+  return component.facts.calls.flatMap((call) => {
+    if (call.fn !== -1) return [];
+    const target = project.lookup(component.file, call.name);
+    const helper = target.kind === 'component' ? project.components[target.component]! : undefined;
+    if (helper?.facts.role !== 'helper' || component.facts.role !== 'component') return [];
+    return helper.facts.provides.filter(isWhole).flatMap((one) => {
+      const key = keyAt(helper.file, one.key);
+      const place = { file: component.file, start: call.start, end: call.end };
+      return key ? [{ component: component.id, node: 0, key, place, value: undefined }] : [];
+    });
+  });
+}
+
 /** The context's own provider element, or the context itself as an element. */
 function providersOf(component: Component, keyAt: KeyAt): Provider[] {
   const { facts, file, id } = component;
   const found: Provider[] = [];
-  for (const one of facts.provides) {
+  for (const one of facts.role === 'helper' && facts.provides.some(isWhole) ? [] : facts.provides) {
     const key = keyAt(file, one.key);
     if (!key) continue;
     found.push({
@@ -152,6 +193,7 @@ function providersOf(component: Component, keyAt: KeyAt): Provider[] {
 
 function absentKeys(project: Linked, { facts, file, id }: Component): AbsentKey[] {
   return facts.consumes.flatMap((one) => {
+    if (one.key.startsWith('"')) return [];
     const target = project.lookup(file, one.key);
     if (target.kind !== 'absent') return [];
     const place = { file, start: one.start, end: one.end };

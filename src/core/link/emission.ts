@@ -31,7 +31,8 @@ export class Emissions {
   isDropped(port: Port): boolean {
     const component = this.project.components[port.component]!;
     const use = useOf(component, port);
-    if (component.facts.openProps || component.facts.role !== 'component') return false;
+    const { facts } = component;
+    if (facts.openProps || facts.openEmits || facts.role !== 'component') return false;
     return !isUsed({ ...use, reads: use.reads.filter((read) => read.where !== 'condition') });
   }
 }

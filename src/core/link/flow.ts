@@ -1,10 +1,12 @@
 /** The flow graph: how values move between the ports and values of components. */
+import { publicName } from '../model/names';
 import type { AttributeFact, ExprFact, RenderFact, Span } from '../model/facts';
 import type { Component, Flow, FlowNode, How, Place, Port, Site } from '../model/project';
 import type { Linked } from '.';
+import { contextKey } from './contexts';
 import { Helpers, KEPT, type Callable } from './helpers';
 import { reachedFunctions } from './functions';
-import { carried, isKeptByWrapper } from './sites';
+import { carried, isKeptByWrapper, updateOf } from './sites';
 
 export function buildFlow(project: Linked): Flow {
   const flow: Flow = { nodes: [], edges: [], out: [], into: [] };
@@ -64,7 +66,7 @@ class FlowBuilder {
       port.node = this.addNode({
         component: id,
         channel: port.channel,
-        name: port.name,
+        name: publicName(port.name),
         symbol: port.symbol,
         port,
         place: port.place,
@@ -100,13 +102,11 @@ class FlowBuilder {
 
   /** The name under which a key is declared; an import may give it another. */
   private keyName(component: Component, key: string): string {
-    const target = this.project.lookup(component.file, key);
-    return target.kind === 'value' ? target.value.name : key;
+    return contextKey(this.project, component.file, key)?.value.name ?? key;
   }
 
   private contextId(component: Component, key: string): string {
-    const target = this.project.lookup(component.file, key);
-    return target.kind === 'value' ? `${target.file}:${target.value.name}` : `?${component.file}:${key}`;
+    return contextKey(this.project, component.file, key)?.id ?? `?${component.file}:${key}`;
   }
 
   /** Edges inside a component: what is derived from what, and what writes its state. */
@@ -129,8 +129,7 @@ class FlowBuilder {
     }
     for (const provide of facts.provides) {
       // A key from a package: its consumers may be anywhere.
-      const target = this.project.lookup(file, provide.key);
-      if (target.kind === 'value' && target.value.kind === 'context') continue;
+      if (contextKey(this.project, file, provide.key)) continue;
       const place = { file, start: provide.keyStart, end: provide.keyEnd };
       const node = this.addProvider(component, provide.key, place, provide.value);
       this.foreign.push({ node, context: this.contextId(component, provide.key) });
@@ -211,8 +210,23 @@ class FlowBuilder {
       if (!port || attribute.mode === 'key' || isKeptByWrapper(site, attribute.name)) return;
       if (port.channel === 'event') this.addListener(site, owner, port, attribute, index);
       else this.addPassed(site, owner, port, attribute, index);
+      if (attribute.mode === 'two-way') this.addUpdate(site, owner, target, attribute, index);
     });
     this.addContent(site, owner, target);
+  }
+
+  /** A two-way binding writes back what the child asks for. */
+  private addUpdate(
+    site: Site,
+    owner: Component,
+    target: Component,
+    attribute: AttributeFact,
+    index: number,
+  ): void {
+    const event = target.ports.get(updateOf(target, attribute.name));
+    if (!event) return;
+    for (const to of this.sources(owner, attribute.value))
+      this.addEdge(event.node, to, 'write', attribute.value, site.file, site.id, index);
   }
 
   private addPassed(site: Site, owner: Component, port: Port, attribute: AttributeFact, index: number): void {
@@ -220,7 +234,11 @@ class FlowBuilder {
     if (value.kind === 'function' || value.kind === 'content') return;
     const identity = value.kind === 'identity' || this.helpers.memberPart(owner, value)?.node !== undefined;
     for (const from of this.sources(owner, value)) {
-      const how = !identity ? 'transform' : this.flow.nodes[from]!.name === port.name ? 'pass' : 'rename';
+      const how = !identity
+        ? 'transform'
+        : this.flow.nodes[from]!.name === publicName(port.name)
+          ? 'pass'
+          : 'rename';
       this.addEdge(from, port.node, how, value, site.file, site.id, index);
     }
   }

@@ -8,6 +8,7 @@ import { buildFlow } from './flow';
 import { linkModules } from './modules';
 import { linkNames, type Names } from './names';
 import { linkPorts, portTypeOf } from './ports';
+import { linkRegistry } from './registry';
 import { handedBy, linkSites } from './sites';
 import { isAside, linkUsage } from './usage';
 
@@ -55,7 +56,7 @@ export function link(facts: FileFacts[], manifests: Manifest[], roots: string[] 
   );
   const names = linkNames(facts, modules, ids, homes);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
-  const sites = linkSites(components, names, ids);
+  const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules.packageOf));
   linkPorts(components, sites, types);
   const project: Linked = {
     files,

@@ -55,19 +55,23 @@ function declarePorts(
     const symbol = facts.symbols.findIndex((one) => one.kind === 'prop' && one.port === fact.name);
     const known = ports.get(fact.name);
     if (known) {
-      known.symbol = symbol;
+      if (symbol >= 0) known.symbol = symbol;
       if (fact.default) known.default = fact.default;
       if (fact.required && !known.type) known.required = true;
       if (fact.defaultIn) known.defaultIn = fact.defaultIn;
       continue;
     }
+    // Only a name that the written type has was meant as a port.
+    if (fact.declared === 'guess' && !component.unresolved && !component.facts.openProps) continue;
     // A read of a name that the written type lacks is no declaration.
     ports.set(fact.name, {
       component: component.id,
       name: fact.name,
-      channel: 'prop',
+      channel: fact.channel,
       place: { file, start: fact.start, end: fact.end },
-      declared: !typed && fact.declared !== 'default' && fact.declared !== 'read',
+      declared:
+        fact.declared === 'list' ||
+        (!typed && fact.declared !== 'default' && fact.declared !== 'read' && fact.declared !== 'guess'),
       shared: false,
       inherited: false,
       required: fact.required === true,
@@ -101,6 +105,9 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
   const add = (component: Component, name: string): void => {
     const spreads = component.spreads.filter((one) => !one.except.includes(name));
     if (!spreads.length || component.facts.propsType || component.ports.has(name)) return;
+    // What lands on an element is an attribute of the page.
+    const into = spreads.filter((one) => one.site >= 0).map((one) => components[sites[one.site]!.target]!);
+    if (component.facts.traits.attributesFallThrough && !into.some((one) => one.ports.has(name))) return;
     const { facts, file } = component;
     component.ports.set(name, {
       component: component.id,
@@ -199,6 +206,8 @@ function contentHanded(sites: Site[]): Set<string> {
 
 function channelOf(component: Component, port: Port, types: TypeSpace, filled: Set<string>): Port['channel'] {
   const { traits } = component.facts;
+  // Where events and slots have names of their own, their names say so.
+  if (port.channel !== 'prop') return port.channel;
   if (port.name === traits.contentPort) return 'slot';
   const shape = port.type ? types.resolve(port.type) : undefined;
   if (shape && isContent(shape, types)) return 'slot';

@@ -1,16 +1,22 @@
 /** Call sites: which component a tag means, and what it is handed. */
-import type { TagFact } from '../model/facts';
+import type { RenderFact, TagFact } from '../model/facts';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
 import type { Names } from './names';
+import type { Registry } from './registry';
 
 /** `ids` gives the project's number of each file's components. */
-export function linkSites(components: Component[], names: Names, ids: number[][]): Site[] {
+export function linkSites(
+  components: Component[],
+  names: Names,
+  ids: number[][],
+  registry: Registry,
+): Site[] {
   const sites: Site[] = [];
   for (const owner of components) {
     const siteOf = new Map<number, number>();
     owner.facts.render.forEach((fact, node) => {
       if (fact.kind !== 'site' || !fact.tag || fact.tag.symbol !== undefined || fact.tag.unbound) return;
-      const found = targetOf(owner.file, fact.tag, names, ids);
+      const found = targetOf(owner.file, fact.tag, names, ids) ?? registry(owner.file, fact.tag);
       if (found === undefined) return;
       const component = components[found.component]!;
       if (component.facts.role !== 'component') return;
@@ -21,7 +27,7 @@ export function linkSites(components: Component[], names: Names, ids: number[][]
         owner: owner.id,
         target: component.id,
         node,
-        fact,
+        fact: bound(fact, component),
         file: owner.file,
         ...(wrapper ? { wrapper } : {}),
       });
@@ -45,12 +51,26 @@ function linkPasses(owner: Component, siteOf: Map<number, number>): void {
         if (symbol.kind !== 'bag' && symbol.kind !== 'rest') return;
         const element = fact.kind === 'element';
         owner.spreads.push({ except: symbol.except ?? [], node, attribute, site, element });
-      } else if (fact.kind === 'site' && one.mode === 'value') {
+      } else if (fact.kind === 'site' && (one.mode === 'value' || one.mode === 'two-way')) {
         owner.passes.push({ symbol: one.value.symbol!, node, attribute, site });
       }
     });
   });
 }
+
+/** A two-way binding without a name binds what the component says it means. */
+function bound(fact: RenderFact, { facts: { model } }: Component): RenderFact {
+  if (!model || !fact.attributes.some((one) => one.mode === 'two-way' && one.name === 'modelValue'))
+    return fact;
+  const attributes = fact.attributes.map((one) =>
+    one.mode === 'two-way' && one.name === 'modelValue' ? { ...one, name: model.prop } : one,
+  );
+  return { ...fact, attributes };
+}
+
+/** The port of the event that a two-way binding listens to. */
+export const updateOf = (target: Component, name: string): string =>
+  target.facts.model?.prop === name ? `@${target.facts.model.event}` : `@update:${name}`;
 
 type Found = Extract<Target, { kind: 'component' }>;
 
@@ -73,16 +93,20 @@ export function handedBy(project: Project, site: Site): Handed {
   const owner = project.components[site.owner]!;
   const target = project.components[site.target]!;
   const handed: Handed = { attributes: new Map(), spread: new Set(), unknown: false };
+  cache.set(site, handed);
   for (const attribute of site.fact.attributes) {
     if (attribute.mode !== 'spread') {
       handed.attributes.set(attribute.name, attribute);
+      if (attribute.mode === 'two-way') handed.spread.add(updateOf(target, attribute.name));
       continue;
     }
     const { value } = attribute;
     const symbol = value.kind === 'identity' ? owner.facts.symbols[value.symbol!]! : undefined;
     if (symbol?.kind === 'bag' || symbol?.kind === 'rest') {
       for (const name of carried(owner, symbol.except ?? [], target)) handed.spread.add(name);
-      if (owner.facts.propsType === undefined || owner.open || owner.unresolved) handed.unknown = true;
+      if (symbol.kind === 'rest' && owner.facts.traits.attributesFallThrough) {
+        if (mayCarryMore(project, owner)) handed.unknown = true;
+      } else if (owner.facts.propsType === undefined || owner.open || owner.unresolved) handed.unknown = true;
     } else if (value.kind === 'object' && !value.open) {
       for (const member of value.members ?? []) handed.spread.add(member.name);
     } else handed.unknown = true;
@@ -92,9 +116,12 @@ export function handedBy(project: Project, site: Site): Handed {
     handed.spread.add(name);
   }
   for (const name of site.wrapper?.takes ?? []) handed.attributes.delete(name);
-  cache.set(site, handed);
   return handed;
 }
+
+/** What falls through a component is what its call sites write, where all of that is known. */
+const mayCarryMore = (project: Project, owner: Component): boolean =>
+  owner.unknownSites || owner.calledAt.some((id) => handedBy(project, project.sites[id]!).unknown);
 
 /** Names of the owner's props that a spread hands to a component. */
 export function carried(owner: Component, except: string[], target: Component): string[] {

@@ -98,7 +98,30 @@ export function isContract(component: Component, port: Port): boolean {
 
 /** Names that say nothing about a component's interface. */
 export const isAlwaysKnown = (name: string): boolean =>
-  name === 'key' || name === 'ref' || /^(data|aria)-/.test(name);
+  name === 'key' || name === 'ref' || /^(data|aria)(-|[A-Z])/.test(name);
+
+/**
+ * Whether a name that a component does not declare may be taken by what it hands undeclared names to; undefined
+ * where nobody knows. A plain element takes what the page knows.
+ */
+export function takesBelow(
+  project: Linked,
+  component: Component,
+  name: string,
+  seen = new Set<number>(),
+): boolean {
+  if (seen.has(component.id)) return false;
+  seen.add(component.id);
+  const { facts } = component;
+  if (facts.openProps || facts.wrapped || component.unresolved) return true;
+  if (name.startsWith('@') && facts.openEmits) return true;
+  return component.spreads.some(({ site, element }) => {
+    if (element) return false;
+    if (site < 0) return true;
+    const child = project.components[project.sites[site]!.target]!;
+    return child.ports.has(name) || takesBelow(project, child, name, seen);
+  });
+}
 
 /** Whether names beyond the ports of a component are certainly not taken. */
 export const isClosed = (component: Component): boolean =>

@@ -29,8 +29,12 @@ export interface FileFacts {
   mounts: boolean;
   /** Ids that its markup or its code gives to elements. */
   ids: string[];
+  /** Names that it gives to every component of an app; `*` if it may give any. */
+  globalNames?: string[];
   /** Functions that take a component and give back one that renders it with its props. */
   wrappers?: WrapperFact[];
+  /** Components that it registers for the whole app, by the name that tags use. */
+  registers?: { name: string; local: string }[];
   /** It is a page that loads scripts. */
   page?: boolean;
   silences: SilenceFact[];
@@ -163,6 +167,14 @@ export interface ComponentFacts extends Span {
   sharedWrites?: SharedWriteFact[];
   /** Other declarations in its own scope under the name of a prop. */
   clashes?: ClashFact[];
+  /** It may raise events that no text of it names. */
+  openEmits?: boolean;
+  /** It may place slots that no text of it names. */
+  openSlots?: boolean;
+  /** The prop and the event that a two-way binding without a name means. */
+  model?: { prop: string; event: string };
+  /** Names that its template uses, and that nothing in sight declares. */
+  unknownNames?: (Span & { name: string; known: string[] })[];
   /** Name of the class that it extends, where that is no class of the framework. */
   extends?: Span & { name: string };
 }
@@ -212,11 +224,14 @@ export type Channel = 'prop' | 'event' | 'slot' | 'context' | 'ref' | 'portal' |
 
 /** An input, event or slot that the component's own code declares or takes. */
 export interface PortFact extends Span {
-  /** The public name. */
+  /**
+   * The public name. Where events and slots have names of their own beside those of the props, an event's starts
+   * with `@` and a slot's with `#`.
+   */
   name: string;
   channel: 'prop' | 'event' | 'slot';
-  /** default: only a default value names it. */
-  declared: 'list' | 'destructured' | 'read' | 'outlet' | 'default';
+  /** default: only a default value names it. guess: it is a port only if the written type has it. */
+  declared: 'list' | 'destructured' | 'read' | 'outlet' | 'default' | 'guess';
   required?: boolean;
   type?: TypeExpr;
   default?: ExprFact;
@@ -364,6 +379,8 @@ export interface TagFact extends Span {
   component?: number;
   /** No binding of that name is in sight. */
   unbound?: boolean;
+  /** It may be registered for the whole app under this name. */
+  global?: string;
 }
 
 export interface RenderFact extends Span {

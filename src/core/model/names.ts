@@ -51,3 +51,9 @@ export function nearest(name: string, names: Iterable<string>): string | undefin
   }
   return best;
 }
+
+/** The name of a port as it is written in code: without the mark that keeps events and slots apart from props. */
+export const publicName = (name: string): string => name.replace(/^[@#](?=.)/, '');
+
+/** A sentence with public names only. */
+export const publicText = (text: string): string => text.replace(/(^|[\s"(])[@#](?=[\w$])/g, '$1');

@@ -1,4 +1,5 @@
 /** Port references: `Component:channel:name`, with the file in front where two components share a name. */
+import { publicName } from './names';
 import type { Channel } from './facts';
 import type { Component, FlowNode, Project } from './project';
 
@@ -26,7 +27,7 @@ export function componentRef(project: Project, component: Component): string {
 }
 
 export function portRef(project: Project, component: Component, channel: Channel, name: string): string {
-  return `${componentRef(project, component)}:${channel}:${name}`;
+  return `${componentRef(project, component)}:${channel}:${publicName(name)}`;
 }
 
 export function nodeRef(project: Project, node: FlowNode): string {

@@ -3,19 +3,22 @@ import type { FileFacts } from '../model/facts';
 import { emptyFile } from './file';
 import { readPage } from './html/file';
 import { readReactFile } from './react/file';
+import { readVueFile } from './vue/file';
+import { readVueScript, usesVue } from './vue/script';
 
 /** Counts up whenever a reader says something else about the same text, so that cached facts are dropped. */
-export const READER_VERSION = 4;
+export const READER_VERSION = 5;
 
 /** Files with more UTF-16 code units than this are generated, and are left out. */
 export const MAX_LENGTH = 1024 * 1024;
 
 const PAGE = /\.html?$/;
+const VUE = /\.vue$/;
 const SCRIPT = /\.(?:[cm]?[jt]s|[jt]sx)$/;
 
 /** Whether any reader takes the file. Declaration files describe code from elsewhere. */
 export const isReadable = (path: string): boolean =>
-  PAGE.test(path) || (SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path));
+  PAGE.test(path) || VUE.test(path) || (SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path));
 
 /** Reads one file to facts. Never throws. */
 export function readFile(path: string, text: string): FileFacts {
@@ -24,7 +27,9 @@ export function readFile(path: string, text: string): FileFacts {
     return { ...emptyFile(path), problem: { message: 'the file is binary', line: 1, column: 1 } };
   }
   try {
-    return PAGE.test(path) ? readPage(path, clean) : readReactFile(path, clean);
+    if (PAGE.test(path)) return readPage(path, clean);
+    if (VUE.test(path)) return readVueFile(path, clean);
+    return usesVue(clean) ? readVueScript(path, clean) : readReactFile(path, clean);
   } catch (error) {
     const message =
       error instanceof RangeError

@@ -2,6 +2,10 @@
 import type { Linked } from '../link';
 import type { Finding } from '../model/finding';
 import { called } from './component/called';
+import { unknownName } from './template/unknown-name';
+import { keyClash } from './context/key-clash';
+import { nativeClash } from './event/native-clash';
+import { undeclared } from './event/undeclared';
 import { inherits } from './component/inherits';
 import { lowercase } from './component/lowercase';
 import { unresolved } from './component/unresolved';
@@ -52,6 +56,8 @@ export const RULES: readonly Rule[] = [
   calledEarly,
   lowercase,
   brokenPath,
+  nativeClash,
+  undeclared,
   slotUnknown,
   unfilled,
   missing,
@@ -86,10 +92,12 @@ export const RULES: readonly Rule[] = [
   noProvider,
   contextUnread,
   shadowed,
+  keyClash,
   contextTypeClash,
   unstableValue,
   wrongTime,
   unresolved,
+  unknownName,
   unused,
   called,
   inherits,

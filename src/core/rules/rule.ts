@@ -2,6 +2,7 @@
 import type { Linked } from '../link';
 import type { Span } from '../model/facts';
 import type { Finding, Level, Role, Step } from '../model/finding';
+import { publicName, publicText } from '../model/names';
 import { hashText } from '../model/hash';
 import type { Component, Place, Port, Site } from '../model/project';
 import { componentRef, portRef } from '../model/refs';
@@ -71,15 +72,15 @@ export function ruleContext(
       out.push({
         rule: name,
         level: set ?? level ?? usual,
-        message,
+        message: publicText(message),
         place,
         subject,
         component: componentRef(project, component),
         trail,
         nodes: nodes ?? nodesOf(project, component, port),
         site: site ?? -1,
-        ...(suggestion === undefined ? {} : { suggestion }),
-        ...(edit ? { edit } : {}),
+        ...(suggestion === undefined ? {} : { suggestion: publicName(suggestion) }),
+        ...(edit ? { edit: { ...edit, text: publicName(edit.text) } } : {}),
         fingerprint: hashText(identity.join('\n')),
       });
     },
@@ -107,8 +108,8 @@ export const namePlace = (component: Component): Place => ({
 export const step = (component: Component, place: Place, name: string, what: string, role: Role): Step => ({
   place,
   component: component.name,
-  name,
-  what,
+  name: publicName(name),
+  what: publicText(what),
   role,
 });
 

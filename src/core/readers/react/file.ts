@@ -28,12 +28,13 @@ import {
   type Unit,
 } from '../script/unit';
 import { readClass, readDefaults } from './classes';
-import { candidateOf, nameFromPath, type Candidate } from './components';
-import { reactDialect } from './dialect';
+import { nameFromPath } from '../script/file-name';
+import { candidateOf, type Candidate } from './components';
+import { calledHook, reactDialect } from './dialect';
 import { reactMarkup, readConsumers } from './elements';
 import { REACT_TRAITS, reactNames, reactTypes, type ReactNames } from './names';
 import { readPropTypes } from './prop-types';
-import { staticMembers, valueOf } from './values';
+import { staticMembers, valueOf } from '../script/values';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 
 const RENDER: Ctx = { where: 'derivation', fn: -1 };
@@ -113,6 +114,7 @@ function readValues(
   file: FileContext,
 ) {
   const ctx = moduleTypes(file);
+  const own = (call: t.CallExpression) => calledHook(names, call);
   const values: ValueFact[] = [];
   let component = 0;
   for (const one of scopes.named) {
@@ -125,11 +127,11 @@ function readValues(
           component,
           ...spanOf(one.id ?? one.node),
         };
-        if (candidate.role === 'helper') value.type = valueOf(one, names, ctx).type ?? UNKNOWN;
+        if (candidate.role === 'helper') value.type = valueOf(one, own, ctx).type ?? UNKNOWN;
         values.push(value);
       }
       component++;
-    } else if (one.scope.parent === undefined) values.push(valueOf(one, names, ctx));
+    } else if (one.scope.parent === undefined) values.push(valueOf(one, own, ctx));
   }
   return values;
 }

@@ -164,7 +164,7 @@ function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
 }
 
 function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression, ctx: Ctx): ExprFact {
-  const own = u.dialect.self(u, node);
+  const own = u.dialect.self(u, node, ctx);
   if (own) return own;
   const object = readExpr(u, node.object, ctx);
   if (node.computed) {

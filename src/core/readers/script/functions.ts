@@ -93,7 +93,7 @@ export function readFunction(
 }
 
 /** `({ a, b: c, ...others }) =>`: the names that are taken. */
-function takenApart(param: t.Node | undefined): FunctionFact['takes'] {
+export function takenApart(param: t.Node | undefined): FunctionFact['takes'] {
   const pattern = param?.type === 'AssignmentPattern' ? param.left : param;
   if (pattern?.type !== 'ObjectPattern') return undefined;
   const takes: FunctionFact['takes'] = { names: [], rest: false };

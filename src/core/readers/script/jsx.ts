@@ -20,6 +20,8 @@ import {
 /** What a framework's markup means where it differs. */
 export interface MarkupDialect {
   attributeMode(name: string, element: boolean): AttributeFact['mode'];
+  /** The port that an attribute names, where it is not the attribute's own name. */
+  attributeName?(name: string): string;
   /** A tag that renders nothing of its own, such as a fragment. */
   isGroup(u: Unit, tag: string): boolean;
   /** Takes note of what a tag provides; true if it is no component of the project. */
@@ -120,7 +122,7 @@ function readAttribute(
       ? node.name.name
       : `${node.name.namespace.name}:${node.name.name.name}`;
   const common = {
-    name,
+    name: dialect.attributeName?.(name) ?? name,
     nameStart: node.name.start!,
     nameEnd: node.name.end!,
     mode: dialect.attributeMode(name, element),

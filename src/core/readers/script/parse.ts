@@ -21,6 +21,11 @@ const HARMLESS = new Set([
 /** The syntax tree, or where and why there is none. */
 export type Parsed = { program: t.Program; comments: t.Comment[] } | { problem: Problem };
 
+/** Where a piece of code stands in its file. */
+export interface Piece {
+  offset: number;
+}
+
 function plugins(path: string, flow: boolean): ParserPlugin[] {
   const typed = /\.[cm]?tsx?$/.test(path);
   const list: ParserPlugin[] = ['decorators-legacy', 'explicitResourceManagement', 'exportDefaultFrom'];
@@ -36,8 +41,10 @@ interface SyntaxProblem {
   loc?: { line: number; column: number };
 }
 
-function attempt(path: string, text: string, errorRecovery: boolean, flow: boolean) {
+function attempt(path: string, text: string, errorRecovery: boolean, flow: boolean, offset: number) {
   return babelParse(text, {
+    startIndex: offset,
+    startColumn: offset,
     sourceType: 'module',
     allowImportExportEverywhere: true,
     allowReturnOutsideFunction: true,
@@ -58,18 +65,21 @@ function problemOf(error: unknown): Problem {
   };
 }
 
-/** Parses JavaScript or TypeScript, with JSX where the file name allows it. Never throws. */
-export function parseScript(path: string, text: string): Parsed {
+/**
+ * Parses JavaScript or TypeScript, with JSX where the file name allows it. Never throws. For code inside another file,
+ * `offset` is where it starts there; the column of a problem is then its offset.
+ */
+export function parseScript(path: string, text: string, { offset }: Piece = { offset: 0 }): Parsed {
   let first: unknown;
   try {
-    const file = attempt(path, text, false, false);
+    const file = attempt(path, text, false, false, offset);
     return { program: file.program, comments: file.comments ?? [] };
   } catch (error) {
     first = error;
   }
   for (const flow of /\.[cm]?jsx?$/.test(path) ? [false, true] : [false]) {
     try {
-      const file = attempt(path, text, true, flow);
+      const file = attempt(path, text, true, flow, offset);
       const errors = (file.errors ?? []) as SyntaxProblem[];
       if (errors.every((error) => HARMLESS.has(error.reasonCode ?? ''))) {
         return { program: file.program, comments: file.comments ?? [] };

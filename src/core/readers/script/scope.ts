@@ -79,6 +79,10 @@ export interface Scopes {
   ids: Set<string>;
   /** The scope whose names a function's parameters are. */
   of: Map<t.Node, Scope>;
+  /** Resolves the names of code that stands beside the program, in a scope of it; gives back those that it lacks. */
+  bind(node: t.Node, scope: Scope): Use[];
+  /** A scope inside another, with the names that patterns declare. */
+  within(scope: Scope, patterns: t.Node[]): Scope;
 }
 
 const isFunction = (node: t.Node): node is t.Function =>
@@ -395,21 +399,48 @@ export function readScopes(program: t.Program): Scopes {
     eachChild(node, (child) => visit(child, scope));
   }
 
+  /** Looks names up; those that nothing declares are given back. */
+  function settle(list: Use[]): Use[] {
+    return list.filter((one) => {
+      let scope: Scope | undefined = one.scope;
+      let binding: Binding | undefined;
+      while (scope && !binding) {
+        binding = scope.names.get(one.id.name);
+        scope = scope.parent;
+      }
+      if (!binding) return true;
+      one.id.binding = binding;
+      binding.uses.push(one);
+      if (one.role === 'write') binding.reassigned = true;
+      return false;
+    });
+  }
+
   const root = open(undefined, program, true);
   for (const part of program.body) visit(part, root);
-  for (const one of uses) {
-    let scope: Scope | undefined = one.scope;
-    let binding: Binding | undefined;
-    while (scope && !binding) {
-      binding = scope.names.get(one.id.name);
-      scope = scope.parent;
-    }
-    if (!binding) continue;
-    one.id.binding = binding;
-    binding.uses.push(one);
-    if (one.role === 'write') binding.reassigned = true;
-  }
-  return { program: root, named, elementReads, ids, of };
+  settle(uses);
+  return {
+    program: root,
+    named,
+    elementReads,
+    ids,
+    of,
+    bind(node, scope) {
+      uses.length = 0;
+      visit(node, scope);
+      return settle([...uses]);
+    },
+    within(scope, patterns) {
+      const inner = open(scope, scope.owner, false);
+      uses.length = 0;
+      for (const pattern of patterns) {
+        for (const id of patternNames(pattern)) declare(inner, id, 'const', pattern);
+        patternValues(pattern, inner);
+      }
+      settle([...uses]);
+      return inner;
+    },
+  };
 }
 
 /** Whether a scope lies inside the body of a function (or is its own). */

@@ -47,7 +47,12 @@ export interface Dialect {
   /** Takes over a call that it understands. */
   call(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ctx: Ctx): ExprFact | undefined;
   /** Takes over a member chain that starts at `this`. */
-  self(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression): ExprFact | undefined;
+  self(
+    u: Unit,
+    node: t.MemberExpression | t.OptionalMemberExpression,
+    /** Where it is read; absent where only its meaning is asked for. */
+    ctx?: Ctx,
+  ): ExprFact | undefined;
   /** Takes over an assignment that it understands. */
   assign(u: Unit, node: t.AssignmentExpression, ctx: Ctx): boolean;
 }

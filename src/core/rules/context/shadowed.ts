@@ -21,6 +21,7 @@ export const shadowed: Rule = {
       const readers = contexts.consumers
         .filter((one) => one.key === inner.key && below.components.has(one.component))
         .map((one) => project.components[one.component]!.name);
+      if (inner.key.value.key !== undefined && outer.place.file !== inner.place.file) continue;
       report({
         component: owner,
         port: { channel: 'context', name: inner.key.name },
@@ -36,7 +37,7 @@ export const shadowed: Rule = {
 };
 
 /** Whether the inner provider is rendered below the outer one, in the same render or further down. */
-function isAbove(contexts: Contexts, project: Linked, outer: Provider, inner: Provider): boolean {
+export function isAbove(contexts: Contexts, project: Linked, outer: Provider, inner: Provider): boolean {
   if (outer.component === inner.component) {
     const { render } = project.components[inner.component]!.facts;
     for (let at = render[inner.node]!.parent; at >= 0; at = render[at]!.parent)

@@ -1,4 +1,5 @@
 import { attributePlace, step, type Rule } from '../rule';
+import { updateOf } from '../../link/sites';
 import { hands, useOf } from '../../link/use-of-ports';
 import type { Component } from '../../model/project';
 
@@ -40,6 +41,7 @@ function changeOf(component: Component, name: string) {
   const capital = name[0]!.toUpperCase() + name.slice(1);
   const names =
     name === 'value' || name === 'checked' ? ['onChange', `on${capital}Change`] : [`on${capital}Change`];
+  if (component.facts.traits.attributesFallThrough) names.push(updateOf(component, name));
   return names.map((one) => component.ports.get(one)).find((port) => port?.channel === 'event');
 }
 

@@ -9,7 +9,7 @@ export const unguardedCall: Rule = {
     for (const component of project.components) {
       if (component.facts.role !== 'component') continue;
       for (const port of component.ports.values()) {
-        if (port.required || port.default || port.channel === 'slot') continue;
+        if (port.required || port.default || port.channel === 'slot' || port.name.startsWith('@')) continue;
         if (port.typed && !isFunction(port.type && project.types.resolve(port.type))) continue;
         const use = useOf(component, port);
         if (use.reads.some((read) => read.where === 'condition')) continue;

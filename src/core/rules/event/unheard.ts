@@ -16,7 +16,7 @@ export const unheard: Rule = {
         if (port.channel !== 'event' || port.required || claimed(portKey(port))) continue;
         if (!emissions.isRaised(port)) continue;
         if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
-        if (isMisspelled(sites, component, port.name)) continue;
+        if (isMisspelled(project, sites, component, port.name)) continue;
         const emit = useOf(component, port).emits[0];
         const [first] = sites;
         const many =

@@ -15,7 +15,7 @@ export const neverPassed: Rule = {
         const use = useOf(component, port);
         if (!use.reads.length && !use.emits.length && !use.passes.length && !use.placed) continue;
         if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
-        if (isMisspelled(sites, component, port.name)) continue;
+        if (isMisspelled(project, sites, component, port.name)) continue;
         const count =
           sites.length === 1
             ? 'its only call site does not pass'

@@ -2,6 +2,7 @@ import type { Linked } from '../../link';
 import type { WriteFact } from '../../model/facts';
 import type { Component, Port } from '../../model/project';
 import { attributePlace, placeOf, step, type Rule } from '../rule';
+import { updateOf } from '../../link/sites';
 import { hands } from '../../link/use-of-ports';
 
 /** Methods that other things than lists have, too. */
@@ -62,7 +63,7 @@ function isCertain(project: Linked, port: Port, write: WriteFact): boolean {
 function isTold(project: Linked, component: Component, site: number, name: string): boolean {
   const handed = project.handed(project.sites[site]!);
   const capital = name[0]!.toUpperCase() + name.slice(1);
-  return ['onChange', `on${capital}Change`, `onChange${capital}`].some(
+  return ['onChange', `on${capital}Change`, `onChange${capital}`, updateOf(component, name)].some(
     (event) => component.ports.has(event) && (handed.attributes.has(event) || handed.spread.has(event)),
   );
 }

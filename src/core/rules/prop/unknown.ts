@@ -4,7 +4,8 @@ import { isCallbackName, nearest } from '../../model/names';
 import type { AttributeFact } from '../../model/facts';
 import type { Component, Site } from '../../model/project';
 import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
-import { isAlwaysKnown, isClosed } from '../../link/use-of-ports';
+import { isPageAttribute, isPageEvent } from '../../model/page-names';
+import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 
 export const unknown: Rule = {
   name: 'prop/unknown',
@@ -30,17 +31,19 @@ export function* unknownNames(project: Linked): Iterable<UnknownName> {
   for (const site of project.sites) {
     const owner = project.components[site.owner]!;
     const target = project.components[site.target]!;
-    for (const attribute of unknownAttributes(site, target)) {
+    for (const attribute of unknownAttributes(project, site, target)) {
       const event =
         attribute.mode === 'listen' || (target.facts.traits.callbackProps && isCallbackName(attribute.name));
-      const channel = event ? 'event' : attribute.value.kind === 'content' ? 'slot' : 'prop';
+      const slot = attribute.value.kind === 'content' || attribute.name.startsWith('#');
+      const channel = event ? 'event' : slot ? 'slot' : 'prop';
       yield { site, owner, target, attribute, channel };
     }
   }
 }
 
 /** Attributes of a call site that the child certainly does not take. */
-function unknownAttributes(site: Site, target: Component): AttributeFact[] {
+function unknownAttributes(project: Linked, site: Site, target: Component): AttributeFact[] {
+  if (target.facts.traits.attributesFallThrough) return fallenAttributes(project, site, target);
   if (!isClosed(target)) return [];
   return site.fact.attributes.filter(
     (one) =>
@@ -52,10 +55,27 @@ function unknownAttributes(site: Site, target: Component): AttributeFact[] {
   );
 }
 
+/** The same where undeclared names land on an element or a component further down. */
+function fallenAttributes(project: Linked, site: Site, target: Component): AttributeFact[] {
+  const { facts } = target;
+  return site.fact.attributes.filter((one) => {
+    if (!/^(value|listen|two-way)$/.test(one.mode) || target.ports.has(one.name)) return false;
+    if (one.name.startsWith('#')) return !facts.openSlots && !facts.wrapped;
+    if (isAlwaysKnown(one.name) || takesBelow(project, target, one.name)) return false;
+    if (one.name.startsWith('@')) return !isPageEvent(one.name);
+    // An element takes any name; what looks like a declared one was meant as that.
+    return !isPageAttribute(one.name) && meant(site, target, one) !== undefined;
+  });
+}
+
+/** Where a name belongs: props, events and slots may have names of their own. */
+const kindOf = (name: string): string => (/^[@#]/.test(name) ? name.charAt(0) : '');
+
 /** The near name that the child takes and the call site does not pass, if there is one. */
 function meant(site: Site, target: Component, attribute: AttributeFact): string | undefined {
   const free = [...target.ports.keys()].filter(
-    (name) => !site.fact.attributes.some((other) => other.name === name),
+    (name) =>
+      kindOf(name) === kindOf(attribute.name) && !site.fact.attributes.some((other) => other.name === name),
   );
   return nearest(attribute.name, free);
 }
@@ -70,6 +90,9 @@ export function unknownReport({ owner, target, site, attribute, channel }: Unkno
     port: { channel, name: attribute.name },
     site: site.id,
     nodes: [],
+    ...(channel === 'prop' && target.open && target.facts.traits.attributesFallThrough
+      ? { level: 'warning' as const }
+      : {}),
     place,
     message: `${owner.name} ${does} "${attribute.name}", but ${target.name} ${lacks}.${near ? ` Did you mean "${near}"?` : ''}`,
     trail: [
@@ -89,8 +112,8 @@ export function unknownReport({ owner, target, site, attribute, channel }: Unkno
 }
 
 /** Whether some call site passes a near miss of the port, which is reported there. */
-export function isMisspelled(sites: Site[], target: Component, name: string): boolean {
+export function isMisspelled(project: Linked, sites: Site[], target: Component, name: string): boolean {
   return sites.some((site) =>
-    unknownAttributes(site, target).some((one) => meant(site, target, one) === name),
+    unknownAttributes(project, site, target).some((one) => meant(site, target, one) === name),
   );
 }

@@ -1,3 +1,4 @@
+import type { Component } from '../../model/project';
 import { step, tagPlace, type Rule } from '../rule';
 import { isClosed, isUsed, useOf } from '../../link/use-of-ports';
 
@@ -11,9 +12,15 @@ export const noOutlet: Rule = {
       const owner = project.components[site.owner]!;
       const target = project.components[site.target]!;
       const name = target.facts.traits.contentPort;
-      if (target.facts.wrapped || target.facts.openProps || project.elementReads.has(name)) continue;
+      if (
+        target.facts.openSlots ||
+        target.facts.wrapped ||
+        target.facts.openProps ||
+        project.elementReads.has(name)
+      )
+        continue;
       const port = target.ports.get(name);
-      if (port ? isUsed(useOf(target, port)) : !isClosed(target)) continue;
+      if (port ? isUsed(useOf(target, port)) : !placesNothing(target)) continue;
       const place = tagPlace(site);
       report({
         component: target,
@@ -36,3 +43,7 @@ export const noOutlet: Rule = {
     }
   },
 };
+
+/** Where attributes fall through, what is nested does not. */
+const placesNothing = (target: Component): boolean =>
+  target.facts.traits.attributesFallThrough || isClosed(target);

@@ -2,15 +2,16 @@
 import type * as t from '@babel/types';
 import type { ValueFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
-import { inferFunction, variableType, type InferContext } from '../script/infer';
-import { isFunction, type NamedNode } from '../script/scope';
-import { keyName, memberName, readType, typeArguments, type NamedType } from '../script/type-expr';
-import { spanOf, unwrap } from '../script/unit';
-import { calledHook } from './dialect';
-import type { ReactNames } from './names';
+import { inferFunction, variableType, type InferContext } from './infer';
+import { isFunction, type NamedNode } from './scope';
+import { keyName, memberName, readType, typeArguments, type NamedType } from './type-expr';
+import { spanOf, unwrap } from './unit';
+
+/** What the framework means by a call: its own name for it, or undefined. */
+export type OwnCall = (call: t.CallExpression) => string | undefined;
 
 /** What a module-level declaration makes known, components left out. */
-export function valueOf(one: NamedNode, names: ReactNames, ctx: InferContext): ValueFact {
+export function valueOf(one: NamedNode, own: OwnCall, ctx: InferContext): ValueFact {
   const span = spanOf(one.id ?? one.node);
   const name = one.id?.name ?? 'default';
   const node = unwrap(one.node);
@@ -18,7 +19,7 @@ export function valueOf(one: NamedNode, names: ReactNames, ctx: InferContext): V
   if (isFunction(node)) return { ...base, kind: 'function', type: inferFunction(node, ctx) };
   if (node.type === 'Identifier' && node.binding) return { ...base, kind: 'alias', alias: node.name };
   if (node.type === 'CallExpression') {
-    const hook = calledHook(names, node);
+    const hook = own(node);
     const [first] = node.arguments;
     if (hook === 'createContext') return contextOf(base, node, ctx);
     if ((hook === 'memo' || hook === 'forwardRef') && first) {
@@ -29,7 +30,7 @@ export function valueOf(one: NamedNode, names: ReactNames, ctx: InferContext): V
       const lazy = lazyOf(first);
       return lazy ? { ...base, kind: 'value', lazy } : { ...base, kind: 'external' };
     }
-    const [maker, made] = [memberName(node.callee), first && memberName(unwrapped(names, first))];
+    const [maker, made] = [memberName(node.callee), first && memberName(unwrapped(own, first))];
     return {
       ...base,
       kind: 'external',
@@ -52,11 +53,11 @@ export function valueOf(one: NamedNode, names: ReactNames, ctx: InferContext): V
 }
 
 /** `Card` of `memo(Card)`. */
-function unwrapped(names: ReactNames, node: t.Node): t.Node {
+function unwrapped(own: OwnCall, node: t.Node): t.Node {
   const bare = unwrap(node);
-  const hook = bare.type === 'CallExpression' ? calledHook(names, bare) : undefined;
+  const hook = bare.type === 'CallExpression' ? own(bare) : undefined;
   const [first] = bare.type === 'CallExpression' ? bare.arguments : [];
-  return (hook === 'memo' || hook === 'forwardRef') && first ? unwrapped(names, first) : bare;
+  return (hook === 'memo' || hook === 'forwardRef') && first ? unwrapped(own, first) : bare;
 }
 
 function typeOfVariable(one: NamedNode, ctx: InferContext) {
@@ -95,7 +96,7 @@ function fallbackType(node: t.Node): ValueFact['type'] {
 }
 
 /** `() => import('./x')`, with the named export that is picked from it, if one is. */
-function lazyOf(node: t.Node): ValueFact['lazy'] {
+export function lazyOf(node: t.Node): ValueFact['lazy'] {
   if (!isFunction(node)) return undefined;
   let body: t.Node = node.body;
   if (body.type === 'BlockStatement') {

@@ -1,0 +1,54 @@
+/** Names that the page itself knows: attributes and events of HTML elements, as the HTML and UI Events specifications list them. */
+
+const EVENTS = new Set(
+  (
+    'abort animationcancel animationend animationiteration animationstart auxclick beforeinput beforetoggle blur cancel ' +
+    'canplay canplaythrough change click close compositionend compositionstart compositionupdate contextmenu copy ' +
+    'cuechange cut dblclick drag dragend dragenter dragleave dragover dragstart drop durationchange emptied ended error ' +
+    'focus focusin focusout formdata fullscreenchange fullscreenerror gotpointercapture input invalid keydown keypress ' +
+    'keyup load loadeddata loadedmetadata loadstart lostpointercapture mousedown mouseenter mouseleave mousemove ' +
+    'mouseout mouseover mouseup mousewheel paste pause play playing pointercancel pointerdown pointerenter pointerleave ' +
+    'pointermove pointerout pointerover pointerrawupdate pointerup progress ratechange reset resize scroll scrollend ' +
+    'search securitypolicyviolation seeked seeking select selectionchange selectstart show slotchange stalled submit ' +
+    'suspend timeupdate toggle touchcancel touchend touchmove touchstart transitioncancel transitionend transitionrun ' +
+    'transitionstart volumechange waiting wheel'
+  ).split(' '),
+);
+
+const ATTRIBUTES = new Set(
+  (
+    'accept acceptcharset accesskey action align allow allowfullscreen alt as async autocapitalize autocomplete autofocus ' +
+    'autoplay bgcolor border capture charset checked cite class color cols colspan content contenteditable controls coords ' +
+    'crossorigin data datetime decoding default defer dir dirname disabled download draggable enctype enterkeyhint for form ' +
+    'formaction formenctype formmethod formnovalidate formtarget headers height hidden high href hreflang httpequiv id ' +
+    'imagesizes imagesrcset inert innerhtml innertext inputmode integrity is ismap itemid itemprop itemref itemscope itemtype ' +
+    'kind label lang list loading loop low max maxlength media method min minlength multiple muted name nomodule nonce ' +
+    'novalidate open optimum part pattern ping placeholder playsinline popover poster preload readonly referrerpolicy rel ' +
+    'required reversed role rows rowspan sandbox scope selected shape size sizes slot span spellcheck src srcdoc srclang ' +
+    'srcset start step style summary tabindex target textcontent title translate type usemap value width wrap ' +
+    'fill stroke viewbox xmlns d x y cx cy r rx ry transform opacity key ref'
+  ).split(' '),
+);
+
+/** Events of the page that bubble from an element up to those around it. */
+const BUBBLES = new Set(
+  (
+    'auxclick beforeinput change click compositionend compositionstart compositionupdate contextmenu copy cut dblclick ' +
+    'drag dragend dragenter dragleave dragover dragstart drop focusin focusout input keydown keypress keyup mousedown ' +
+    'mousemove mouseout mouseover mouseup paste pointercancel pointerdown pointermove pointerout pointerover pointerup ' +
+    'reset select submit touchcancel touchend touchmove touchstart wheel'
+  ).split(' '),
+);
+
+/** An event that an element raises, or a hook of a framework's own. */
+export const isPageEvent = (port: string): boolean => {
+  const name = port.replace(/^@/, '').replace(/(Capture|Passive|Once)+$/, '');
+  return EVENTS.has(name.toLowerCase()) || /^(vue|hook|vnode)\b|:/.test(name);
+};
+
+/** An event that an element raises and that those around it hear, too. */
+export const bubbles = (port: string): boolean => BUBBLES.has(port.replace(/^@/, ''));
+
+/** An attribute that elements know. */
+export const isPageAttribute = (name: string): boolean =>
+  ATTRIBUTES.has(name.replace(/-/g, '').toLowerCase()) || /^on[a-zA-Z]/.test(name);

@@ -1,0 +1,126 @@
+/** Expressions and statements inside a template: parsed where they stand, their names bound to what is in scope. */
+import { parse, parseExpression, type ParserOptions, type ParserPlugin } from '@babel/parser';
+import type * as t from '@babel/types';
+import type { Scope } from '../script/scope';
+import { propSymbol, spanOf } from '../script/unit';
+import { attrsSymbol, nameFor, type VueUnit } from './unit';
+
+/** What a template may always name. */
+const GLOBALS = new Set(
+  (
+    'Infinity,undefined,NaN,isFinite,isNaN,parseFloat,parseInt,decodeURI,decodeURIComponent,encodeURI,encodeURIComponent,' +
+    'Math,Number,Date,Array,Object,Boolean,String,RegExp,Map,Set,JSON,Intl,BigInt,console,Error,Symbol,require,' +
+    'globalThis,window,document,arguments'
+  ).split(','),
+);
+
+const options = (offset: number, typed: boolean): ParserOptions => {
+  const plugins: ParserPlugin[] = typed ? ['typescript'] : [];
+  return { startIndex: offset, startColumn: offset, sourceType: 'module', attachComment: false, plugins };
+};
+
+/** Types may be written in any template whose script has them; most have none. */
+function attempt<Node>(read: (typed: boolean) => Node): Node | undefined {
+  for (const typed of [true, false]) {
+    try {
+      return read(typed);
+    } catch {
+      // Tried the other way, or left out.
+    }
+  }
+  return undefined;
+}
+
+export interface Code {
+  text: string;
+  offset: number;
+}
+
+/** An expression of the template, or undefined where it cannot be read. */
+export function parseCode({ text, offset }: Code): t.Expression | undefined {
+  return attempt((typed) => parseExpression(text, options(offset, typed)));
+}
+
+/** A pattern, as in `v-for` and `v-slot`. */
+export function parsePattern({ text, offset }: Code): t.Node[] {
+  const fn = parseCode({ text: `(${text})=>0`, offset: offset - 1 });
+  return fn?.type === 'ArrowFunctionExpression' ? fn.params : [];
+}
+
+/** A listener's code: what is called, or a function around the statements that run. */
+export function parseListener({ text, offset }: Code): t.Node | undefined {
+  const expression = /;\s*$/.test(text) ? undefined : parseCode({ text, offset });
+  if (
+    expression &&
+    /^(Identifier|MemberExpression|OptionalMemberExpression|ArrowFunctionExpression|FunctionExpression)$/.test(
+      expression.type,
+    )
+  )
+    return expression;
+  const span = { start: offset, end: offset + text.length };
+  const event = { type: 'Identifier', name: '$event', start: offset, end: offset } as t.Identifier;
+  const statements = expression
+    ? [{ type: 'ExpressionStatement', expression, ...spanOf(expression) } as t.ExpressionStatement]
+    : attempt((typed) => parse(text, options(offset, typed)))?.program.body;
+  if (!statements) return undefined;
+  const body = { type: 'BlockStatement', body: statements, directives: [], ...span } as t.BlockStatement;
+  return {
+    type: 'ArrowFunctionExpression',
+    params: [event],
+    body,
+    async: false,
+    expression: false,
+    ...span,
+  } as t.ArrowFunctionExpression;
+}
+
+/** Binds the names of template code: to the script, to loops and slots around it, to members and props. */
+export function bindCode(u: VueUnit, node: t.Node, scope: Scope): void {
+  for (const { id } of u.scopes.bind(node, scope)) {
+    if (id.type !== 'Identifier') continue;
+    const known = u.names.get(id.name);
+    if (known) {
+      id.binding = known;
+      known.uses.push({ id, scope, role: 'value' });
+    } else bindName(u, id, scope);
+  }
+}
+
+function bindName(u: VueUnit, id: t.Identifier, scope: Scope): void {
+  const { name } = id;
+  const member = u.members.get(name);
+  if (member !== undefined) {
+    id.binding = nameFor(u, name, member, scope);
+    return;
+  }
+  if (u.facts.ports.some((port) => port.name === name && port.channel === 'prop')) {
+    id.binding = nameFor(u, name, propSymbol(u, name, spanOf(id), 'read'), scope);
+    return;
+  }
+  if (name === '$attrs' || name === '$listeners') {
+    id.binding = nameFor(u, name, attrsSymbol(u, spanOf(id)), scope);
+    return;
+  }
+  if (name === '$slots' || name === '$scopedSlots') u.facts.openSlots = true;
+  if (name === '$props') u.facts.openProps = true;
+  if (name.startsWith('$') || name.startsWith('_') || GLOBALS.has(name)) return;
+  if (u.facts.propsType) {
+    // Whether the type has it is known when files are linked.
+    const symbol = propSymbol(u, name, spanOf(id), 'guess');
+    id.binding = nameFor(u, name, symbol, scope);
+    u.facts.ports.find((port) => port.name === name)!.declared = 'guess';
+  }
+  if (u.openScope) return;
+  (u.facts.unknownNames ??= []).push({ name, ...spanOf(id), known: inSight(u, scope) });
+}
+
+/** Names that the code could have meant. */
+function inSight(u: VueUnit, scope: Scope): string[] {
+  const found = new Set([
+    ...u.members.keys(),
+    ...u.facts.ports.filter((one) => one.channel === 'prop').map((one) => one.name),
+  ]);
+  for (let at: Scope | undefined = scope; at; at = at.parent)
+    for (const name of at.names.keys()) found.add(name);
+  return [...found];
+}

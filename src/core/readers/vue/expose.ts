@@ -1,0 +1,59 @@
+/** What a handle to a component reaches. */
+import type * as t from '@babel/types';
+import type { ExposesFact } from '../../model/facts';
+import { keyName } from '../script/type-expr';
+import { spanOf, unwrap, use, type Ctx } from '../script/unit';
+import type { VueUnit } from './unit';
+
+/** Members that the framework gives to every component. */
+const ALWAYS = [
+  '$el',
+  '$data',
+  '$props',
+  '$attrs',
+  '$refs',
+  '$slots',
+  '$root',
+  '$parent',
+  '$emit',
+  '$forceUpdate',
+  '$nextTick',
+  '$watch',
+  '$options',
+  '$listeners',
+  '$children',
+  '$scopedSlots',
+  '$set',
+  '$delete',
+  '$on',
+  '$off',
+  '$once',
+  '$destroy',
+  '$mount',
+  '$vnode',
+];
+
+/** `defineExpose({ … })`. */
+export function readExposed(u: VueUnit, node: t.Node, ctx: Ctx): void {
+  const bare = unwrap(node);
+  use(u, u.expr(bare, ctx), ctx);
+  const exposes = listOf(u);
+  if (bare.type !== 'ObjectExpression') {
+    exposes.open = true;
+    return;
+  }
+  for (const property of bare.properties) {
+    const name = property.type === 'SpreadElement' ? undefined : keyName(property);
+    if (property.type === 'SpreadElement' || name === undefined) exposes.open = true;
+    else exposes.members.push({ name, ...spanOf(property.key) });
+  }
+}
+
+/** What the component lists for those who hold a handle to it. */
+export function listOf(u: VueUnit): ExposesFact {
+  const known = u.facts.exposes?.[0];
+  if (known) return known;
+  const made: ExposesFact = { port: 'ref', members: [], always: ALWAYS };
+  u.facts.exposes = [made];
+  return made;
+}

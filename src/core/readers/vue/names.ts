@@ -1,0 +1,121 @@
+/** What Vue's own exports mean to a reader. */
+import type * as t from '@babel/types';
+import type { ImportFact, Traits } from '../../model/facts';
+import { UNKNOWN } from '../../model/types';
+import { memberName, type NamedType } from '../script/type-expr';
+
+export const VUE_TRAITS: Traits = {
+  callbackProps: false,
+  attributesFallThrough: true,
+  refExposes: 'listed',
+  statementHandlers: true,
+  inputsWritable: false,
+  contentPort: '#default',
+  contextByIdentity: false,
+  contextAtSetup: true,
+};
+
+/** A component's event, as a port: events and props may share a name. */
+export const eventPort = (name: string): string => `@${camel(name)}`;
+/** A slot, as a port. */
+export const slotPort = (name: string): string => `#${name}`;
+
+/** `row-click` is `rowClick`, as the framework has it. */
+export const camel = (name: string): string =>
+  name.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());
+/** `fare-card` and `fareCard` are `FareCard`. */
+export const pascal = (name: string): string => {
+  const one = camel(name);
+  return one.charAt(0).toUpperCase() + one.slice(1);
+};
+
+const MODULES =
+  /^(vue|vue-demi|@vue\/(composition-api|runtime-core|runtime-dom|reactivity|compat)|#imports|#app|nuxt\/app|@nuxtjs\/composition-api)$/;
+
+export const isVueModule = (from: string): boolean => MODULES.test(from);
+
+/** Functions that a build may bring into scope without an import. */
+const AUTO = new Set([
+  'ref',
+  'shallowRef',
+  'reactive',
+  'shallowReactive',
+  'readonly',
+  'computed',
+  'toRef',
+  'toRefs',
+  'inject',
+  'provide',
+  'watch',
+  'watchEffect',
+  'watchPostEffect',
+  'watchSyncEffect',
+  'nextTick',
+  'onMounted',
+  'onBeforeMount',
+  'onUpdated',
+  'onBeforeUpdate',
+  'onUnmounted',
+  'onBeforeUnmount',
+  'onActivated',
+  'onDeactivated',
+  'useAttrs',
+  'useSlots',
+  'useTemplateRef',
+  'h',
+  'defineComponent',
+  'defineAsyncComponent',
+  'getCurrentInstance',
+]);
+
+/** Known in `<script setup>` without any import. */
+const MACROS = new Set([
+  'defineProps',
+  'withDefaults',
+  'defineEmits',
+  'defineExpose',
+  'defineOptions',
+  'defineSlots',
+  'defineModel',
+]);
+
+export interface VueNames {
+  /** Vue's name of what a call calls, or undefined if it is something else. */
+  call(node: t.Node): string | undefined;
+}
+
+export function vueNames(imports: ImportFact[]): VueNames {
+  const named = new Map<string, string>();
+  const spaces = new Set<string>();
+  for (const one of imports) {
+    if (!isVueModule(one.from)) continue;
+    if (one.name === 'default' || one.name === '*') spaces.add(one.local);
+    else named.set(one.local, one.name);
+  }
+  return {
+    call(node) {
+      if (node.type !== 'CallExpression' && node.type !== 'OptionalCallExpression') return undefined;
+      const { callee } = node;
+      if (callee.type === 'Identifier') {
+        const own = named.get(callee.name);
+        if (own !== undefined) return own;
+        return !callee.binding && (AUTO.has(callee.name) || MACROS.has(callee.name))
+          ? callee.name
+          : undefined;
+      }
+      const name = memberName(callee);
+      const dot = name?.indexOf('.') ?? -1;
+      return name && dot > 0 && spaces.has(name.slice(0, dot)) ? name.slice(dot + 1) : undefined;
+    },
+  };
+}
+
+/** Types that Vue defines, by the name that the file uses for them. */
+export function vueTypes(imports: ImportFact[]): NamedType {
+  const named = new Map(imports.filter((one) => isVueModule(one.from)).map((one) => [one.local, one.name]));
+  return (name, args) => {
+    const own = named.get(name);
+    if (own === undefined) return undefined;
+    return own === 'PropType' ? (args()[0] ?? UNKNOWN) : UNKNOWN;
+  };
+}

@@ -1,0 +1,39 @@
+/** One script that uses Vue to facts: composables, keys, components made of options, apps. */
+import type { FileFacts } from '../../model/facts';
+import { emptyFile } from '../file';
+import { readSilences } from '../script/comments';
+import { readExports, readImports, readTypes } from '../script/modules';
+import { parseScript } from '../script/parse';
+import { readScopes } from '../script/scope';
+import type { FileContext } from '../script/unit';
+import { mentionsIn, newVueFile, readLoose, readModuleLevel } from './module';
+import { isVueModule, vueNames, vueTypes } from './names';
+
+/** Whether a script has to do with Vue: it imports the framework, or components of its own file format. */
+export const usesVue = (text: string): boolean =>
+  [...text.matchAll(/(?:from|import)\s*\(?\s*['"]([^'"\n]+)['"]/g)].some(
+    ([, from]) => isVueModule(from!) || from!.endsWith('.vue'),
+  );
+
+export function readVueScript(path: string, text: string): FileFacts {
+  const facts = emptyFile(path);
+  const parsed = parseScript(path, text);
+  if ('problem' in parsed) return { ...facts, problem: parsed.problem };
+  const { program, comments } = parsed;
+  facts.imports = readImports(program);
+  facts.exports = readExports(program);
+  facts.silences = readSilences(comments, text);
+  const names = vueNames(facts.imports);
+  const named = vueTypes(facts.imports);
+  facts.types = readTypes(program, named);
+  const scopes = readScopes(program);
+  const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
+  const vue = newVueFile(file, facts, program, scopes, names);
+  readModuleLevel(vue, new Set());
+  readLoose(vue, new Set());
+  facts.mentions = mentionsIn(vue);
+  facts.ids = [...scopes.ids];
+  if (/\bnew Vue\(/.test(text)) facts.mounts = true;
+  if (facts.components.length) facts.language = 'vue';
+  return facts;
+}

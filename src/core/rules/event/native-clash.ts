@@ -1,0 +1,39 @@
+import type { Linked } from '../../link';
+import { bubbles } from '../../model/page-names';
+import type { Component } from '../../model/project';
+import { useOf } from '../../link/use-of-ports';
+import { placeOf, portKey, step, type Rule } from '../rule';
+
+export const nativeClash: Rule = {
+  name: 'event/native-clash',
+  level: 'warning',
+  summary: 'An event bears the name of one that the page raises, too, so that a listener fires twice.',
+  check({ project, report, claim }) {
+    for (const component of project.components) {
+      if (!hearsThePage(project, component)) continue;
+      for (const port of component.ports.values()) {
+        if (!port.name.startsWith('@') || port.declared || !bubbles(port.name)) continue;
+        const [emit] = useOf(component, port).emits;
+        if (!emit) continue;
+        claim(portKey(port));
+        const place = placeOf(component.file, port.place);
+        report({
+          component,
+          port,
+          place,
+          message: `${component.name} raises "${port.name}" without declaring it, and its element raises the page's own ${port.name.slice(1)}; a listener hears both. Declare it.`,
+          trail: [step(component, placeOf(component.file, emit), port.name, 'is raised', 'emit')],
+        });
+      }
+    }
+  },
+};
+
+/** Listeners that the component does not declare land on an element of its own. */
+function hearsThePage(project: Linked, component: Component): boolean {
+  if (!component.facts.traits.attributesFallThrough || !component.spreads.some((one) => one.element))
+    return false;
+  const range = project.files[component.file]!.pkg?.needs.get('vue');
+  const major = range === undefined ? undefined : /\d+/.exec(range)?.[0];
+  return major !== undefined && Number(major) >= 3;
+}

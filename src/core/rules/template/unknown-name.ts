@@ -1,0 +1,43 @@
+import { nearest } from '../../model/names';
+import { namePlace, placeOf, step, type Rule } from '../rule';
+
+/** Builds that bring names into scope which no file of the project declares. */
+const IMPORTERS = ['nuxt', 'nuxt3', 'unplugin-auto-import', '@nuxt/kit', '@nuxt/schema'];
+
+export const unknownName: Rule = {
+  name: 'template/unknown-name',
+  level: 'error',
+  summary: 'A template uses a name that its component does not have.',
+  check({ project, report }) {
+    const globals = new Set(project.files.flatMap((file) => file.facts.globalNames ?? []));
+    // A mixin of the whole app may bring any name.
+    if (globals.has('*')) return;
+    for (const component of project.components) {
+      const { facts, file } = component;
+      if (!facts.unknownNames || facts.openProps || component.unresolved) continue;
+      const needs = project.files[file]!.pkg?.needs;
+      if (needs && IMPORTERS.some((name) => needs.has(name))) continue;
+      const seen = new Set<string>();
+      for (const { name, start, end, known } of facts.unknownNames) {
+        if (seen.has(name) || globals.has(name) || component.ports.has(name)) continue;
+        seen.add(name);
+        const typed = [...component.ports.values()]
+          .filter((one) => one.channel === 'prop')
+          .map((one) => one.name);
+        const near = nearest(name, new Set([...known, ...typed]));
+        const place = placeOf(file, { start, end });
+        report({
+          component,
+          port: { channel: 'local', name },
+          place,
+          message: `The template of ${component.name} uses "${name}", which ${component.name} does not have.${near ? ` Did you mean "${near}"?` : ''}`,
+          trail: [
+            step(component, place, name, 'is used', 'wait'),
+            step(component, namePlace(component), name, 'is not declared', 'drop'),
+          ],
+          ...(near ? { suggestion: near, edit: { place, text: near } } : {}),
+        });
+      }
+    }
+  },
+};
