@@ -73,7 +73,7 @@ export function link(facts: FileFacts[], manifests: Manifest[], roots: string[] 
     contexts: () => (contexts ??= linkContexts(project)),
   };
   let contexts: Contexts | undefined;
-  linkUsage(project, names, new Set(roots));
+  linkUsage(project, names, modules, new Set(roots));
   project.flow = buildFlow(project);
   return project;
 }

@@ -1,6 +1,7 @@
 /** Who may render a component besides its written call sites. */
 import type { Component, Package } from '../model/project';
 import type { Linked } from '.';
+import type { Modules } from './modules';
 import type { Names } from './names';
 
 /** Packages that render components by where their files lie. */
@@ -24,7 +25,7 @@ const STORY =
 export const isAside = (path: string): boolean => STORY.test(path);
 
 /** `roots` are names of components that start trees, where no code of the project shows it. */
-export function linkUsage(project: Linked, names: Names, roots: Set<string>): void {
+export function linkUsage(project: Linked, names: Names, modules: Modules, roots: Set<string>): void {
   const { components, files } = project;
   project.hasRoots =
     files.some((file) => file.facts.mounts) ||
@@ -37,6 +38,7 @@ export function linkUsage(project: Linked, names: Names, roots: Set<string>): vo
     project.hasRoots = true;
   }
   markMentions(project, names);
+  markUnresolved(project, names, modules);
   for (const pkg of project.packages) markEntries(project, names, pkg);
   for (const component of components) {
     const file = files[component.file]!;
@@ -56,6 +58,36 @@ function isExported(project: Linked, component: Component): boolean {
     const target = project.names.lookup(component.file, one.local);
     return target.kind === 'component' && target.component === component.id;
   });
+}
+
+/**
+ * An import that neither a file nor a dependency answers goes by an alias that nobody here knows: whatever file
+ * its path may mean is used, in ways that are not seen.
+ */
+function markUnresolved(project: Linked, names: Names, modules: Modules): void {
+  const tails = new Map<string, Set<string>>();
+  for (const file of project.files) {
+    for (const { from } of file.facts.imports) {
+      const slash = from.indexOf('/');
+      if (slash < 0 || from.startsWith('.') || from.startsWith('/') || from.includes(':')) continue;
+      if (modules.resolve(file.path, from) !== undefined) continue;
+      const own = from
+        .split('/')
+        .slice(0, from.startsWith('@') && slash > 1 ? 2 : 1)
+        .join('/');
+      if (file.pkg?.needs.has(own)) continue;
+      const dir = file.pkg?.dir ?? '';
+      const tail = from.slice(slash + 1).replace(/(\/index)?(\.\w+)?$/, '');
+      tails.set(dir, (tails.get(dir) ?? new Set()).add(tail));
+    }
+  }
+  if (!tails.size) return;
+  for (const file of project.files) {
+    const wanted = tails.get(file.pkg?.dir ?? '');
+    if (!wanted) continue;
+    const parts = file.path.replace(/(\/index)?\.\w+$/, '').split('/');
+    if (parts.some((_, at) => wanted.has(parts.slice(at).join('/')))) markModule(project, names, file.index);
+  }
 }
 
 /** A component used as a value may be rendered by whoever gets it. */

@@ -113,6 +113,8 @@ export interface Traits {
   statementHandlers: boolean;
   /** Writing to an input is permitted. */
   inputsWritable: boolean;
+  /** What is reachable through an input is shared: the owner sees what is written there. */
+  inputsShared?: boolean;
   /** Content nested in a call site arrives as this port. */
   contentPort: string;
   /** A provided context is compared by identity to decide who is drawn again. */

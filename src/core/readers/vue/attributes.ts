@@ -7,7 +7,16 @@ import { addFunction, spanOf, typeOf, unwrap, use, type Ctx } from '../script/un
 import { bindCode, parseCode, parseListener } from './code';
 import { handleSymbol } from './dialect';
 import { camel, eventPort } from './names';
-import { codeOf, expressionOf, nameOf, type At, type Directive, type Element, type Prop } from './template';
+import {
+  bindingOf,
+  codeOf,
+  expressionOf,
+  nameOf,
+  type At,
+  type Directive,
+  type Element,
+  type Prop,
+} from './template';
 import type { VueUnit } from './unit';
 
 /** Directives that say where a thing stands, read elsewhere. */
@@ -22,7 +31,7 @@ export function readAttributes(u: VueUnit, element: Element, index: number, at: 
   const fact = u.facts.render[index]!;
   const plain = fact.kind === 'element';
   for (const prop of element.props) {
-    const read = prop.type === 6 ? readStatic(u, prop, plain) : readDirective(u, prop, index, at);
+    const read = prop.type === 6 ? readStatic(u, prop, plain, at) : readDirective(u, prop, index, at);
     if (!read) continue;
     // Of what a plain element is given, only this says something about the flow beyond the reads noted.
     if (!plain || read.mode === 'ref' || read.mode === 'spread' || read.mode === 'listen')
@@ -30,25 +39,33 @@ export function readAttributes(u: VueUnit, element: Element, index: number, at: 
   }
 }
 
-function readStatic(u: VueUnit, prop: Extract<Prop, { type: 6 }>, plain: boolean): AttributeFact | undefined {
+function readStatic(
+  u: VueUnit,
+  prop: Extract<Prop, { type: 6 }>,
+  plain: boolean,
+  at: At,
+): AttributeFact | undefined {
   const { name } = prop;
   const value = prop.value?.content;
   const span = spanIn(prop);
   const nameSpan = spanIn({ loc: prop.nameLoc });
   if (name === 'ref' && value) {
-    const symbol = handleSymbol(u, value, { start: span.start, end: span.end } as t.Node);
+    // A name of the script, or one that only `$refs` knows.
+    const binding = bindingOf(value, at.scope);
+    const own = binding && u.refs.get(binding);
+    const symbol = own ?? handleSymbol(u, value, { start: span.start, end: span.end } as t.Node);
     return attribute('ref', nameSpan, 'ref', { kind: 'identity', symbol, ...span }, span);
   }
   if (plain && name === 'id' && value) u.scopes.ids.add(value);
   if (name === 'class' || name === 'style' || name === 'is' || name === 'slot') return undefined;
   // An attribute without a value is true or a text, as the child has it.
   const type = value === undefined || value === '' ? UNKNOWN : lit(value);
-  const at = prop.value ? spanIn(prop.value) : span;
+  const written = prop.value ? spanIn(prop.value) : span;
   return attribute(
     camel(name),
     nameSpan,
     name === 'key' ? 'key' : 'value',
-    { kind: 'literal', type, ...at },
+    { kind: 'literal', type, ...written },
     span,
   );
 }

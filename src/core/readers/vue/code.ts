@@ -58,7 +58,14 @@ export function parseListener({ text, offset }: Code): t.Node | undefined {
   )
     return expression;
   const span = { start: offset, end: offset + text.length };
-  const event = { type: 'Identifier', name: '$event', start: offset, end: offset } as t.Identifier;
+  // What comes with the event may be left unused.
+  const event = {
+    type: 'Identifier',
+    name: '$event',
+    optional: true,
+    start: offset,
+    end: offset,
+  } as t.Identifier;
   const statements = expression
     ? [{ type: 'ExpressionStatement', expression, ...spanOf(expression) } as t.ExpressionStatement]
     : attempt((typed) => parse(text, options(offset, typed)))?.program.body;
@@ -66,7 +73,7 @@ export function parseListener({ text, offset }: Code): t.Node | undefined {
   const body = { type: 'BlockStatement', body: statements, directives: [], ...span } as t.BlockStatement;
   return {
     type: 'ArrowFunctionExpression',
-    params: [event],
+    params: /\$event\b/.test(text) ? [event] : [],
     body,
     async: false,
     expression: false,

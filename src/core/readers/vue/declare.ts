@@ -111,6 +111,8 @@ function defaultOf(u: Unit, port: PortFact, node: t.Node): NonNullable<PortFact[
   const isUndefined = bare.type === 'Identifier' && bare.name === 'undefined' && !bare.binding;
   const value = u.expr(node, SETUP);
   use(u, value, SETUP);
+  // A name may stand for a function that makes the default.
+  if (bare.type === 'Identifier' && !isUndefined) return { ...value, type: UNKNOWN, ...span };
   if (!isFunction(bare)) return { ...value, type: isUndefined ? lit(undefined) : typeOf(u, bare), ...span };
   const takesFunction = port.type === undefined || mayBeFunction(port.type);
   const type: TypeExpr = takesFunction ? UNKNOWN : returned(inferFunction(bare, inferContext(u)));
@@ -119,8 +121,9 @@ function defaultOf(u: Unit, port: PortFact, node: t.Node): NonNullable<PortFact[
 
 const returned = (type: TypeExpr): TypeExpr => (type.t === 'fn' ? type.returns : UNKNOWN);
 
+/** What a name stands for is not known here. */
 const mayBeFunction = (type: TypeExpr): boolean =>
-  type.t === 'fn' || type.t === 'unknown' || (type.t === 'union' && type.of.some(mayBeFunction));
+  type.t === 'union' ? type.of.some(mayBeFunction) : !/^(prim|lit|array|tuple|object)$/.test(type.t);
 
 /** `emits: […]`, `emits: { … }`, `defineEmits(…)`. Validators say what the payload is. */
 export function declareEmits(u: Unit, node: t.Node): void {

@@ -35,6 +35,7 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
   const dialect: Dialect = {
     declare(u, pattern, init, ctx) {
       if (!isVueUnit(u)) return false;
+      if (init.type === 'ThisExpression') return declareMembers(u, pattern);
       const own = names.call(init);
       if (own === undefined) return false;
       const call = init as t.CallExpression;
@@ -286,6 +287,24 @@ function isSelf(node: t.Node): boolean {
   return init?.type === 'ThisExpression';
 }
 
+/** `const { wind, unit } = this` */
+function declareMembers(u: VueUnit, pattern: t.LVal): boolean {
+  if (pattern.type !== 'ObjectPattern') return false;
+  for (const property of pattern.properties) {
+    const name = property.type === 'RestElement' ? undefined : keyName(property);
+    if (property.type === 'RestElement' || name === undefined) {
+      u.facts.openProps = true;
+      continue;
+    }
+    const value = property.value.type === 'AssignmentPattern' ? property.value.left : property.value;
+    const member = u.members.get(name);
+    if (member === undefined) continue;
+    if (value.type === 'Identifier' && value.binding) u.refs.set(value.binding, member);
+    else noteRead(u, member, spanOf(property), { where: 'derivation', fn: -1 });
+  }
+  return true;
+}
+
 function declareRef(u: VueUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
   if (pattern.type !== 'Identifier') return false;
   const [first] = call.arguments;
@@ -506,6 +525,7 @@ function readSelf(
   if (node.computed || node.property.type !== 'Identifier') return undefined;
   const { name } = node.property;
   const object = unwrap(node.object);
+  if (isAttrs(u, object)) return { kind: 'computed', ...spanOf(node) };
   if (object.type === 'Identifier' && name === 'value') {
     const symbol = symbolOf(u, object);
     if (symbol === undefined) return undefined;
@@ -532,6 +552,17 @@ function readSelf(
       u.facts.openSlots = true;
   }
   return undefined;
+}
+
+/** `$attrs`, `this.$attrs`, or a name for them. */
+function isAttrs(u: VueUnit, node: t.Node): boolean {
+  if (node.type === 'Identifier') return symbolOf(u, node) === u.attrs;
+  return (
+    node.type === 'MemberExpression' &&
+    isSelf(node.object) &&
+    node.property.type === 'Identifier' &&
+    node.property.name === '$attrs'
+  );
 }
 
 /** What is reached by a handle that the template attaches by name. */

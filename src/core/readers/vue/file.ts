@@ -19,6 +19,7 @@ import {
   newVueFile,
   noteRegistrations,
   openUnit,
+  readFromOthers,
   optionsOf,
   readLoose,
   readModuleLevel,
@@ -61,6 +62,7 @@ export function readVueFile(path: string, text: string): FileFacts {
   readModuleLevel(vue, skip);
   readLoose(vue, skip);
   facts.mentions = mentionsIn(vue);
+  facts.elementReads = readFromOthers(text);
   facts.ids = [...scopes.ids];
   return facts;
 }
@@ -69,7 +71,9 @@ function problemIn(
   errors: readonly (Error & { code?: number | string; loc?: { start: { line: number; column: number } } })[],
   _text: string,
 ): Problem | undefined {
-  const error = errors.find((one) => !HARMLESS.has(one.code as number));
+  const error = errors.find(
+    (one) => !HARMLESS.has(one.code as number) && !one.message.startsWith('<template functional>'),
+  );
   if (!error) return undefined;
   return { message: error.message, line: error.loc?.start.line ?? 1, column: error.loc?.start.column ?? 1 };
 }
@@ -152,7 +156,8 @@ function readComponent(
   const { template } = descriptor;
   const children = template?.ast?.children as TemplateNode[] | undefined;
   if (children && !template!.src) {
-    if (descriptor.script?.src) makeOpen(u);
+    // Functional templates of older versions have a scope of their own.
+    if (descriptor.script?.src || template!.attrs.functional) makeOpen(u);
     readNodes(u, children, { scope: scopes.within(scope, []), ctx: SETUP, parent: 0 });
   } else if (template || descriptor.script?.src) makeOpen(u);
   else if (!template && component.render.length === 1 && !u.openScope) u.openScope = true;

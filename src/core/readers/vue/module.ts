@@ -110,8 +110,7 @@ export function closeUnit(u: VueUnit): void {
 /** Handles that somebody may read by a name that nobody knows. */
 function readHandles(u: VueUnit): void {
   u.facts.symbols.forEach(({ kind, start, end }, symbol) => {
-    if (kind === 'ref')
-      u.facts.reads.push({ symbol, path: ['current'], soft: true, where: 'handler', fn: 0, start, end });
+    if (kind === 'ref') u.facts.reads.push({ symbol, where: 'argument', fn: -1, start, end });
   });
 }
 
@@ -265,6 +264,7 @@ export function makeOpen(u: VueUnit): void {
   u.facts.openEmits = true;
   u.facts.openSlots = true;
   u.openScope = true;
+  u.openRefs = true;
 }
 
 /** Components that an object of options registers are used by tags, and not otherwise. */
@@ -381,6 +381,12 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression): void {
   }
   if (local) (vue.facts.registers ??= []).push({ name: pascal(first.value), local });
 }
+
+/** Names that are read from other instances: `$parent.wind`. */
+export const readFromOthers = (text: string): string[] =>
+  [...text.matchAll(/\$(?:parent|root|children\[\w+\])(?:\.\$parent)*\??\.([A-Za-z_]\w*)/g)].map(
+    ([, name]) => name!,
+  );
 
 /** Module-level names that are used as values, not only rendered, registered or exported. */
 export function mentionsIn(vue: VueFile): string[] {

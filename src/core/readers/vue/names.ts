@@ -10,6 +10,7 @@ export const VUE_TRAITS: Traits = {
   refExposes: 'listed',
   statementHandlers: true,
   inputsWritable: false,
+  inputsShared: true,
   contentPort: '#default',
   contextByIdentity: false,
   contextAtSetup: true,

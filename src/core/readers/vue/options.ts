@@ -6,7 +6,7 @@ import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { eachChild } from '../script/walk';
-import { addSymbol, spanOf, typeOf, unwrap, use, type Ctx } from '../script/unit';
+import { addFunction, addSymbol, spanOf, typeOf, unwrap, use, type Ctx } from '../script/unit';
 import { addConsume, addProvide, keyOf } from './contexts';
 import { constantOf, declareEmits, declareProps } from './declare';
 import { getterType, readNameAndAttributes, readPair } from './dialect';
@@ -41,18 +41,19 @@ export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
   registered(u, value('components'));
   if (options.has('mixins') || options.has('extends')) inherit(u, options);
   for (const port of u.facts.ports) if (port.channel === 'prop') propMember(u, port.name, port);
+  const later: (() => void)[] = [];
   if (escapes(object)) {
     u.facts.openProps = true;
     u.facts.openEmits = true;
     u.openRefs = true;
   }
-  const later: (() => void)[] = [];
   readInject(u, value('inject'));
   readData(u, options.get('data'), later);
   readComputed(u, value('computed'), later);
   readMethods(u, value('methods'), later);
   const setup = options.get('setup');
   if (setup) readSetup(u, setup);
+  noteOwnFields(u, object);
   // Bodies may use every member, wherever it is declared.
   for (const read of later) read();
   readProvide(u, value('provide'));
@@ -64,6 +65,7 @@ export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
     else if (/^(created|beforeCreate)$/.test(name)) readFunction(u, fn, SETUP, 'effect');
     else if (name === 'render') {
       u.openScope = true;
+      u.openRefs = true;
       readFunction(u, fn, SETUP, 'derivation');
     }
   }
@@ -75,6 +77,27 @@ export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
     }
     if (u.openScope) exposes.open = true;
   } else listOf(u).open = true;
+}
+
+/** `this.field = …` makes a member that no option declares. */
+function noteOwnFields(u: VueUnit, node: t.Node): void {
+  const look = (part: t.Node): void => {
+    if (part.type === 'AssignmentExpression' && part.left.type === 'MemberExpression') {
+      const { object, property, computed } = part.left;
+      if (
+        object.type === 'ThisExpression' &&
+        !computed &&
+        property.type === 'Identifier' &&
+        !u.members.has(property.name)
+      )
+        u.members.set(
+          property.name,
+          addSymbol(u, { name: property.name, kind: 'derived', ...spanOf(property) }),
+        );
+    }
+    eachChild(part, look);
+  };
+  look(node);
 }
 
 /** Whether the instance is handed to somebody: `register(this)`. */
@@ -104,6 +127,7 @@ function inherit(u: VueUnit, options: Map<string, Member>): void {
   const list = mixins?.type === 'ObjectProperty' ? unwrap(mixins.value) : undefined;
   if (list?.type === 'ArrayExpression' && list.elements.length === 0 && !options.has('extends')) return;
   u.openScope = true;
+  u.openRefs = true;
   u.facts.openProps = true;
   u.facts.openEmits = true;
   u.facts.openDefaults = true;
@@ -442,7 +466,32 @@ function readWatch(u: VueUnit, node: t.Node | undefined): void {
         ...spanOf(property.key),
       });
     }
-    if (property.type === 'ObjectMethod') readFunction(u, property, effect, 'effect');
-    else use(u, u.expr(property.value, effect), effect, 'effect');
+    readWatcher(u, property.type === 'ObjectMethod' ? property : unwrap(property.value), effect);
   }
+}
+
+/** A function, an object with one, the name of a method, or a list of them. */
+function readWatcher(u: VueUnit, node: t.Node, ctx: Ctx): void {
+  if (isFunction(node)) {
+    readFunction(u, node, ctx, 'effect');
+    return;
+  }
+  if (node.type === 'ArrayExpression') {
+    for (const one of node.elements) if (one) readWatcher(u, unwrap(one), ctx);
+    return;
+  }
+  if (node.type === 'ObjectExpression') {
+    for (const one of node.properties) {
+      if (one.type === 'SpreadElement' || keyName(one) !== 'handler') continue;
+      readWatcher(u, one.type === 'ObjectMethod' ? one : unwrap(one.value), ctx);
+    }
+    return;
+  }
+  const method = node.type === 'StringLiteral' ? u.members.get(node.value) : undefined;
+  if (method === undefined) {
+    use(u, u.expr(node, ctx), ctx, 'effect');
+    return;
+  }
+  const fn = addFunction(u, node, -1, 'effect');
+  u.facts.functions[fn]!.calls.push(method);
 }

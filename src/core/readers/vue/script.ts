@@ -6,7 +6,7 @@ import { readExports, readImports, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { readScopes } from '../script/scope';
 import type { FileContext } from '../script/unit';
-import { mentionsIn, newVueFile, readLoose, readModuleLevel } from './module';
+import { mentionsIn, newVueFile, readFromOthers, readLoose, readModuleLevel } from './module';
 import { isVueModule, vueNames, vueTypes } from './names';
 
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format. */
@@ -32,6 +32,7 @@ export function readVueScript(path: string, text: string): FileFacts {
   readModuleLevel(vue, new Set());
   readLoose(vue, new Set());
   facts.mentions = mentionsIn(vue);
+  facts.elementReads = readFromOthers(text);
   facts.ids = [...scopes.ids];
   if (/\bnew Vue\(/.test(text)) facts.mounts = true;
   if (facts.components.length) facts.language = 'vue';

@@ -215,7 +215,7 @@ function isBound(u: VueUnit, tag: string, scope: Scope): boolean {
   return /^[A-Z]/.test(tag) && bindingOf(tag, scope) !== undefined;
 }
 
-function bindingOf(name: string, scope: Scope) {
+export function bindingOf(name: string, scope: Scope) {
   for (let at: Scope | undefined = scope; at; at = at.parent) {
     const found = at.names.get(name);
     if (found) return found;

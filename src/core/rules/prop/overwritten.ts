@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import type { WriteFact } from '../../model/facts';
+import type { Traits, WriteFact } from '../../model/facts';
 import type { Component, Port } from '../../model/project';
 import { attributePlace, placeOf, step, type Rule } from '../rule';
 import { updateOf } from '../../link/sites';
@@ -35,7 +35,7 @@ export const overwritten: Rule = {
           component,
           port,
           place,
-          level: facts.traits.inputsWritable ? 'warning' : 'error',
+          level: isAllowed(facts.traits, write) ? 'warning' : 'error',
           message: `${component.name} changes "${port.name}", which belongs to ${owner.name}; ${owner.name} is not told. Raise an event instead.`,
           trail: [
             ...(attribute
@@ -48,6 +48,11 @@ export const overwritten: Rule = {
     }
   },
 };
+
+/** The framework lets it pass: the input itself may be written, or what is reachable through it is shared. */
+const isAllowed = (traits: Traits, write: WriteFact): boolean =>
+  traits.inputsWritable ||
+  (traits.inputsShared === true && ((write.path?.length ?? 0) > 0 || write.through?.method !== undefined));
 
 /** An assignment always changes; a method only where the prop is known to be a list, or the name leaves no doubt. */
 function isCertain(project: Linked, port: Port, write: WriteFact): boolean {

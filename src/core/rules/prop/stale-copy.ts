@@ -1,3 +1,4 @@
+import { reachedFunctions } from '../../link/functions';
 import { placeOf, step, type Rule } from '../rule';
 
 export const staleCopy: Rule = {
@@ -10,6 +11,10 @@ export const staleCopy: Rule = {
       if (facts.role !== 'component' || facts.renewsState) continue;
       const sites = component.calledAt.map((id) => project.sites[id]!);
       if (sites.some((site) => site.fact.attributes.some((one) => one.mode === 'key'))) continue;
+      const byEffects = new Set<number>();
+      facts.functions.forEach((fn, index) => {
+        if (fn.where === 'effect') for (const one of reachedFunctions(component, index)) byEffects.add(one);
+      });
       facts.symbols.forEach((symbol, index) => {
         const { init } = symbol;
         if (symbol.kind !== 'state' || !init || (init.kind !== 'identity' && init.kind !== 'member')) return;
@@ -17,7 +22,9 @@ export const staleCopy: Rule = {
         if (source.kind !== 'prop' || /^(initial|default)/i.test(source.port!)) return;
         const port = component.ports.get(source.port!);
         // Anything that writes it outside a handler may bring it up to date.
-        const renewed = facts.writes.some((write) => write.symbol === index && write.where !== 'handler');
+        const renewed = facts.writes.some(
+          (write) => write.symbol === index && (write.where !== 'handler' || byEffects.has(write.fn)),
+        );
         if (!port || renewed) return;
         const place = placeOf(component.file, symbol);
         report({

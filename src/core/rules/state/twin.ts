@@ -1,4 +1,5 @@
 import { reach } from '../../link/reach';
+import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
 
 export const twin: Rule = {
@@ -16,6 +17,8 @@ export const twin: Rule = {
         const other = owner.facts.symbols.findIndex(
           (one) => one.kind === 'state' && one.name === symbol.name,
         );
+        // What nobody changes is a constant, not state.
+        if (!isWritten(child, index) || (other >= 0 && !isWritten(owner, other))) return;
         const key = `${owner.id}:${child.id}:${symbol.name}`;
         if (other < 0 || seen.has(key)) return;
         seen.add(key);
@@ -37,3 +40,7 @@ export const twin: Rule = {
     }
   },
 };
+
+const isWritten = ({ facts }: Component, symbol: number): boolean =>
+  facts.writes.some((write) => write.symbol === symbol) ||
+  facts.symbols.some((one) => one.kind === 'setter' && one.of === symbol);
