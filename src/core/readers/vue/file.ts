@@ -161,7 +161,7 @@ function readComponent(
     readNodes(u, children, { scope: scopes.within(scope, []), ctx: SETUP, parent: 0 });
   } else if (template || descriptor.script?.src) makeOpen(u);
   else if (!template && component.render.length === 1 && !u.openScope) u.openScope = true;
-  closeUnit(u);
+  closeUnit(vue, u);
 }
 
 /** A scope in which only members of the instance are to be found. */

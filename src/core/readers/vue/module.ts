@@ -76,7 +76,7 @@ export function openUnit(vue: VueFile, facts: ComponentFacts, node: t.Node): Vue
 }
 
 /** What is left where nobody placed it is drawn somewhere under the component. */
-export function closeUnit(u: VueUnit): void {
+export function closeUnit(vue: VueFile, u: VueUnit): void {
   settleEarly(u);
   u.facts.render.forEach((node, index) => {
     if (index === 0 && u.facts.role !== 'helper') return;
@@ -93,11 +93,14 @@ export function closeUnit(u: VueUnit): void {
       consume.missing = 'handled';
   }
   if (u.openRefs) readHandles(u);
+  resolveLowercase(u);
+  raiseModels(u);
   if (u.attrs !== undefined) {
     const own = u.facts.ports.filter((port) => port.channel !== 'slot').map((port) => port.name);
     u.facts.symbols[u.attrs]!.except = own;
   }
   fallThrough(u);
+  if (u.registrations && !u.dynamicTags) vue.registrations.push(u.registrations);
   // A two-way binding without a name means these, in older versions.
   if (
     !u.facts.model &&
@@ -105,6 +108,44 @@ export function closeUnit(u: VueUnit): void {
     !u.facts.ports.some((port) => port.name === 'modelValue')
   )
     u.facts.model = { prop: 'value', event: 'input' };
+}
+
+/** In markup of a render function, a lower-case tag may be a component that is registered. */
+function resolveLowercase(u: VueUnit): void {
+  for (const node of u.facts.render) {
+    if (node.kind !== 'element' || !node.tag) continue;
+    const names = [node.tag.name, camel(node.tag.name), pascal(node.tag.name)];
+    const local = names.map((name) => u.registered.get(name)).find((one) => one !== undefined);
+    if (!local) continue;
+    node.kind = 'site';
+    node.tag.name = local;
+    const { start, end } = node.tag;
+    // Of what an element is given, only some was kept.
+    const value = { kind: 'computed' as const, start, end };
+    node.attributes.push({ name: '...', nameStart: start, nameEnd: end, mode: 'spread', value, start, end });
+  }
+}
+
+/** Writing to a model raises the event that asks for the change; whoever is given the model may write to it. */
+function raiseModels(u: VueUnit): void {
+  const { facts } = u;
+  for (const [model, event] of u.models) {
+    const raised = (at: Span, fn: number, how: 'called' | 'handed') =>
+      facts.emits.push({
+        symbol: u.props.get(eventPort(event))!,
+        event: eventPort(event),
+        args: [],
+        fn,
+        guarded: true,
+        how,
+        start: at.start,
+        end: at.end,
+      });
+    for (const write of facts.writes.filter((one) => one.symbol === model)) raised(write, write.fn, 'called');
+    facts.writes = facts.writes.filter((one) => one.symbol !== model);
+    for (const read of facts.reads)
+      if (read.symbol === model && read.where === 'argument') raised(read, read.fn, 'handed');
+  }
 }
 
 /** Handles that somebody may read by a name that nobody knows. */
@@ -169,7 +210,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     const base = { name, ...spanOf(one.id ?? one.node) };
     const object = optionsOf(vue, node);
     if (object) {
-      facts.values.push({ ...base, kind: 'component', component: facts.components.length + helpers.length });
+      facts.values.push({ ...base, kind: 'component', component: facts.components.length });
       readOptionsComponent(vue, object, one.id, one.id?.name ?? nameFromPath(file.path));
       continue;
     }
@@ -255,7 +296,7 @@ function readOptionsComponent(
     text?.type === 'StringLiteral' || (text?.type === 'TemplateLiteral' && text.expressions.length === 0);
   if (text && quoted) readTemplateText(u, text);
   else if (!component.render.some((_, index) => index > 0)) makeOpen(u);
-  closeUnit(u);
+  closeUnit(vue, u);
 }
 
 /** Nothing is known of what it draws: any name may be read, raised or placed there. */
@@ -271,9 +312,12 @@ export function makeOpen(u: VueUnit): void {
 export function noteRegistrations(vue: VueFile, u: VueUnit, object: t.ObjectExpression): void {
   for (const property of object.properties) {
     if (property.type !== 'ObjectProperty' || keyName(property) !== 'components') continue;
-    vue.registrations.push(spanOf(property.value));
     const list = unwrap(property.value);
     if (list.type !== 'ObjectExpression') continue;
+    // Under names that nobody knows, they may be drawn anywhere.
+    if (list.properties.some((one) => one.type === 'SpreadElement' || keyName(one) === undefined))
+      u.dynamicTags = true;
+    u.registrations = spanOf(property.value);
     for (const member of list.properties) {
       const name = member.type === 'ObjectProperty' ? keyName(member) : undefined;
       if (member.type !== 'ObjectProperty' || name === undefined || u.registered.get(name)) continue;
@@ -303,7 +347,7 @@ function readHelper(vue: VueFile, one: NamedNode, fn: t.Function): void {
   });
   if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, SETUP);
   else component.result = use(u, u.expr(fn.body, SETUP), SETUP);
-  closeUnit(u);
+  closeUnit(vue, u);
   vue.facts.components.push(component);
 }
 
@@ -319,7 +363,7 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       !skip.has(node) && node.type !== 'FunctionDeclaration' && node.type !== 'ExportDefaultDeclaration',
   );
   u.statements(loose, SETUP);
-  closeUnit(u);
+  closeUnit(vue, u);
   if (component.render.length > 1) facts.components.push(component);
 }
 

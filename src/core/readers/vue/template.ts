@@ -197,8 +197,15 @@ function addTag(u: VueUnit, element: Element, at: At): number {
   const tag: TagFact = { name: element.tag, ...span };
   const isComponent = element.tagType === 1 || isBound(u, element.tag, at.scope);
   if (element.tag === 'component') {
+    const is = element.props.find((one) => one.type === 6 && one.name === 'is');
+    if (is?.type === 6 && is.value) {
+      tag.name = is.value.content;
+      resolveTag(u, tag, at.scope);
+      return addNode(u, { kind: 'site', tag, ...spanAt(element) }, at.ctx);
+    }
     // Which component it is, nobody knows before it runs.
     tag.name = '';
+    u.dynamicTags = true;
     return addNode(u, { kind: 'site', tag, ...spanAt(element) }, at.ctx);
   }
   if (!isComponent) return addNode(u, { kind: 'element', tag, ...spanAt(element) }, at.ctx);

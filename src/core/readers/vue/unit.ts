@@ -30,6 +30,10 @@ export interface VueUnit extends Unit {
   attrs: number | undefined;
   /** Where undeclared attributes do not land on the root. */
   keepsAttributes: boolean;
+  /** A tag is chosen when the code runs. */
+  dynamicTags: boolean;
+  /** Where the component registers others. */
+  registrations: Span | undefined;
   /** Components by the names that the component registers them under. */
   registered: Map<string, string>;
 }
@@ -65,6 +69,8 @@ export function vueUnit(
     openScope: false,
     attrs: undefined,
     keepsAttributes: false,
+    dynamicTags: false,
+    registrations: undefined,
     registered: new Map(),
     expr: (part, ctx) => {
       const bare = unwrap(part);

@@ -8,7 +8,7 @@ export const staleCopy: Rule = {
   check({ project, report }) {
     for (const component of project.components) {
       const { facts } = component;
-      if (facts.role !== 'component' || facts.renewsState) continue;
+      if (facts.role !== 'component' || facts.renewsState || project.files[component.file]!.aside) continue;
       const sites = component.calledAt.map((id) => project.sites[id]!);
       if (sites.some((site) => site.fact.attributes.some((one) => one.mode === 'key'))) continue;
       const byEffects = new Set<number>();

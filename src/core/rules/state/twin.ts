@@ -12,6 +12,8 @@ export const twin: Rule = {
       if (site.owner === site.target || project.files[site.file]!.aside) continue;
       const owner = project.components[site.owner]!;
       const child = project.components[site.target]!;
+      // What many render keeps what it keeps for itself.
+      if (child.unknownSites || child.calledAt.some((id) => project.sites[id]!.owner !== owner.id)) continue;
       child.facts.symbols.forEach((symbol, index) => {
         if (symbol.kind !== 'state') return;
         const other = owner.facts.symbols.findIndex(
