@@ -2,7 +2,8 @@
 import type { AuditResult } from '../src/core/audit';
 import type { AttributeFact } from '../src/core/model/facts';
 import type { Component, Port, Site } from '../src/core/model/project';
-import { hands, isCloned, isClosed, knownSites } from '../src/core/link/use-of-ports';
+import { hands, isCloned, isClosed, knownSites, takesBelow } from '../src/core/link/use-of-ports';
+import { isPageAttribute, isPageEvent } from '../src/core/model/page-names';
 
 export interface Mutation {
   kind: string;
@@ -34,14 +35,21 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
   for (const site of project.sites) {
     const owner = project.components[site.owner]!;
     const target = project.components[site.target]!;
-    if (!isClosed(target) || isCloned(project, site)) continue;
+    const apart = target.facts.traits.attributesFallThrough;
+    if ((!apart && !isClosed(target)) || isCloned(project, site)) continue;
     for (const attribute of site.fact.attributes) {
-      if (attribute.mode !== 'value' || attribute.name === 'children') continue;
+      if (!/^(value|listen)$/.test(attribute.mode) || /^(children$|#)/.test(attribute.name)) continue;
       const port = target.ports.get(attribute.name);
       if (!port) continue;
       const call = `<${target.name} ${attribute.name}> in ${owner.name}`;
-      const renamed = misspelled(attribute.name);
-      if (!target.ports.has(renamed)) {
+      const written = textOf(pathOf(site.file)).slice(attribute.nameStart, attribute.nameEnd);
+      const renamed = misspelled(written);
+      // Where undeclared names land further down, somebody there may take it.
+      const key = apart && attribute.mode === 'listen' ? `@${renamed}` : renamed;
+      const taken =
+        target.ports.has(key) ||
+        (apart && (takesBelow(project, target, key) || isPageAttribute(key) || isPageEvent(key)));
+      if (!taken) {
         const name = { start: attribute.nameStart, end: attribute.nameEnd, text: renamed };
         add(
           'renames a passed prop',
@@ -52,6 +60,8 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
         );
       }
       const sure = !project.handed(site).unknown && !project.handed(site).spread.has(attribute.name);
+      // In a call that makes an element, a comma would be left over.
+      if (apart && textOf(pathOf(site.file)).charAt(site.fact.start) !== '<') continue;
       const gone = { start: attribute.start, end: attribute.end, text: '' };
       if (port.required && sure) {
         add('removes a required prop', site.file, [gone], ['prop/missing', 'slot/unfilled'], call);
@@ -59,7 +69,9 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
       const clashes = findings.some((one) => one.rule === 'prop/type-clash' && one.site === site.id);
       const other = clashes ? undefined : otherLiteral(port, attribute);
       if (other !== undefined) {
-        const value = { start: attribute.start, end: attribute.end, text: `${attribute.name}=${other}` };
+        const isVue = pathOf(site.file).endsWith('.vue');
+        const text = isVue && other === '{12}' ? `:${written}="12"` : `${written}=${other}`;
+        const value = { start: attribute.start, end: attribute.end, text };
         add('changes a literal to another type', site.file, [value], ['prop/type-clash'], call);
       }
       if (port.channel === 'event' && sure && !port.required && isOnlyListener(target, port, site)) {
@@ -126,6 +138,7 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
           !contexts.mayBeElsewhere(one.component),
       );
       if (!read || !project.files.some((one) => one.facts.mounts)) continue;
+      if (!node.tag) continue;
       const text = textOf(pathOf(file));
       const last = node.attributes.at(-1)?.end ?? node.tag!.end;
       const open = text.indexOf('>', last) + 1;
@@ -173,14 +186,25 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
 
   function addProps(component: Component): void {
     const { facts, file } = component;
-    if (!isClosed(component) || facts.role !== 'component' || facts.wrapped) return;
+    const apart = facts.traits.attributesFallThrough;
+    if (apart ? facts.openProps || component.unresolved : !isClosed(component)) return;
+    if (facts.role !== 'component' || facts.wrapped) return;
     // The first name of a type that only this component takes its props from.
     const own = [...component.ports.values()].filter(
-      (port) => port.typed && !port.shared && !port.inherited && port.place.file === file,
+      (port) =>
+        port.channel === 'prop' &&
+        port.declared &&
+        (port.typed || apart) &&
+        !port.shared &&
+        !port.inherited &&
+        port.place.file === file,
     );
     const first = own.sort((a, b) => a.place.start - b.place.start)[0];
     if (!first || first.place.start === facts.nameStart) return;
-    const edit = { start: first.place.start, end: first.place.start, text: 'spareRope?: string; ' };
+    const quoted = /['"]/.test(textOf(pathOf(file)).charAt(first.place.start));
+    const listed = quoted ? "'spareRope', " : 'spareRope: String, ';
+    const text = first.typed ? 'spareRope?: string; ' : listed;
+    const edit = { start: first.place.start, end: first.place.start, text };
     add('adds an unread prop', file, [edit], ['prop/unread'], component.name);
   }
 }

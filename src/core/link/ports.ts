@@ -26,6 +26,11 @@ export function linkPorts(components: Component[], sites: Site[], types: TypeSpa
   addCarriedPorts(components, sites);
   const filled = contentHanded(sites);
   for (const component of components) {
+    // What is declared, by whatever type, does not fall through.
+    if (component.facts.traits.attributesFallThrough) {
+      const own = [...component.ports.values()].filter((one) => one.declared).map((one) => one.name);
+      for (const spread of component.spreads) spread.except = [...new Set([...spread.except, ...own])];
+    }
     for (const port of component.ports.values()) {
       port.channel = channelOf(component, port, types, filled);
     }

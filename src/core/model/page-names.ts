@@ -51,4 +51,5 @@ export const bubbles = (port: string): boolean => BUBBLES.has(port.replace(/^@/,
 
 /** An attribute that elements know. */
 export const isPageAttribute = (name: string): boolean =>
-  ATTRIBUTES.has(name.replace(/-/g, '').toLowerCase()) || /^on[a-zA-Z]/.test(name);
+  ATTRIBUTES.has(name.replace(/-/g, '').toLowerCase()) ||
+  (name.startsWith('on') && EVENTS.has(name.slice(2).replace(/-/g, '').toLowerCase()));

@@ -108,7 +108,9 @@ function bindName(u: VueUnit, id: t.Identifier, scope: Scope): void {
     id.binding = nameFor(u, name, attrsSymbol(u, spanOf(id)), scope);
     return;
   }
-  if (name === '$slots' || name === '$scopedSlots') u.facts.openSlots = true;
+  // Asking whether one slot is filled places none.
+  const asks = /^\s*\??\.\s*\w/.test(u.file.text.slice(id.end!, id.end! + 8));
+  if ((name === '$slots' || name === '$scopedSlots') && !asks) u.facts.openSlots = true;
   if (name === '$props') u.facts.openProps = true;
   if (name.startsWith('$') || name.startsWith('_') || GLOBALS.has(name)) return;
   if (u.facts.propsType) {

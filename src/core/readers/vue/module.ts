@@ -148,10 +148,19 @@ function raiseModels(u: VueUnit): void {
   }
 }
 
-/** Handles that somebody may read by a name that nobody knows. */
+/** Handles that somebody may read, or attach, by a name that nobody knows. */
 function readHandles(u: VueUnit): void {
+  const attached = new Set(
+    u.facts.render.flatMap((node) =>
+      node.attributes.flatMap((one) => (one.mode === 'ref' ? [one.value.symbol] : [])),
+    ),
+  );
   u.facts.symbols.forEach(({ kind, start, end }, symbol) => {
-    if (kind === 'ref') u.facts.reads.push({ symbol, where: 'argument', fn: -1, start, end });
+    if (kind !== 'ref') return;
+    const read = attached.has(symbol)
+      ? { path: ['current'], soft: true, where: 'handler' as const }
+      : { where: 'argument' as const };
+    u.facts.reads.push({ symbol, fn: -1, start, end, ...read });
   });
 }
 

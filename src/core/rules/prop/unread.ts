@@ -33,5 +33,6 @@ export const unread: Rule = {
 
 /** Taken out of a rest that is handed on: leaving it out is its use. */
 const isTakenOut = (component: Component, name: string): boolean =>
+  !component.facts.traits.attributesFallThrough &&
   component.spreads.some((one) => one.except.includes(name)) &&
   component.facts.symbols.some((one) => one.kind === 'prop' && one.port === name);

@@ -29,7 +29,8 @@ export function handlesOf(component: Component): Handle[] {
     // A read without `.current` hands the box itself to somebody; on the tag it is the attachment.
     if (own.some((read) => !read.path && read.where !== 'attribute' && read.where !== 'condition'))
       given = true;
-    if (facts.writes.some((write) => write.symbol === index)) given = true;
+    // What is written into the box itself; a member of what it holds is no such thing.
+    if (facts.writes.some((write) => write.symbol === index && (write.path?.length ?? 0) < 2)) given = true;
     return [{ symbol: index, attached, given, reads: own.filter((read) => read.path) }];
   });
 }
