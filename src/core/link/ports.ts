@@ -29,7 +29,11 @@ export function linkPorts(components: Component[], sites: Site[], types: TypeSpa
     // What is declared, by whatever type, does not fall through.
     if (component.facts.traits.attributesFallThrough) {
       const own = [...component.ports.values()].filter((one) => one.declared).map((one) => one.name);
-      for (const spread of component.spreads) spread.except = [...new Set([...spread.except, ...own])];
+      for (const spread of component.spreads) {
+        const { symbol } = component.facts.render[spread.node]!.attributes[spread.attribute]!.value;
+        if (component.facts.symbols[symbol!]!.kind === 'rest')
+          spread.except = [...new Set([...spread.except, ...own])];
+      }
     }
     for (const port of component.ports.values()) {
       port.channel = channelOf(component, port, types, filled);

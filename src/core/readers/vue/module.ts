@@ -435,11 +435,15 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression): void {
   if (local) (vue.facts.registers ??= []).push({ name: pascal(first.value), local });
 }
 
-/** Names that are read from other instances: `$parent.wind`. */
-export const readFromOthers = (text: string): string[] =>
-  [...text.matchAll(/\$(?:parent|root|children\[\w+\])(?:\.\$parent)*\??\.([A-Za-z_]\w*)/g)].map(
-    ([, name]) => name!,
-  );
+const OTHERS = /\$(?:parent|root|children\[\w+\])(?:\.\$parent)*\??\.([A-Za-z_]\w*)/g;
+/** Ways to get hold of instances that no handle names. */
+const REACHES = /\$children\b|\bcomponentInstance\b|\bfindComponents?(?:Down|Up)ward/;
+
+/** Names that are read from other instances: `$parent.wind`; any, where the file looks for instances. */
+export const readFromOthers = (text: string): string[] => {
+  const found = REACHES.test(text) ? text.matchAll(/\.([A-Za-z_]\w*)/g) : text.matchAll(OTHERS);
+  return [...new Set([...found].map(([, name]) => name!))];
+};
 
 /** Module-level names that are used as values, not only rendered, registered or exported. */
 export function mentionsIn(vue: VueFile): string[] {
