@@ -68,7 +68,14 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     response.json(await listProjects(db));
   });
   app.get('/api/demos', async (_request, response) => {
-    response.json(demo ? [{ name: 'Quillmoor console', path: join(demo, 'console') }] : []);
+    response.json(
+      demo
+        ? [
+            { name: 'Quillmoor console', path: join(demo, 'console') },
+            { name: 'Quillmoor ticket desk', path: join(demo, 'desk') },
+          ]
+        : [],
+    );
   });
   app.post('/api/projects', async (request, response) => {
     const { path } = checked(openSchema, request.body ?? {});

@@ -28,7 +28,9 @@ export function linkPorts(components: Component[], sites: Site[], types: TypeSpa
   for (const component of components) {
     // What is declared, by whatever type, does not fall through.
     if (component.facts.traits.attributesFallThrough) {
-      const own = [...component.ports.values()].filter((one) => one.declared).map((one) => one.name);
+      const own = [...component.ports.values()]
+        .filter((one) => one.declared || one.channel === 'slot')
+        .map((one) => one.name);
       for (const spread of component.spreads) {
         const { symbol } = component.facts.render[spread.node]!.attributes[spread.attribute]!.value;
         if (component.facts.symbols[symbol!]!.kind === 'rest')
@@ -111,17 +113,25 @@ function declarePorts(
  * others spread into it.
  */
 function addCarriedPorts(components: Component[], sites: Site[]): void {
+  /** Whether a component further down, on which undeclared names land, takes a name. */
+  const landsOn = (component: Component, name: string, seen: Set<number>): boolean => {
+    if (seen.has(component.id)) return false;
+    seen.add(component.id);
+    return component.spreads.some(({ site }) => {
+      const into = site >= 0 ? components[sites[site]!.target]! : undefined;
+      return into !== undefined && (into.ports.has(name) || landsOn(into, name, seen));
+    });
+  };
   const add = (component: Component, name: string): void => {
     const spreads = component.spreads.filter((one) => !one.except.includes(name));
     if (!spreads.length || component.facts.propsType || component.ports.has(name)) return;
     // What lands on an element is an attribute of the page.
-    const into = spreads.filter((one) => one.site >= 0).map((one) => components[sites[one.site]!.target]!);
-    if (component.facts.traits.attributesFallThrough && !into.some((one) => one.ports.has(name))) return;
+    if (component.facts.traits.attributesFallThrough && !landsOn(component, name, new Set())) return;
     const { facts, file } = component;
     component.ports.set(name, {
       component: component.id,
       name,
-      channel: 'prop',
+      channel: name.startsWith('@') ? 'event' : 'prop',
       place: { file, start: facts.nameStart, end: facts.nameEnd },
       declared: false,
       shared: false,
@@ -137,7 +147,9 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
   for (const site of sites) {
     const target = components[site.target]!;
     if (!target.spreads.length) continue;
-    for (const { mode, name } of site.fact.attributes) if (mode === 'value') add(target, name);
+    const { attributesFallThrough } = target.facts.traits;
+    for (const { mode, name } of site.fact.attributes)
+      if (mode === 'value' || (attributesFallThrough && mode === 'listen')) add(target, name);
   }
 }
 

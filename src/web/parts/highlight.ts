@@ -18,6 +18,7 @@ const LANGUAGES: Record<string, string> = {
   js: 'jsx',
   mjs: 'javascript',
   cjs: 'javascript',
+  vue: 'vue',
 };
 
 let highlighter: Promise<HighlighterCore> | undefined;
@@ -30,6 +31,7 @@ function load(): Promise<HighlighterCore> {
       import('shiki/langs/typescript.mjs'),
       import('shiki/langs/jsx.mjs'),
       import('shiki/langs/javascript.mjs'),
+      import('shiki/langs/vue.mjs'),
     ],
     engine: createJavaScriptRegexEngine(),
   });

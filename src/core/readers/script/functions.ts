@@ -132,13 +132,16 @@ function soleCall(u: Unit, node: t.Function): FunctionFact['sole'] {
   only = only && unwrap(only);
   if (only?.type === 'UnaryExpression' && only.operator === 'void') only = only.argument;
   if (only?.type !== 'CallExpression' && only?.type !== 'OptionalCallExpression') return undefined;
+  const raised = u.dialect.raised?.(u, only);
+  const args = raised?.args ?? only.arguments;
   const callee = unwrap(only.callee);
   let symbol: number | undefined;
-  if (callee.type === 'Identifier') symbol = symbolOf(u, callee);
+  if (raised) symbol = raised.symbol;
+  else if (callee.type === 'Identifier') symbol = symbolOf(u, callee);
   else if (callee.type === 'MemberExpression')
     symbol = bagMember(u, callee) ?? u.dialect.self(u, callee)?.symbol;
   if (symbol === undefined) return undefined;
-  const same = only.arguments.every((arg, i) => {
+  const same = args.every((arg, i) => {
     const param = node.params[i];
     return arg.type === 'Identifier' && param?.type === 'Identifier' && arg.name === param.name;
   });

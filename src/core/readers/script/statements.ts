@@ -10,9 +10,10 @@ import { inArm, inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } 
 export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
   const hoisted = nodes.filter((node): node is t.FunctionDeclaration => node.type === 'FunctionDeclaration');
   const late = hoisted.filter((node) => ctx.fn === -1 && !u.file.units.has(node));
+  const waits = new Set<t.Node>(late);
   for (const node of nodes) {
     if (node.type === 'FunctionDeclaration') {
-      if (!late.includes(node)) declareFunction(u, node, ctx);
+      if (!waits.has(node)) declareFunction(u, node, ctx);
       continue;
     }
     // A handler may use state that is declared below it, so it is read once that is known.

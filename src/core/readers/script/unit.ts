@@ -53,6 +53,11 @@ export interface Dialect {
     /** Where it is read; absent where only its meaning is asked for. */
     ctx?: Ctx,
   ): ExprFact | undefined;
+  /** The event that a call raises by its name, and what it hands over. */
+  raised?(
+    u: Unit,
+    node: t.CallExpression | t.OptionalCallExpression,
+  ): { symbol: number; args: t.Node[] } | undefined;
   /** Takes over an assignment that it understands. */
   assign(u: Unit, node: t.AssignmentExpression, ctx: Ctx): boolean;
 }

@@ -116,6 +116,12 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       }
       return undefined;
     },
+    raised(u, node) {
+      if (!isVueUnit(u) || !raises(u, node.callee)) return undefined;
+      const [name, ...args] = node.arguments;
+      if (name?.type !== 'StringLiteral') return undefined;
+      return { symbol: eventSymbol(u, name.value, { start: name.start!, end: name.end! }), args };
+    },
     self: (u, node, ctx) => (isVueUnit(u) ? readSelf(u, node, ctx) : undefined),
     assign(u, node, ctx) {
       if (!isVueUnit(u) || node.left.type !== 'MemberExpression') return false;

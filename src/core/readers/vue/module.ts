@@ -13,6 +13,7 @@ import {
   emptyFacts,
   settleEarly,
   spanOf,
+  typeOf,
   UNPLACED,
   unwrap,
   use,
@@ -20,6 +21,7 @@ import {
   type FileContext,
 } from '../script/unit';
 import { eachChild } from '../script/walk';
+import { addProvide, keyOf } from './contexts';
 import { vueDialect } from './dialect';
 import { readOptions } from './options';
 import { camel, eventPort, pascal, VUE_TRAITS, type VueNames } from './names';
@@ -96,7 +98,7 @@ export function closeUnit(vue: VueFile, u: VueUnit): void {
   resolveLowercase(u);
   raiseModels(u);
   if (u.attrs !== undefined) {
-    const own = u.facts.ports.filter((port) => port.channel !== 'slot').map((port) => port.name);
+    const own = u.facts.ports.map((port) => port.name);
     u.facts.symbols[u.attrs]!.except = own;
   }
   fallThrough(u);
@@ -187,7 +189,7 @@ function takeAttributes(u: VueUnit, node: RenderFact): void {
     return;
   }
   const span = node.tag ? { start: node.tag.start, end: node.tag.end } : spanOf(node as never);
-  const except = u.facts.ports.filter((port) => port.channel !== 'slot').map((port) => port.name);
+  const except = u.facts.ports.map((port) => port.name);
   const symbol =
     u.attrs ??
     u.facts.symbols.push({ name: '$attrs', kind: 'rest', except, start: span.start, end: span.start }) - 1;
@@ -422,6 +424,12 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression): void {
   }
   const { callee } = node;
   if (callee.type !== 'MemberExpression' || callee.computed || callee.property.type !== 'Identifier') return;
+  if (callee.property.name === 'provide' && second && first) {
+    const key = keyOf(first);
+    const value = use(u, u.expr(second, SETUP), SETUP, 'provide');
+    value.type ??= typeOf(u, second);
+    if (key !== undefined) addProvide(u, key, first, value, 'setup');
+  }
   if (callee.property.name === 'mixin' && /^(app|Vue|vue)$/.test(memberName(callee.object) ?? ''))
     (vue.facts.globalNames ??= []).push('*');
   if (callee.property.name !== 'component' || first?.type !== 'StringLiteral' || !second) return;

@@ -9,7 +9,7 @@ export const contextUnread: Rule = {
     const contexts = project.contexts();
     const { providers, keys } = contexts;
     for (const key of keys) {
-      const used = isUsedElsewhere(key.file, key.value.name);
+      const used = key.value.key === undefined ? isUsedElsewhere(key.file, key.value.name) : isNamed(key);
       for (const provider of providers.filter((one) => one.key === key)) {
         const { component, place } = provider;
         if (used && !isOutOfReach(provider)) continue;
@@ -55,6 +55,16 @@ export const contextUnread: Rule = {
     function isKey(file: number, local: string, key: ContextKey): boolean {
       const target = project.lookup(file, local);
       return target.kind === 'value' && target.file === key.file && target.value.name === key.value.name;
+    }
+
+    /** A key that is a text: some consumer of the same package names it, or others may. */
+    function isNamed(key: ContextKey): boolean {
+      const { pkg } = project.files[key.file]!;
+      if (pkg !== undefined && !pkg.private) return true;
+      const text = JSON.stringify(key.value.key);
+      return project.components.some(
+        (one) => project.files[one.file]!.pkg === pkg && one.facts.consumes.some((use) => use.key === text),
+      );
     }
 
     /** Anything but providing it counts: a hook, a consumer element, a class that names it, an export to others. */

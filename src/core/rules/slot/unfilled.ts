@@ -26,7 +26,7 @@ export const unfilled: Rule = {
           component,
           port,
           place,
-          message: `${component.name} places "${port.name}", and none of its ${sites.length} call sites fills it.`,
+          message: `${component.name} places "${port.name}", and ${sites.length === 1 ? 'its only call site does not fill it' : `none of its ${sites.length} call sites fills it`}.`,
           trail: [
             step(component, place, port.name, 'is placed', 'wait'),
             step(
