@@ -223,7 +223,9 @@ class FlowBuilder {
     attribute: AttributeFact,
     index: number,
   ): void {
-    const event = target.ports.get(updateOf(target, attribute.name));
+    const port = target.ports.get(attribute.name);
+    const written = port && target.facts.writes.some((write) => write.symbol === port.symbol);
+    const event = target.ports.get(updateOf(target, attribute.name)) ?? (written ? port : undefined);
     if (!event) return;
     for (const to of this.sources(owner, attribute.value))
       this.addEdge(event.node, to, 'write', attribute.value, site.file, site.id, index);

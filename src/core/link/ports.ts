@@ -237,6 +237,7 @@ function channelOf(component: Component, port: Port, types: TypeSpace, filled: S
   if (traits.callbackProps && isCallbackName(port.name) && (!known || isFunction(shape))) {
     return 'event';
   }
+  if (traits.lowerCallbacks && /^on[a-z]{2}/.test(port.name) && known && isFunction(shape)) return 'event';
   return !known && filled.has(`${component.id}:${port.name}`) ? 'slot' : 'prop';
 }
 

@@ -105,6 +105,8 @@ export interface SilenceFact extends Span {
 export interface Traits {
   /** A callback handed in as a prop is how events are heard. */
   callbackProps: boolean;
+  /** `onpick` is such a callback, too. */
+  lowerCallbacks?: boolean;
   /** Attributes that the component does not declare land on its outermost element. */
   attributesFallThrough: boolean;
   /** What a ref to the component reaches. */

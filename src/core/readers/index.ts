@@ -3,6 +3,8 @@ import type { FileFacts } from '../model/facts';
 import { emptyFile } from './file';
 import { readPage } from './html/file';
 import { readReactFile } from './react/file';
+import { readSvelteFile } from './svelte/file';
+import { addMounts, namesSvelte } from './svelte/script';
 import { readVueFile } from './vue/file';
 import { readVueScript, usesVue } from './vue/script';
 
@@ -14,11 +16,15 @@ export const MAX_LENGTH = 1024 * 1024;
 
 const PAGE = /\.html?$/;
 const VUE = /\.vue$/;
+const SVELTE = /\.svelte$/;
 const SCRIPT = /\.(?:[cm]?[jt]s|[jt]sx)$/;
 
 /** Whether any reader takes the file. Declaration files describe code from elsewhere. */
 export const isReadable = (path: string): boolean =>
-  PAGE.test(path) || VUE.test(path) || (SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path));
+  PAGE.test(path) ||
+  VUE.test(path) ||
+  SVELTE.test(path) ||
+  (SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path));
 
 /** Reads one file to facts. Never throws. */
 export function readFile(path: string, text: string): FileFacts {
@@ -29,7 +35,10 @@ export function readFile(path: string, text: string): FileFacts {
   try {
     if (PAGE.test(path)) return readPage(path, clean);
     if (VUE.test(path)) return readVueFile(path, clean);
-    return usesVue(clean) ? readVueScript(path, clean) : readReactFile(path, clean);
+    if (SVELTE.test(path)) return readSvelteFile(path, clean);
+    if (usesVue(clean)) return readVueScript(path, clean);
+    const facts = readReactFile(path, clean);
+    return namesSvelte(clean) ? addMounts(facts, clean) : facts;
   } catch (error) {
     const message =
       error instanceof RangeError

@@ -79,6 +79,8 @@ export interface Scopes {
   ids: Set<string>;
   /** The scope whose names a function's parameters are. */
   of: Map<t.Node, Scope>;
+  /** Uses of names that nothing in the program declares. */
+  unbound: Use[];
   /** Resolves the names of code that stands beside the program, in a scope of it; gives back those that it lacks. */
   bind(node: t.Node, scope: Scope): Use[];
   /** A scope inside another, with the names that patterns declare. */
@@ -418,8 +420,9 @@ export function readScopes(program: t.Program): Scopes {
 
   const root = open(undefined, program, true);
   for (const part of program.body) visit(part, root);
-  settle(uses);
+  const unbound = settle(uses);
   return {
+    unbound,
     program: root,
     named,
     elementReads,

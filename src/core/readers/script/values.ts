@@ -21,6 +21,8 @@ export function valueOf(one: NamedNode, own: OwnCall, ctx: InferContext): ValueF
   if (node.type === 'CallExpression') {
     const hook = own(node);
     const [first] = node.arguments;
+    // What is unlike everything else may serve as a key.
+    if (memberName(node.callee) === 'Symbol') return { ...base, kind: 'context', type: UNKNOWN };
     if (hook === 'createContext') return contextOf(base, node, ctx);
     if ((hook === 'memo' || hook === 'forwardRef') && first) {
       const inner = memberName(first);

@@ -4,7 +4,8 @@ import type { AttributeFact, ExprFact, Span } from '../../model/facts';
 import { lit, UNKNOWN } from '../../model/types';
 import { noteWrite } from '../script/writes';
 import { addFunction, spanOf, typeOf, unwrap, use, type Ctx } from '../script/unit';
-import { bindCode, parseCode, parseListener } from './code';
+import { parseCode } from '../script/code';
+import { bindCode, parseListener } from './code';
 import { handleSymbol } from './dialect';
 import { camel, eventPort } from './names';
 import {

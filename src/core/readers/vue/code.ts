@@ -1,6 +1,6 @@
 /** Expressions and statements inside a template: parsed where they stand, their names bound to what is in scope. */
-import { parse, parseExpression, type ParserOptions, type ParserPlugin } from '@babel/parser';
 import type * as t from '@babel/types';
+import { parseCode, parseStatements, type Code } from '../script/code';
 import type { Scope } from '../script/scope';
 import { propSymbol, spanOf } from '../script/unit';
 import { attrsSymbol, nameFor, type VueUnit } from './unit';
@@ -13,39 +13,6 @@ const GLOBALS = new Set(
     'globalThis,window,document,arguments'
   ).split(','),
 );
-
-const options = (offset: number, typed: boolean): ParserOptions => {
-  const plugins: ParserPlugin[] = typed ? ['typescript'] : [];
-  return { startIndex: offset, startColumn: offset, sourceType: 'module', attachComment: false, plugins };
-};
-
-/** Types may be written in any template whose script has them; most have none. */
-function attempt<Node>(read: (typed: boolean) => Node): Node | undefined {
-  for (const typed of [true, false]) {
-    try {
-      return read(typed);
-    } catch {
-      // Tried the other way, or left out.
-    }
-  }
-  return undefined;
-}
-
-export interface Code {
-  text: string;
-  offset: number;
-}
-
-/** An expression of the template, or undefined where it cannot be read. */
-export function parseCode({ text, offset }: Code): t.Expression | undefined {
-  return attempt((typed) => parseExpression(text, options(offset, typed)));
-}
-
-/** A pattern, as in `v-for` and `v-slot`. */
-export function parsePattern({ text, offset }: Code): t.Node[] {
-  const fn = parseCode({ text: `(${text})=>0`, offset: offset - 1 });
-  return fn?.type === 'ArrowFunctionExpression' ? fn.params : [];
-}
 
 /** A listener's code: what is called, or a function around the statements that run. */
 export function parseListener({ text, offset }: Code): t.Node | undefined {
@@ -68,7 +35,7 @@ export function parseListener({ text, offset }: Code): t.Node | undefined {
   } as t.Identifier;
   const statements = expression
     ? [{ type: 'ExpressionStatement', expression, ...spanOf(expression) } as t.ExpressionStatement]
-    : attempt((typed) => parse(text, options(offset, typed)))?.program.body;
+    : parseStatements({ text, offset });
   if (!statements) return undefined;
   const body = { type: 'BlockStatement', body: statements, directives: [], ...span } as t.BlockStatement;
   return {

@@ -19,7 +19,8 @@ import {
   type Ctx,
 } from '../script/unit';
 import { readAttributes } from './attributes';
-import { bindCode, parseCode, parsePattern } from './code';
+import { parseCode, parsePattern } from '../script/code';
+import { bindCode } from './code';
 import { camel, pascal, slotPort } from './names';
 import type { VueUnit } from './unit';
 

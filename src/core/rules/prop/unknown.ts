@@ -47,7 +47,9 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
   if (!isClosed(target)) return [];
   return site.fact.attributes.filter(
     (one) =>
-      one.mode === 'value' &&
+      /^(value|listen|two-way)$/.test(one.mode) &&
+      !(one.name.startsWith('@') && target.facts.openEmits) &&
+      !one.name.startsWith('--') &&
       !isKeptByWrapper(site, one.name) &&
       !target.ports.has(one.name) &&
       !isAlwaysKnown(one.name) &&

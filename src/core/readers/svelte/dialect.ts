@@ -1,0 +1,276 @@
+/** Runes, dispatchers and contexts, as a dialect of plain code. */
+import type * as t from '@babel/types';
+import type { ExprFact } from '../../model/facts';
+import { UNKNOWN, widen } from '../../model/types';
+import { readFunction } from '../script/functions';
+import { declarePattern } from '../script/patterns';
+import { isFunction } from '../script/scope';
+import { annotationOf, keyName, memberName, readType, typeArguments } from '../script/type-expr';
+import {
+  addSymbol,
+  noteRead,
+  spanOf,
+  symbolOf,
+  typeOf,
+  unwrap,
+  use,
+  type Ctx,
+  type Dialect,
+} from '../script/unit';
+import { eventPort } from './names';
+import { eventSymbol, isSvelteUnit, type SvelteUnit } from './unit';
+
+type Call = t.CallExpression | t.OptionalCallExpression;
+
+/** The rune or function of Svelte's that a call calls. */
+export function calledOwn(own: (local: string) => string | undefined, node: t.Node): string | undefined {
+  if (node.type !== 'CallExpression' && node.type !== 'OptionalCallExpression') return undefined;
+  const name = memberName(node.callee);
+  if (name === undefined) return undefined;
+  if (/^\$(state|derived|props|effect|bindable|inspect|host)\b/.test(name)) return name;
+  return own(name);
+}
+
+const EFFECT = /^(\$effect|onMount|onDestroy|afterUpdate|beforeUpdate|tick|\$inspect)/;
+
+export function svelteDialect(own: (local: string) => string | undefined): Dialect {
+  return {
+    declare(u, pattern, init, ctx) {
+      if (!isSvelteUnit(u)) return false;
+      const name = calledOwn(own, init);
+      if (name === undefined) return false;
+      const call = init as t.CallExpression;
+      if (name === '$props') return declareProps(u, pattern, ctx);
+      if (name === '$state' || name === '$state.raw') return declareState(u, pattern, call, ctx);
+      if (name.startsWith('$derived')) {
+        const value = readDerived(u, call, ctx);
+        const [first] = call.arguments;
+        const type = first
+          ? name === '$derived.by'
+            ? ({ t: 'ret', of: typeOf(u, first) } as const)
+            : typeOf(u, first)
+          : UNKNOWN;
+        declarePattern(u, pattern, value, ctx, { kind: 'derived', type });
+        return true;
+      }
+      if (name === 'createEventDispatcher' && pattern.type === 'Identifier') {
+        declareDispatcher(u, pattern, call);
+        return true;
+      }
+      if (name === 'getContext' && pattern.type === 'Identifier')
+        return consume(u, call, ctx, pattern) !== undefined;
+      return false;
+    },
+    call(u, node, ctx) {
+      if (!isSvelteUnit(u)) return undefined;
+      const raised = this.raised!(u, node);
+      if (raised) return raise(u, node, raised, ctx);
+      const name = calledOwn(own, node);
+      if (name === undefined) return undefined;
+      if (EFFECT.test(name)) {
+        for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
+        return { kind: 'computed', ...spanOf(node) };
+      }
+      if (name.startsWith('$derived')) return readDerived(u, node, ctx);
+      if (name === 'setContext') return provide(u, node, ctx);
+      if (name === 'getContext') return consume(u, node, ctx);
+      return undefined;
+    },
+    raised(u, node) {
+      if (!isSvelteUnit(u)) return undefined;
+      const callee = unwrap(node.callee);
+      const symbol = callee.type === 'Identifier' ? symbolOf(u, callee) : undefined;
+      if (symbol === undefined || !u.dispatchers.has(symbol)) return undefined;
+      const [name, ...args] = node.arguments;
+      if (name?.type !== 'StringLiteral') {
+        u.facts.openEmits = true;
+        return undefined;
+      }
+      return { symbol: eventSymbol(u, name.value, { start: name.start!, end: name.end! }), args };
+    },
+    self: (u, node, ctx) => (isSvelteUnit(u) ? readHandle(u, node, ctx) : undefined),
+    assign: () => false,
+  };
+}
+
+/** `gate.open()`: a handle is what it holds, without a box around it. */
+function readHandle(
+  u: SvelteUnit,
+  node: t.MemberExpression | t.OptionalMemberExpression,
+  ctx: Ctx | undefined,
+): ExprFact | undefined {
+  const object = unwrap(node.object);
+  if (node.computed || object.type !== 'Identifier' || node.property.type !== 'Identifier') return undefined;
+  const symbol = symbolOf(u, object);
+  if (symbol === undefined || u.facts.symbols[symbol]!.kind !== 'ref') return undefined;
+  const path = ['current', node.property.name];
+  if (ctx) {
+    noteRead(u, symbol, spanOf(node), ctx, path);
+    const read = u.facts.reads.at(-1)!;
+    read.ends = [object.end!, node.property.end!];
+    if (node.type === 'OptionalMemberExpression') read.soft = true;
+  }
+  return { kind: 'member', symbol, path, ...spanOf(node) };
+}
+
+function raise(u: SvelteUnit, node: Call, raised: { symbol: number; args: t.Node[] }, ctx: Ctx): ExprFact {
+  const args = raised.args.map((arg) => {
+    const value = use(u, u.expr(arg, ctx), ctx, 'emit');
+    value.type ??= typeOf(u, arg);
+    return value;
+  });
+  u.facts.emits.push({
+    symbol: raised.symbol,
+    event: u.facts.symbols[raised.symbol]!.port!,
+    // What is handed over arrives inside the page's own kind of event.
+    args: [],
+    fn: ctx.fn,
+    guarded: true,
+    how: 'called',
+    ...spanOf(node),
+  });
+  if (ctx.fn >= 0) {
+    const { calls } = u.facts.functions[ctx.fn]!;
+    if (!calls.includes(raised.symbol)) calls.push(raised.symbol);
+  }
+  return {
+    kind: 'call',
+    symbol: raised.symbol,
+    ...spanOf(node),
+    uses: args.flatMap((one) => one.uses ?? []),
+  };
+}
+
+/** `let { a, b = 1, ...rest }: Props = $props()` */
+function declareProps(u: SvelteUnit, pattern: t.LVal, ctx: Ctx): boolean {
+  const annotation = annotationOf(pattern);
+  if (annotation) u.facts.propsType = readType(annotation, u.file.named);
+  const binding = pattern.type === 'Identifier' ? pattern.binding : undefined;
+  const name = pattern.type === 'Identifier' ? pattern.name : 'props';
+  const bag = addSymbol(u, { name, kind: 'bag', ...spanOf(pattern) }, binding);
+  if (pattern.type === 'ObjectPattern') {
+    unbindable(pattern);
+    declarePattern(u, pattern, { kind: 'identity', symbol: bag, ...spanOf(pattern) }, ctx, {
+      kind: 'derived',
+    });
+  }
+  return true;
+}
+
+/** `value = $bindable(3)`: the default is what stands inside; with nothing inside it may be left out. */
+function unbindable(pattern: t.ObjectPattern): void {
+  for (const property of pattern.properties) {
+    if (property.type === 'RestElement' || property.value.type !== 'AssignmentPattern') continue;
+    const { right } = property.value;
+    if (right.type !== 'CallExpression' || memberName(right.callee) !== '$bindable') continue;
+    const [inside] = right.arguments;
+    property.value.right =
+      inside && inside.type !== 'SpreadElement'
+        ? (inside as t.Expression)
+        : ({ type: 'Identifier', name: 'undefined', start: right.start, end: right.end } as t.Identifier);
+  }
+}
+
+function declareState(u: SvelteUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  if (pattern.type !== 'Identifier') return false;
+  const [first] = call.arguments;
+  const init = first ? use(u, u.expr(first, ctx), ctx) : undefined;
+  const written = annotationOf(pattern) ?? typeArguments(call)[0];
+  const type = written ? readType(written, u.file.named) : first ? widen(typeOf(u, first)) : UNKNOWN;
+  addState(u, pattern, init, type);
+  return true;
+}
+
+export function addState(
+  u: SvelteUnit,
+  id: t.Identifier,
+  init: ExprFact | undefined,
+  type: ReturnType<typeof widen>,
+): number {
+  return addSymbol(
+    u,
+    {
+      name: id.name,
+      kind: 'state',
+      ...spanOf(id),
+      ...(init ? { init } : {}),
+      ...(type.t === 'unknown' ? {} : { type }),
+    },
+    id.binding,
+  );
+}
+
+function readDerived(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact {
+  const [first] = call.arguments;
+  if (!first) return { kind: 'computed', ...spanOf(call) };
+  const inner: Ctx = { ...ctx, where: 'derivation' };
+  const bare = unwrap(first);
+  const value = isFunction(bare)
+    ? readFunction(u, bare, inner, 'derivation')
+    : use(u, u.expr(bare, inner), inner);
+  const uses = value.symbol !== undefined ? [value.symbol, ...(value.uses ?? [])] : (value.uses ?? []);
+  return { kind: 'computed', ...spanOf(call), uses };
+}
+
+/** `createEventDispatcher<{ hold: number }>()` declares; without a type it declares nothing. */
+function declareDispatcher(u: SvelteUnit, id: t.Identifier, call: t.CallExpression): void {
+  const symbol = addSymbol(u, { name: id.name, kind: 'module', ...spanOf(id) }, id.binding);
+  u.dispatchers.add(symbol);
+  const handed = id.binding?.uses.some(
+    (one) => !/^\s*\(/.test(u.file.text.slice(one.id.end!, one.id.end! + 20)),
+  );
+  if (handed) u.facts.openEmits = true;
+  const [type] = typeArguments(call);
+  if (type?.type !== 'TSTypeLiteral') return;
+  for (const member of type.members) {
+    if (member.type !== 'TSPropertySignature') continue;
+    const name = keyName(member as { key: t.Node; computed?: boolean });
+    if (name === undefined) continue;
+    u.facts.ports.push({ name: eventPort(name), channel: 'event', declared: 'list', ...spanOf(member.key) });
+  }
+}
+
+/** The key as the file names it: a text in quotes, or the name of a value. */
+function keyOf(node: t.Node | undefined): string | undefined {
+  const bare = node && unwrap(node);
+  if (!bare) return undefined;
+  return bare.type === 'StringLiteral' ? JSON.stringify(bare.value) : memberName(bare);
+}
+
+function provide(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact {
+  const [keyNode, valueNode] = call.arguments;
+  const key = keyOf(keyNode);
+  const value = valueNode ? use(u, u.expr(valueNode, ctx), ctx, 'provide') : undefined;
+  if (value && valueNode) value.type ??= typeOf(u, valueNode);
+  if (key !== undefined) {
+    u.facts.provides.push({
+      key,
+      keyStart: keyNode!.start!,
+      keyEnd: keyNode!.end!,
+      ...(value ? { value } : {}),
+      node: 0,
+      where: ctx.fn === -1 ? 'setup' : ctx.where,
+      ...spanOf(call),
+    });
+  }
+  // It gives back what it was given.
+  return value ? { ...value, ...spanOf(call) } : { kind: 'computed', ...spanOf(call) };
+}
+
+function consume(u: SvelteUnit, call: Call, ctx: Ctx, id?: t.Identifier): ExprFact | undefined {
+  const key = keyOf(call.arguments[0]);
+  if (key === undefined) return undefined;
+  const [written] = typeArguments(call);
+  const name = id?.name ?? (key.startsWith('"') ? (JSON.parse(key) as string) : key);
+  const type = written ? readType(written, u.file.named) : UNKNOWN;
+  const symbol = addSymbol(u, { name, kind: 'injected', ...spanOf(id ?? call), type }, id?.binding);
+  u.facts.consumes.push({
+    key,
+    symbol,
+    where: ctx.fn === -1 ? 'setup' : ctx.where,
+    fn: ctx.fn,
+    missing: 'bare',
+    ...spanOf(call),
+  });
+  return { kind: 'identity', symbol, ...spanOf(call) };
+}

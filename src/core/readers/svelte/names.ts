@@ -1,0 +1,40 @@
+/** What Svelte's own functions and types mean to a reader. */
+import type { ImportFact, Traits } from '../../model/facts';
+import { UNKNOWN } from '../../model/types';
+import type { NamedType } from '../script/type-expr';
+
+/** `runes`: the component takes its props from `$props()`, and its content as snippets. */
+export const svelteTraits = (runes: boolean): Traits => ({
+  callbackProps: true,
+  lowerCallbacks: true,
+  attributesFallThrough: false,
+  refExposes: 'listed',
+  statementHandlers: false,
+  inputsWritable: true,
+  contentPort: runes ? 'children' : '#default',
+  contextByIdentity: false,
+  contextAtSetup: true,
+});
+
+export const eventPort = (name: string): string => `@${name}`;
+export const slotPort = (name: string): string => `#${name}`;
+
+/** Svelte's name of what a file imports from it. */
+export function svelteNames(imports: ImportFact[]): (local: string) => string | undefined {
+  const named = new Map(
+    imports
+      .filter((one) => one.from === 'svelte' || one.from.startsWith('svelte/'))
+      .map((one) => [one.local, one.name]),
+  );
+  return (local) => named.get(local);
+}
+
+/** Types that Svelte defines: a snippet is content. */
+export function svelteTypes(imports: ImportFact[]): NamedType {
+  const own = svelteNames(imports);
+  return (name) => {
+    const known = own(name.split('.')[0]!);
+    if (known === undefined) return undefined;
+    return known === 'Snippet' ? { t: 'content' } : UNKNOWN;
+  };
+}
