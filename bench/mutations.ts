@@ -201,6 +201,7 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
     );
     const first = own.sort((a, b) => a.place.start - b.place.start)[0];
     if (!first || first.place.start === facts.nameStart) return;
+    if (pathOf(file).endsWith('.svelte') && !first.typed) return;
     const quoted = /['"]/.test(textOf(pathOf(file)).charAt(first.place.start));
     const listed = quoted ? "'spareRope', " : 'spareRope: String, ';
     const text = first.typed ? 'spareRope?: string; ' : listed;

@@ -123,7 +123,7 @@ function raise(u: SvelteUnit, node: Call, raised: { symbol: number; args: t.Node
     symbol: raised.symbol,
     event: u.facts.symbols[raised.symbol]!.port!,
     // What is handed over arrives inside the page's own kind of event.
-    args: [],
+    args: [{ kind: 'computed', type: UNKNOWN, ...spanOf(node) }],
     fn: ctx.fn,
     guarded: true,
     how: 'called',

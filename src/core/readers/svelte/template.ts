@@ -203,6 +203,13 @@ function readIf(u: SvelteUnit, node: AST.IfBlock, at: At): void {
   const test = code(u, node.test as unknown as Span, at.scope);
   const condition: Ctx = { ...at.ctx, where: 'condition' };
   if (test) use(u, u.expr(test, condition), condition, 'condition');
+  // Which slots are filled does not change while the component lives.
+  const fixed = test && /\$\$slots/.test(u.file.text.slice(test.start!, test.end!));
+  if (fixed) {
+    readNodes(u, node.consequent.nodes, at);
+    if (node.alternate) readNodes(u, node.alternate.nodes, at);
+    return;
+  }
   readNodes(u, node.consequent.nodes, test ? { ...at, ctx: inArm(u, at.ctx, test, true) } : at);
   if (node.alternate)
     readNodes(u, node.alternate.nodes, test ? { ...at, ctx: inArm(u, at.ctx, test, false) } : at);
@@ -326,6 +333,10 @@ function addTag(u: SvelteUnit, node: Tag, at: At): number {
     const found = code(u, node.expression as unknown as Span, at.scope);
     if (found) use(u, u.expr(found, at.ctx), at.ctx);
     return addNode(u, { kind: 'site', tag: { ...tag, name: '' }, ...span(node) }, at.ctx);
+  }
+  if (node.type === 'SvelteElement') {
+    const found = typeof node.tag === 'string' ? undefined : code(u, node.tag as unknown as Span, at.scope);
+    if (found) use(u, u.expr(found, at.ctx), at.ctx, 'attribute');
   }
   if (node.type !== 'Component') return addNode(u, { kind: 'element', tag, ...span(node) }, at.ctx);
   const [first] = node.name.split('.') as [string];
@@ -512,6 +523,10 @@ function readAttribute(u: SvelteUnit, one: Attribute, index: number, at: At): At
     }
     case 'Attribute':
       return readValue(u, one, plain, at);
+    case 'StyleDirective':
+      if (one.value === true) mention(u, one.name, at.scope, ctx, span(one));
+      else for (const part of [one.value].flat()) if (part.type === 'ExpressionTag') readNode(u, part, at);
+      return undefined;
     case 'OnDirective':
       return readListener(u, one, at);
     case 'BindDirective':
@@ -519,7 +534,9 @@ function readAttribute(u: SvelteUnit, one: Attribute, index: number, at: At): At
     default: {
       const { expression } = one as { expression?: unknown };
       const node = expression ? code(u, expression as Span, at.scope) : undefined;
-      if (node) use(u, u.expr(node, ctx), ctx, 'attribute');
+      // What a directive of the app's own is given, it may keep.
+      const given: Ctx = { ...ctx, where: one.type === 'ClassDirective' ? 'attribute' : 'argument' };
+      if (node) use(u, u.expr(node, given), given);
       // What an action's name, or the short form of a directive, stands for is used, too.
       const { name } = one as { name?: string };
       if (typeof name === 'string' && (one.type === 'UseDirective' || !expression))
@@ -632,6 +649,10 @@ function readBind(u: SvelteUnit, one: AST.BindDirective, plain: boolean, at: At)
   if (one.name === 'this') {
     const bare = unwrap(node);
     const symbol = bare.type === 'Identifier' ? symbolOf(u, bare) : undefined;
+    if (symbol !== undefined && u.facts.symbols[symbol]!.kind === 'prop') {
+      // A handle that the owner is given, by binding the prop.
+      u.facts.writes.push({ symbol, where: 'handler', fn: -1, ...span(one) });
+    }
     const value: ExprFact =
       symbol === undefined
         ? { kind: 'computed', ...spanOf(node) }

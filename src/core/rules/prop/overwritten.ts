@@ -21,6 +21,13 @@ export const overwritten: Rule = {
         if (symbol.kind !== 'prop' || !write.through) continue;
         const port = component.ports.get(symbol.port!);
         if (!port || write.path?.[0] === 'current' || !isCertain(project, port, write)) continue;
+        // What is put on a tag of its own belongs to the component.
+        if (
+          facts.render.some((node) =>
+            node.attributes.some((one) => one.mode === 'ref' && one.value.symbol === write.symbol),
+          )
+        )
+          continue;
         const site = component.calledAt
           .map((id) => project.sites[id]!)
           .find(
@@ -67,6 +74,7 @@ function isCertain(project: Linked, port: Port, write: WriteFact): boolean {
 /** The call site listens for the change of the value. */
 function isTold(project: Linked, component: Component, site: number, name: string): boolean {
   const handed = project.handed(project.sites[site]!);
+  if (handed.attributes.get(name)?.mode === 'two-way') return true;
   const capital = name[0]!.toUpperCase() + name.slice(1);
   return ['onChange', `on${capital}Change`, `onChange${capital}`, updateOf(component, name)].some(
     (event) => component.ports.has(event) && (handed.attributes.has(event) || handed.spread.has(event)),

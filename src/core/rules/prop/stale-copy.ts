@@ -1,5 +1,9 @@
 import { reachedFunctions } from '../../link/functions';
+import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
+
+/** Names of what is meant to stay as it was. */
+const FIRST = /^_?(initial|default|prev|last|original|old)/i;
 
 export const staleCopy: Rule = {
   name: 'prop/stale-copy',
@@ -19,11 +23,13 @@ export const staleCopy: Rule = {
         const { init } = symbol;
         if (symbol.kind !== 'state' || !init || (init.kind !== 'identity' && init.kind !== 'member')) return;
         const source = facts.symbols[init.symbol!]!;
-        if (source.kind !== 'prop' || /^(initial|default)/i.test(source.port!)) return;
+        if (source.kind !== 'prop' || FIRST.test(source.port!) || FIRST.test(symbol.name)) return;
         const port = component.ports.get(source.port!);
         // Anything that writes it outside a handler may bring it up to date.
         const renewed = facts.writes.some(
-          (write) => write.symbol === index && (write.where !== 'handler' || byEffects.has(write.fn)),
+          (write) =>
+            write.symbol === index &&
+            (write.where !== 'handler' || byEffects.has(write.fn) || isHandedOn(component, write.fn)),
         );
         if (!port || renewed) return;
         const place = placeOf(component.file, symbol);
@@ -42,3 +48,15 @@ export const staleCopy: Rule = {
     }
   },
 };
+
+/** A function that is written where it is handed to somebody: when that runs, nobody here knows. */
+function isHandedOn({ facts }: Component, fn: number): boolean {
+  let outermost = fn;
+  for (let at = fn; at >= 0; at = facts.functions[at]!.parent) outermost = at;
+  if (outermost < 0 || facts.functions[outermost]!.where !== 'handler') return false;
+  const named = facts.symbols.some((symbol) => symbol.fn === outermost);
+  const listens = facts.render.some((node) => node.attributes.some((one) => one.value.fn === outermost));
+  const { start, end } = facts.functions[outermost]!;
+  const inMarkup = facts.render.some((node, index) => index > 0 && node.start <= start && end <= node.end);
+  return !named && !listens && !inMarkup;
+}

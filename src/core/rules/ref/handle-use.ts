@@ -37,8 +37,8 @@ export const refUnread: Rule = {
     for (const component of project.components) {
       // Tests reach for the handles of what they mount.
       if (component.facts.role !== 'component' || project.files[component.file]!.aside) continue;
-      for (const { symbol, attached, given, reads } of handlesOf(component)) {
-        if (!attached || given || reads.length) continue;
+      for (const { symbol, attached, given, used } of handlesOf(component)) {
+        if (!attached || given || used) continue;
         const fact = component.facts.symbols[symbol]!;
         const place = placeOf(component.file, fact);
         report({

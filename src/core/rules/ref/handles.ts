@@ -9,6 +9,8 @@ export interface Handle {
   /** Given to code that may attach or read it. */
   given: boolean;
   reads: ReadFact[];
+  /** Something is done with what it holds: read, written to, asked for. */
+  used: boolean;
 }
 
 /** The handles of a component, boxes for other things included. */
@@ -31,6 +33,11 @@ export function handlesOf(component: Component): Handle[] {
       given = true;
     // What is written into the box itself; a member of what it holds is no such thing.
     if (facts.writes.some((write) => write.symbol === index && (write.path?.length ?? 0) < 2)) given = true;
-    return [{ symbol: index, attached, given, reads: own.filter((read) => read.path) }];
+    const reads = own.filter((read) => read.path);
+    const used =
+      reads.length > 0 ||
+      own.some((read) => read.where === 'condition') ||
+      facts.writes.some((write) => write.symbol === index && (write.path?.length ?? 0) > 1);
+    return [{ symbol: index, attached, given, reads, used }];
   });
 }
