@@ -73,6 +73,7 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
         ? [
             { name: 'Quillmoor console', path: join(demo, 'console') },
             { name: 'Quillmoor ticket desk', path: join(demo, 'desk') },
+            { name: 'Quillmoor wind board', path: join(demo, 'board') },
           ]
         : [],
     );

@@ -19,6 +19,7 @@ const LANGUAGES: Record<string, string> = {
   mjs: 'javascript',
   cjs: 'javascript',
   vue: 'vue',
+  svelte: 'svelte',
 };
 
 let highlighter: Promise<HighlighterCore> | undefined;
@@ -32,6 +33,7 @@ function load(): Promise<HighlighterCore> {
       import('shiki/langs/jsx.mjs'),
       import('shiki/langs/javascript.mjs'),
       import('shiki/langs/vue.mjs'),
+      import('shiki/langs/svelte.mjs'),
     ],
     engine: createJavaScriptRegexEngine(),
   });

@@ -149,26 +149,31 @@ function declareProps(u: SvelteUnit, pattern: t.LVal, ctx: Ctx): boolean {
   const name = pattern.type === 'Identifier' ? pattern.name : 'props';
   const bag = addSymbol(u, { name, kind: 'bag', ...spanOf(pattern) }, binding);
   if (pattern.type === 'ObjectPattern') {
-    unbindable(pattern);
+    const bound = unbindable(pattern);
     declarePattern(u, pattern, { kind: 'identity', symbol: bag, ...spanOf(pattern) }, ctx, {
       kind: 'derived',
     });
+    // Such a default is the framework's way to let it be bound.
+    for (const port of u.facts.ports) if (bound.has(port.name)) port.defaultIn = 'class';
   }
   return true;
 }
 
 /** `value = $bindable(3)`: the default is what stands inside; with nothing inside it may be left out. */
-function unbindable(pattern: t.ObjectPattern): void {
+function unbindable(pattern: t.ObjectPattern): Set<string> {
+  const found = new Set<string>();
   for (const property of pattern.properties) {
     if (property.type === 'RestElement' || property.value.type !== 'AssignmentPattern') continue;
     const { right } = property.value;
     if (right.type !== 'CallExpression' || memberName(right.callee) !== '$bindable') continue;
+    found.add(keyName(property) ?? '');
     const [inside] = right.arguments;
     property.value.right =
       inside && inside.type !== 'SpreadElement'
         ? (inside as t.Expression)
         : ({ type: 'Identifier', name: 'undefined', start: right.start, end: right.end } as t.Identifier);
   }
+  return found;
 }
 
 function declareState(u: SvelteUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {

@@ -611,7 +611,8 @@ function readValue(u: SvelteUnit, one: AST.Attribute, plain: boolean, at: At): A
       if (symbol !== undefined) {
         const { fn } = u.facts.symbols[symbol]!;
         fact.called = { symbol, ...(fn === undefined ? {} : { fn }) };
-      }
+      } else if (call.callee.binding && isModuleLevel(call.callee.binding))
+        fact.called = { module: call.callee.name };
     }
     return fact;
   }

@@ -1,0 +1,4 @@
+import { mount } from 'svelte';
+import Board from './Board.svelte';
+
+mount(Board, { target: document.getElementById('board')! });
