@@ -2,6 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from '@babel/parser';
+import { parse as parseVue } from '@vue/compiler-sfc';
+import { parse as parseSvelte } from 'svelte/compiler';
 import { reportOf } from '../src/core/report/summary';
 import { auditFolder } from '../src/server/engine/audit-folder';
 import { walk } from '../src/server/sources/walk';
@@ -20,15 +22,28 @@ const sinceStart = (): number => performance.now();
 async function parseOnly(folder: string): Promise<Measured> {
   const { sources } = await walk(folder);
   for (const path of sources) {
-    const text = readFileSync(join(folder, path), 'utf8');
-    parse(text, {
-      sourceType: 'module',
-      attachComment: false,
-      errorRecovery: true,
-      plugins: ['typescript', 'decorators-legacy', ...(path.endsWith('.ts') ? [] : (['jsx'] as const))],
-    });
+    parseFile(path, readFileSync(join(folder, path), 'utf8'));
   }
   return { milliseconds: sinceStart(), memory: peak(), files: sources.length, extra: {} };
+}
+
+/** Parses a file by the parser that its reader uses, and does nothing with the tree. */
+function parseFile(path: string, text: string): void {
+  if (path.endsWith('.svelte')) parseSvelte(text, { modern: true });
+  else if (path.endsWith('.vue')) {
+    const { descriptor } = parseVue(text, { sourceMap: false });
+    for (const block of [descriptor.script, descriptor.scriptSetup])
+      if (block) parseCode('script.ts', block.content);
+  } else if (!/\.html?$/.test(path)) parseCode(path, text);
+}
+
+function parseCode(path: string, text: string): void {
+  parse(text, {
+    sourceType: 'module',
+    attachComment: false,
+    errorRecovery: true,
+    plugins: ['typescript', 'decorators-legacy', ...(path.endsWith('.ts') ? [] : (['jsx'] as const))],
+  });
 }
 
 async function audit(folder: string): Promise<Measured> {

@@ -1,6 +1,6 @@
 /** `npm run bench`: figures as ratios in one run, each side in a cold process of its own, turn by turn. */
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -54,6 +54,19 @@ function show(title: string, pair: Pair): void {
   console.log(`  trace   of one port: ${median(pair.audit.map((one) => one.extra.trace!)).toFixed(1)} ms`);
 }
 
+/** Languages of which no package is installed: the demo, many times over. */
+const DEMOS = [
+  ['Vue', 'desk'],
+  ['Svelte', 'board'],
+] as const;
+const COPIES = 60;
+
+function copies(target: string, demo: string): string {
+  const source = fileURLToPath(new URL(`../demo/${demo}`, import.meta.url));
+  for (let i = 0; i < COPIES; i++) cpSync(source, join(target, `part${i}`), { recursive: true });
+  return target;
+}
+
 function main(): void {
   const temporary = mkdtempSync(join(tmpdir(), 'bench-'));
   try {
@@ -65,6 +78,7 @@ function main(): void {
     show('generated', pairs(folder(2500)));
     const open = fileURLToPath(new URL('../node_modules/@blueprintjs/core/src', import.meta.url));
     if (existsSync(open)) show('open source', pairs(open));
+    for (const [title, demo] of DEMOS) show(title, pairs(copies(join(temporary, demo), demo)));
     const small: number[] = [];
     const large: number[] = [];
     for (let i = 0; i < RUNS; i++) {
