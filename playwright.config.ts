@@ -4,7 +4,9 @@ export default defineConfig({
   testDir: 'tests/browser',
   testMatch: '*.spec.ts',
   workers: 1,
-  timeout: 60_000,
+  timeout: 90_000,
+  // Machines that do other things, too, take their time.
+  expect: { timeout: 15_000 },
   reporter: [['list']],
   globalSetup: './tests/browser/serve.ts',
   use: {

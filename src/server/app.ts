@@ -71,9 +71,9 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     response.json(
       demo
         ? [
-            { name: 'Quillmoor console', path: join(demo, 'console') },
-            { name: 'Quillmoor ticket desk', path: join(demo, 'desk') },
-            { name: 'Quillmoor wind board', path: join(demo, 'board') },
+            { name: 'control console (React)', path: join(demo, 'console') },
+            { name: 'ticket desk (Vue)', path: join(demo, 'desk') },
+            { name: 'wind board (Svelte)', path: join(demo, 'board') },
           ]
         : [],
     );

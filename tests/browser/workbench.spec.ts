@@ -165,3 +165,21 @@ test('pin a strand and see another beside it', async ({ page }) => {
   await expect(panel).toContainText('beside the pinned strand');
   await expect(panel).toContainText('LinePanel');
 });
+
+for (const [part, component, file] of [
+  ['ticket desk (Vue)', 'SaleSum', 'SaleSum.vue'],
+  ['wind board (Svelte)', 'MastRow', 'MastRow.svelte'],
+] as const) {
+  test(`${part}: from the projects to a call site, in its own language`, async ({ page }) => {
+    await page.goto(process.env.ORIGIN!);
+    await page.getByRole('button', { name: part }).click();
+    await expect(page.getByRole('tree')).toBeVisible({ timeout: 20_000 });
+    await page.getByRole('link', { name: 'Catalogue' }).click();
+    await page.getByRole('link', { name: component }).first().click();
+    await expect(page.getByText(new RegExp(`${file}:1`)).first()).toBeVisible();
+    await page.goto(page.url().replace('/component?', '/joint?') + '&at=0');
+    await expect(page.getByRole('heading', { name: `renders ${component}` })).toBeVisible();
+    // The code is coloured as its language is.
+    await expect(page.locator('[style*="--code-token"]').first()).toBeVisible();
+  });
+}

@@ -5,16 +5,20 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { auditSources } from '../audit';
 
-const DEMO = join(import.meta.dirname, '../../../demo/console/src');
+const DEMO = join(import.meta.dirname, '../../../demo');
+const PARTS = ['console', 'desk', 'board'];
 
-function texts(dir: string): string[] {
+/** The sources below a folder, each with the ending of its name. */
+function texts(dir: string): { text: string; ending: string }[] {
   return readdirSync(dir).flatMap((name) => {
     const path = join(dir, name);
-    return statSync(path).isDirectory() ? texts(path) : [readFileSync(path, 'utf8')];
+    return statSync(path).isDirectory()
+      ? texts(path)
+      : [{ text: readFileSync(path, 'utf8'), ending: name.slice(name.lastIndexOf('.')) }];
   });
 }
 
-const SOURCES = texts(DEMO);
+const SOURCES = PARTS.flatMap((part) => texts(join(DEMO, part, 'src')));
 const PIECES = [
   '{',
   '}',
@@ -34,6 +38,9 @@ const PIECES = [
   'useState()',
   '<A/>',
   'null',
+  '{#if a}',
+  'v-for="a in"',
+  '</script>',
   '\u00e9',
   '\r\n',
 ];
@@ -43,17 +50,18 @@ const scrambled = fc
     fc.constantFrom(...SOURCES),
     fc.array(fc.tuple(fc.nat(4000), fc.nat(30), fc.constantFrom(...PIECES, '')), { maxLength: 6 }),
   )
-  .map(([text, cuts]) =>
-    cuts.reduce((now, [at, length, piece]) => {
+  .map(([{ text, ending }, cuts]) => ({
+    ending,
+    text: cuts.reduce((now, [at, length, piece]) => {
       const from = Math.min(at, now.length);
       return now.slice(0, from) + piece + now.slice(from + length);
     }, text),
-  );
+  }));
 
 test('an audit of scrambled sources always returns, and says what it did not understand', () => {
   fc.assert(
     fc.property(fc.array(scrambled, { minLength: 1, maxLength: 3 }), (list) => {
-      const sources = Object.fromEntries(list.map((text, i) => [`${'abc'[i]}.tsx`, text]));
+      const sources = Object.fromEntries(list.map(({ text, ending }, i) => [`${'abc'[i]}${ending}`, text]));
       const { result } = auditSources(sources);
       expect(result.project.files).toHaveLength(list.length);
       for (const finding of result.findings) {

@@ -1,14 +1,14 @@
 /** One file of JavaScript or TypeScript to facts, as React means it. */
 import type * as t from '@babel/types';
-import type { ComponentFacts, FileFacts, ValueFact } from '../../model/facts';
+import type { FileFacts, ValueFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { readSilences } from '../script/comments';
-import { readExpr } from '../script/expr';
 import type { InferContext } from '../script/infer';
-import { readMarkup, type MarkupDialect } from '../script/jsx';
+import type { MarkupDialect } from '../script/jsx';
 import { readExports, readImports, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
+import { newUnit } from '../script/new-unit';
 import { declarePattern } from '../script/patterns';
 import { readScopes, type NamedNode, type Scopes } from '../script/scope';
 import { readStatements } from '../script/statements';
@@ -18,6 +18,7 @@ import {
   emptyFacts,
   place,
   settleEarly,
+  settleMissing,
   spanOf,
   UNPLACED,
   unwrap,
@@ -136,31 +137,6 @@ function readValues(
   return values;
 }
 
-function newUnit(facts: ComponentFacts, node: t.Node, react: ReactFile, file: FileContext): Unit {
-  const u: Unit = {
-    file,
-    facts,
-    node,
-    dialect: react.dialect,
-    refs: new Map(),
-    props: new Map(),
-    members: new Map(),
-    contents: [],
-    roots: [],
-    early: [],
-    refusals: new Set(),
-    tolerant: new Set(),
-    expr: (part, ctx) => {
-      const bare = unwrap(part);
-      return bare.type === 'JSXElement' || bare.type === 'JSXFragment'
-        ? readMarkup(u, bare, ctx, react.markup)
-        : readExpr(u, bare, ctx);
-    },
-    statements: (nodes, ctx) => readStatements(u, nodes, ctx),
-  };
-  return u;
-}
-
 function readUnits(
   facts: FileFacts,
   candidates: Map<NamedNode, Candidate>,
@@ -182,7 +158,7 @@ function readUnits(
     if (candidate.propsType) component.propsType = candidate.propsType;
     if (candidate.extends) component.extends = candidate.extends;
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
-    const u = newUnit(component, node, react, file);
+    const u = newUnit(component, node, react.dialect, file, react.markup);
     if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression')
       readClass(u, node, RENDER, names, candidate.inherits);
     else {
@@ -261,24 +237,11 @@ function finish(u: Unit): void {
   }
 }
 
-/** Whether the code checks what a context gives, and whether it goes on without it. */
-function settleMissing(u: Unit): void {
-  for (const consume of u.facts.consumes) {
-    if (u.refusals.has(consume.symbol)) consume.missing = 'throws';
-    else if (
-      u.tolerant.has(consume.symbol) ||
-      u.facts.reads.some((read) => read.symbol === consume.symbol && read.where === 'condition')
-    ) {
-      consume.missing = 'handled';
-    }
-  }
-}
-
 /** The loose code of the file: mounted roots, route tables, markup in constants. */
 function readModule(facts: FileFacts, program: t.Program, react: ReactFile, file: FileContext): void {
   const component = emptyFacts(nameFromPath(file.path), spanOf(program), { start: 0, end: 0 }, REACT_TRAITS);
   component.role = 'module';
-  const u = newUnit(component, program, react, file);
+  const u = newUnit(component, program, react.dialect, file, react.markup);
   const loose = program.body.filter((node) => !(node.type === 'FunctionDeclaration' && file.units.has(node)));
   u.refs = new Map();
   readStatements(u, loose, RENDER);

@@ -295,3 +295,16 @@ export function unwrap(node: t.Node): t.Node {
   }
   return at;
 }
+
+/** Whether the code checks what a context gives, and whether it goes on without it. */
+export function settleMissing(u: Unit): void {
+  for (const consume of u.facts.consumes) {
+    if (u.refusals.has(consume.symbol)) consume.missing = 'throws';
+    else if (
+      u.tolerant.has(consume.symbol) ||
+      u.facts.reads.some((read) => read.symbol === consume.symbol && read.where === 'condition')
+    ) {
+      consume.missing = 'handled';
+    }
+  }
+}

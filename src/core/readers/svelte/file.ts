@@ -2,13 +2,12 @@
 import { parse, type AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { FileFacts, PortFact, Problem } from '../../model/facts';
-import { lineIndex } from '../../model/lines';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { emptyFile } from '../file';
+import { instanceProgram, markupComments, readBlock, type Block } from '../script/block';
 import { readSilences } from '../script/comments';
 import { nameFromPath } from '../script/file-name';
 import { readExports, readImports, readTypes } from '../script/modules';
-import { parseScript } from '../script/parse';
 import { isFunction, readScopes, type Scopes } from '../script/scope';
 import { annotationOf, readType } from '../script/type-expr';
 import {
@@ -17,6 +16,7 @@ import {
   emptyFacts,
   propSymbol,
   settleEarly,
+  settleMissing,
   spanOf,
   typeOf,
   UNPLACED,
@@ -39,7 +39,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   } catch (error) {
     return { ...facts, problem: problemOf(error) };
   }
-  const scripts = [root.module, root.instance].map((one) => statementsOf(one, text));
+  const scripts = [root.module, root.instance].map((one) => readBlock(blockOf(one, text), text));
   for (const one of scripts) if ('problem' in one) return { ...facts, problem: one.problem };
   const [module, instance] = scripts as { body: t.Statement[]; comments: t.Comment[] }[];
   const runes = usesRunes(text, root);
@@ -47,7 +47,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   facts.imports = readImports(program);
   facts.exports = readExports({ ...program, body: module!.body } as t.Program);
   facts.exports.push({ name: 'default', local: 'default', start: 0, end: 0 });
-  facts.silences = readSilences([...module!.comments, ...instance!.comments, ...htmlComments(text)], text);
+  facts.silences = readSilences([...module!.comments, ...instance!.comments, ...markupComments(text)], text);
   const named = svelteTypes(facts.imports);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
@@ -81,24 +81,11 @@ function problemOf(error: unknown): Problem {
   return { message: first!, line: start?.line ?? 1, column: (start?.column ?? 0) + 1 };
 }
 
-function statementsOf(
-  script: AST.Script | null,
-  text: string,
-): { body: t.Statement[]; comments: t.Comment[] } | { problem: Problem } {
-  if (!script) return { body: [], comments: [] };
+function blockOf(script: AST.Script | null, text: string): Block | undefined {
+  if (!script) return undefined;
   const { start, end } = script.content as unknown as { start: number; end: number };
   const typed = /\blang\s*=\s*["']?ts/.test(text.slice(script.start, start));
-  const parsed = parseScript(typed ? 'script.ts' : 'script.js', text.slice(start, end), { offset: start });
-  if (!('problem' in parsed)) return { body: parsed.program.body, comments: parsed.comments };
-  const { message, line, column } = parsed.problem;
-  const first = lineIndex(text).at(start);
-  return {
-    problem: {
-      message,
-      line: first.line + line - 1,
-      column: line === 1 ? column - start + first.column - 1 : column,
-    },
-  };
+  return { text: text.slice(start, end), offset: start, lang: typed ? 'ts' : 'js' };
 }
 
 /** A component of the newer kind: it uses runes, or draws snippets. */
@@ -138,24 +125,7 @@ function joined(text: string, module: t.Statement[], instance: t.Statement[]): J
     if (node.type === 'VariableDeclaration')
       for (const one of node.declarations) for (const id of patternNames(one.id)) declared.add(id.name);
   const statements = inner.map((node) => derivedBy(node, declared));
-  const span = { start: inner[0]?.start ?? 0, end: inner.at(-1)?.end ?? 0 };
-  const body = {
-    type: 'FunctionDeclaration',
-    id: null,
-    params: [],
-    body: { type: 'BlockStatement', body: statements, directives: [], ...span },
-    generator: false,
-    async: false,
-    ...span,
-  } as unknown as t.FunctionDeclaration;
-  const program = {
-    type: 'Program',
-    body: [...module, ...outer, body],
-    directives: [],
-    sourceType: 'module',
-    start: 0,
-    end: text.length,
-  } as unknown as t.Program;
+  const { program, body } = instanceProgram(text, [...module, ...outer], statements);
   return { program, body, exported };
 }
 
@@ -360,14 +330,7 @@ function close(u: SvelteUnit): void {
     if (node.parent === UNPLACED) node.loose = true;
     node.parent = 0;
   });
-  for (const consume of u.facts.consumes) {
-    if (u.refusals.has(consume.symbol)) consume.missing = 'throws';
-    else if (
-      u.tolerant.has(consume.symbol) ||
-      u.facts.reads.some((read) => read.symbol === consume.symbol && read.where === 'condition')
-    )
-      consume.missing = 'handled';
-  }
+  settleMissing(u);
 }
 
 /** Module-level names that are used otherwise than by tags. */
@@ -376,16 +339,4 @@ function mentionsIn(scopes: Scopes): string[] {
   for (const binding of scopes.program.names.values())
     if (binding.uses.some((one) => one.role === 'value')) found.push(binding.name);
   return found;
-}
-
-function htmlComments(text: string): t.Comment[] {
-  return [...text.matchAll(/<!--([\s\S]*?)-->/g)].map(
-    (match) =>
-      ({
-        type: 'CommentBlock',
-        value: match[1]!,
-        start: match.index,
-        end: match.index + match[0].length,
-      }) as t.Comment,
-  );
 }

@@ -1,11 +1,11 @@
 /** Svelte's markup to render nodes. */
 import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact, FunctionFact, RenderFact, Span, TagFact } from '../../model/facts';
+import type { AttributeFact, ExprFact, RenderFact, Span, TagFact } from '../../model/facts';
 import { nearest } from '../../model/names';
 import { lit, UNKNOWN } from '../../model/types';
 import { parseCode, parsePattern, parseStatements } from '../script/code';
-import { takenApart } from '../script/functions';
+import { contentFunction } from '../script/content';
 import { declarePattern } from '../script/patterns';
 import type { Scope, Use } from '../script/scope';
 import {
@@ -137,25 +137,6 @@ function readContent(u: SvelteUnit, node: AST.SnippetBlock, at: At): number | un
   const scope = params.length ? u.scopes.within(at.scope, params) : at.scope;
   const fn = contentFunction(u, params, span(node), at.ctx);
   readNodes(u, node.body.nodes, { ...at, scope });
-  return fn;
-}
-
-function contentFunction(u: SvelteUnit, params: t.Node[], at: Span, ctx: Ctx): number | undefined {
-  if (!params.length) return undefined;
-  const fn = addFunction(
-    u,
-    { type: 'ArrowFunctionExpression', ...at } as t.ArrowFunctionExpression,
-    ctx.fn,
-    'derivation',
-  );
-  const fact: FunctionFact = u.facts.functions[fn]!;
-  for (const param of params) {
-    const before = u.facts.symbols.length;
-    declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, ctx, { kind: 'param' });
-    fact.params.push(u.facts.symbols.length > before ? before : -1);
-  }
-  const takes = takenApart(params[0]);
-  if (takes) fact.takes = takes;
   return fn;
 }
 

@@ -1,10 +1,9 @@
 /** What is known of a Svelte component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
 import type { ComponentFacts, Span } from '../../model/facts';
-import { readExpr } from '../script/expr';
+import { newUnit } from '../script/new-unit';
 import type { Scope, Scopes } from '../script/scope';
-import { readStatements } from '../script/statements';
-import { addSymbol, unwrap, type Ctx, type Dialect, type FileContext, type Unit } from '../script/unit';
+import { addSymbol, type Ctx, type Dialect, type FileContext, type Unit } from '../script/unit';
 import { eventPort } from './names';
 
 export const SETUP: Ctx = { where: 'derivation', fn: -1 };
@@ -24,26 +23,11 @@ export function svelteUnit(
   file: FileContext,
   scopes: Scopes,
 ): SvelteUnit {
-  const u: SvelteUnit = {
-    file,
-    facts,
-    node,
-    dialect,
+  return Object.assign(newUnit(facts, node, dialect, file), {
     scopes,
-    dispatchers: new Set(),
+    dispatchers: new Set<number>(),
     inner: scopes.of.get(node) ?? scopes.program,
-    refs: new Map(),
-    props: new Map(),
-    members: new Map(),
-    contents: [],
-    roots: [],
-    early: [],
-    refusals: new Set(),
-    tolerant: new Set(),
-    expr: (part, ctx) => readExpr(u, unwrap(part), ctx),
-    statements: (nodes, ctx) => readStatements(u, nodes, ctx),
-  };
-  return u;
+  });
 }
 
 export const isSvelteUnit = (u: Unit): u is SvelteUnit => 'dispatchers' in u;

@@ -2,12 +2,11 @@
 import { parse, type SFCBlock, type SFCDescriptor } from '@vue/compiler-sfc';
 import type * as t from '@babel/types';
 import type { FileFacts, Problem } from '../../model/facts';
-import { lineIndex } from '../../model/lines';
 import { emptyFile } from '../file';
+import { instanceProgram, markupComments, readBlock, type Block } from '../script/block';
 import { readSilences } from '../script/comments';
 import { nameFromPath } from '../script/file-name';
 import { readExports, readImports, readTypes } from '../script/modules';
-import { parseScript } from '../script/parse';
 import { readScopes, type Scope } from '../script/scope';
 
 import { emptyFacts, unwrap, type FileContext } from '../script/unit';
@@ -41,15 +40,19 @@ export function readVueFile(path: string, text: string): FileFacts {
   const { descriptor, errors } = parse(text, { filename: path, sourceMap: false, ignoreEmpty: false });
   const problem = problemIn(errors, text);
   if (problem) return { ...facts, problem };
-  const normal = statementsOf(descriptor.script, text);
-  const setup = statementsOf(descriptor.scriptSetup, text);
+  const normal = readBlock(blockOf(descriptor.script), text);
+  const setup = readBlock(blockOf(descriptor.scriptSetup), text);
   for (const one of [normal, setup]) if ('problem' in one) return { ...facts, problem: one.problem };
   if ('problem' in normal || 'problem' in setup) return facts;
-  const { program, body } = joined(text, normal.body, setup.body);
+  const { program, body } = instanceProgram(
+    text,
+    [...normal.body, ...setup.body.filter(isOuter)],
+    setup.body.filter((node) => !isOuter(node)),
+  );
   facts.imports = readImports(program);
   facts.exports = readExports(program).filter((one) => one.name !== 'default');
   facts.exports.push({ name: 'default', local: 'default', start: 0, end: 0 });
-  facts.silences = readSilences([...normal.comments, ...setup.comments, ...htmlComments(text)], text);
+  facts.silences = readSilences([...normal.comments, ...setup.comments, ...markupComments(text)], text);
   const names = vueNames(facts.imports);
   const named = vueTypes(facts.imports);
   facts.types = readTypes(program, named);
@@ -78,59 +81,16 @@ function problemIn(
   return { message: error.message, line: error.loc?.start.line ?? 1, column: error.loc?.start.column ?? 1 };
 }
 
-type Statements = { body: t.Statement[]; comments: t.Comment[] } | { problem: Problem };
+const blockOf = (block: SFCBlock | null): Block | undefined =>
+  block && !block.src
+    ? { text: block.content, offset: block.loc.start.offset, lang: block.lang ?? 'js' }
+    : undefined;
 
-function statementsOf(block: SFCBlock | null, text: string): Statements {
-  if (!block || block.src) return { body: [], comments: [] };
-  const lang = block.lang ?? 'js';
-  const offset = block.loc.start.offset;
-  const parsed = parseScript(`script.${lang}`, block.content, { offset });
-  if (!('problem' in parsed)) return { body: parsed.program.body, comments: parsed.comments };
-  const { message, line, column } = parsed.problem;
-  const first = lineIndex(text).at(offset);
-  return {
-    problem: {
-      message,
-      line: first.line + line - 1,
-      column: line === 1 ? column - offset + first.column - 1 : column,
-    },
-  };
-}
-
-/**
- * Both scripts as one program: what `<script setup>` declares is set up for every instance, so it becomes the body of
- * a function; imports and types stay outside.
- */
-function joined(
-  text: string,
-  normal: t.Statement[],
-  setup: t.Statement[],
-): { program: t.Program; body: t.FunctionDeclaration | undefined } {
-  const isModule = (node: t.Statement): boolean =>
-    /^(ImportDeclaration|TSInterfaceDeclaration|TSTypeAliasDeclaration|TSEnumDeclaration|TSModuleDeclaration|ExportNamedDeclaration|TSDeclareFunction)$/.test(
-      node.type,
-    );
-  const inner = setup.filter((node) => !isModule(node));
-  const span = { start: inner[0]?.start ?? 0, end: inner.at(-1)?.end ?? 0 };
-  const body = {
-    type: 'FunctionDeclaration',
-    id: null,
-    params: [],
-    body: { type: 'BlockStatement', body: inner, directives: [], ...span },
-    generator: false,
-    async: false,
-    ...span,
-  } as unknown as t.FunctionDeclaration;
-  const program = {
-    type: 'Program',
-    body: [...normal, ...setup.filter(isModule), body],
-    directives: [],
-    sourceType: 'module',
-    start: 0,
-    end: text.length,
-  } as unknown as t.Program;
-  return { program, body };
-}
+/** Of `<script setup>`, what belongs to the module and not to every instance. */
+const isOuter = (node: t.Statement): boolean =>
+  /^(ImportDeclaration|TSInterfaceDeclaration|TSTypeAliasDeclaration|TSEnumDeclaration|TSModuleDeclaration|ExportNamedDeclaration|TSDeclareFunction)$/.test(
+    node.type,
+  );
 
 function readComponent(
   vue: VueFile,
@@ -200,17 +160,4 @@ function readDefault(vue: VueFile, u: VueUnit, skip: Set<t.Node>): void {
     readOptions(u, object);
     noteRegistrations(vue, u, object);
   } else makeOpen(u);
-}
-
-/** Comments of the markup, for what they silence. */
-function htmlComments(text: string): t.Comment[] {
-  return [...text.matchAll(/<!--([\s\S]*?)-->/g)].map(
-    (match) =>
-      ({
-        type: 'CommentBlock',
-        value: match[1]!,
-        start: match.index,
-        end: match.index + match[0].length,
-      }) as t.Comment,
-  );
 }

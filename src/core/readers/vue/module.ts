@@ -12,6 +12,7 @@ import {
   addNode,
   emptyFacts,
   settleEarly,
+  settleMissing,
   spanOf,
   typeOf,
   UNPLACED,
@@ -86,14 +87,7 @@ export function closeUnit(vue: VueFile, u: VueUnit): void {
     if (node.parent === UNPLACED && !node.mounted) node.loose = true;
     node.parent = u.facts.role === 'helper' ? -1 : 0;
   });
-  for (const consume of u.facts.consumes) {
-    if (u.refusals.has(consume.symbol)) consume.missing = 'throws';
-    else if (
-      u.tolerant.has(consume.symbol) ||
-      u.facts.reads.some((read) => read.symbol === consume.symbol && read.where === 'condition')
-    )
-      consume.missing = 'handled';
-  }
+  settleMissing(u);
   if (u.openRefs) readHandles(u);
   resolveLowercase(u);
   raiseModels(u);

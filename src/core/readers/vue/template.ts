@@ -1,12 +1,11 @@
 /** Templates to render nodes. */
 import type { SFCTemplateBlock } from '@vue/compiler-sfc';
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact, FunctionFact, RenderFact, Span, TagFact } from '../../model/facts';
-import { takenApart } from '../script/functions';
+import type { AttributeFact, ExprFact, RenderFact, Span, TagFact } from '../../model/facts';
+import { contentFunction } from '../script/content';
 import { declarePattern } from '../script/patterns';
 import type { Scope } from '../script/scope';
 import {
-  addFunction,
   addNode,
   addSymbol,
   inArm,
@@ -406,22 +405,6 @@ function fillSlot(
     },
     ...at,
   });
-}
-
-/** The parameters of content, as those of a function that draws it. */
-function contentFunction(u: VueUnit, params: t.Node[], at: Span, ctx: Ctx): number | undefined {
-  if (!params.length) return undefined;
-  const node = { type: 'ArrowFunctionExpression', ...at } as t.ArrowFunctionExpression;
-  const fn = addFunction(u, node, ctx.fn, 'derivation');
-  const fact: FunctionFact = u.facts.functions[fn]!;
-  for (const param of params) {
-    const before = u.facts.symbols.length;
-    declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, ctx, { kind: 'param' });
-    fact.params.push(u.facts.symbols.length > before ? before : -1);
-  }
-  const takes = takenApart(params[0]);
-  if (takes) fact.takes = takes;
-  return fn;
 }
 
 /** What is nested in a component without a slot's name is for its default slot, with `v-slot` on its tag. */

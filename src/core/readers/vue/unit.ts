@@ -1,11 +1,10 @@
 /** What is known of a Vue component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
 import type { ComponentFacts, ExprFact, PortFact, Span } from '../../model/facts';
-import { readExpr } from '../script/expr';
-import { readMarkup, type MarkupDialect } from '../script/jsx';
+import type { MarkupDialect } from '../script/jsx';
+import { newUnit } from '../script/new-unit';
 import type { Binding, Scope, Scopes } from '../script/scope';
-import { readStatements } from '../script/statements';
-import { addSymbol, unwrap, type Ctx, type Dialect, type FileContext, type Unit } from '../script/unit';
+import { addSymbol, type Ctx, type Dialect, type FileContext, type Unit } from '../script/unit';
 import { camel, eventPort } from './names';
 
 export const SETUP: Ctx = { where: 'derivation', fn: -1 };
@@ -46,41 +45,21 @@ export function vueUnit(
   file: FileContext,
   scopes: Scopes,
 ): VueUnit {
-  const u: VueUnit = {
-    file,
-    facts,
-    node,
-    dialect,
+  return Object.assign(newUnit(facts, node, dialect, file, markup), {
     scopes,
-    refs: new Map(),
-    props: new Map(),
-    members: new Map(),
-    contents: [],
-    roots: [],
-    early: [],
-    refusals: new Set(),
-    tolerant: new Set(),
-    boxes: new Set(),
-    emitters: new Set(),
-    models: new Map(),
-    handles: new Map(),
-    names: new Map(),
+    boxes: new Set<number>(),
+    emitters: new Set<number>(),
+    models: new Map<number, string>(),
+    handles: new Map<string, number>(),
+    names: new Map<string, Binding>(),
     openRefs: false,
     openScope: false,
     attrs: undefined,
     keepsAttributes: false,
     dynamicTags: false,
     registrations: undefined,
-    registered: new Map(),
-    expr: (part, ctx) => {
-      const bare = unwrap(part);
-      return bare.type === 'JSXElement' || bare.type === 'JSXFragment'
-        ? readMarkup(u, bare, ctx, markup)
-        : readExpr(u, bare, ctx);
-    },
-    statements: (nodes, ctx) => readStatements(u, nodes, ctx),
-  };
-  return u;
+    registered: new Map<string, string>(),
+  });
 }
 
 /** Whether the unit is one of Vue's. */

@@ -84,17 +84,22 @@ function OpenFolder() {
         >
           Audit
         </button>
-        {demos.map((demo) => (
-          <button
-            key={demo.path}
-            type="button"
-            className="h-8 border border-line-strong px-3"
-            onClick={() => void start(demo.path)}
-          >
-            Demo: {demo.name}
-          </button>
-        ))}
       </div>
+      {demos.length > 0 && (
+        <p className="mt-2 flex gap-4 text-soft">
+          or a part of the demo:
+          {demos.map((demo) => (
+            <button
+              key={demo.path}
+              type="button"
+              className="underline hover:text-ink"
+              onClick={() => void start(demo.path)}
+            >
+              {demo.name}
+            </button>
+          ))}
+        </p>
+      )}
       {error && (
         <p id="folder-error" role="alert" className="mt-1.5 text-error">
           {reasonOf(error)}

@@ -1,0 +1,39 @@
+/** A unit to be filled: what every framework starts from. */
+import type * as t from '@babel/types';
+import type { ComponentFacts } from '../../model/facts';
+import { readExpr } from './expr';
+import { readMarkup, type MarkupDialect } from './jsx';
+import { readStatements } from './statements';
+import { unwrap, type Dialect, type FileContext, type Unit } from './unit';
+
+/** `markup` is for languages in which code holds elements. */
+export function newUnit(
+  facts: ComponentFacts,
+  node: t.Node,
+  dialect: Dialect,
+  file: FileContext,
+  markup?: MarkupDialect,
+): Unit {
+  const u: Unit = {
+    file,
+    facts,
+    node,
+    dialect,
+    refs: new Map(),
+    props: new Map(),
+    members: new Map(),
+    contents: [],
+    roots: [],
+    early: [],
+    refusals: new Set(),
+    tolerant: new Set(),
+    expr: (part, ctx) => {
+      const bare = unwrap(part);
+      return markup && (bare.type === 'JSXElement' || bare.type === 'JSXFragment')
+        ? readMarkup(u, bare, ctx, markup)
+        : readExpr(u, bare, ctx);
+    },
+    statements: (nodes, ctx) => readStatements(u, nodes, ctx),
+  };
+  return u;
+}
