@@ -1,8 +1,9 @@
 /** Who may render a component besides its written call sites. */
-import type { Component, Package } from '../model/project';
+import type { Component, Package, ProjectFile } from '../model/project';
 import type { Linked } from '.';
 import type { Modules } from './modules';
 import type { Names } from './names';
+import { dirname, join } from './paths';
 
 /** Packages that render components by where their files lie. */
 const FILE_ROUTERS = [
@@ -12,11 +13,18 @@ const FILE_ROUTERS = [
   '@react-router/dev',
   'expo-router',
   'waku',
-  'astro',
   '@docusaurus/core',
+  '@sveltejs/kit',
+  'nuxt',
+  'nuxt3',
+  'unplugin-vue-router',
+  'vite-plugin-pages',
 ];
 
-const ROUTED = /(^|\/)(app|pages|routes|src\/routes|src\/pages|src\/app)\//;
+/** Packages whose pages are files that are not read here, and may render any component. */
+const OTHER_PAGES = ['astro', 'vitepress', '@nuxt/content'];
+
+const ROUTED = /(^|\/)((app|pages|routes|layouts|src\/routes|src\/pages|src\/app)\/|(app|error)\.vue$)/;
 /** Files that a test runner, a gallery or a page of documentation loads by their name or folder. */
 const STORY =
   /(\.(stories|story|test|spec|cy|fixture|page|demo|example)\.[jt]sx?$)|(^|\/)(examples?|demos?|docs?|stories|__\w+__|tests?|fixtures?|playground)\//;
@@ -39,10 +47,13 @@ export function linkUsage(project: Linked, names: Names, modules: Modules, roots
   }
   markMentions(project, names);
   markUnresolved(project, names, modules);
+  markLoaded(project, names, modules);
   for (const pkg of project.packages) markEntries(project, names, pkg);
   for (const component of components) {
     const file = files[component.file]!;
     const routed = FILE_ROUTERS.some((name) => file.pkg?.needs.has(name)) && ROUTED.test(`/${file.path}`);
+    if (OTHER_PAGES.some((name) => file.pkg?.needs.has(name)) && isExported(project, component))
+      component.used = true;
     if ((routed || file.aside) && isExported(project, component)) {
       component.used = true;
       component.unknownSites = true;
@@ -67,7 +78,8 @@ function isExported(project: Linked, component: Component): boolean {
 function markUnresolved(project: Linked, names: Names, modules: Modules): void {
   const tails = new Map<string, Set<string>>();
   for (const file of project.files) {
-    for (const { from } of file.facts.imports) {
+    const written = [...file.facts.imports, ...(file.facts.loads ?? []).filter((one) => !one.glob)];
+    for (const { from } of written) {
       const slash = from.indexOf('/');
       if (slash < 0 || from.startsWith('.') || from.startsWith('/') || from.includes(':')) continue;
       if (modules.resolve(file.path, from) !== undefined) continue;
@@ -88,6 +100,38 @@ function markUnresolved(project: Linked, names: Names, modules: Modules): void {
     const parts = file.path.replace(/(\/index)?\.\w+$/, '').split('/');
     if (parts.some((_, at) => wanted.has(parts.slice(at).join('/')))) markModule(project, names, file.index);
   }
+}
+
+/** What is loaded while the code runs is rendered by whoever loads it: a router, say. */
+function markLoaded(project: Linked, names: Names, modules: Modules): void {
+  for (const file of project.files) {
+    // What a value of the file stands for is rendered under its name.
+    const known = new Set(file.facts.values.map((one) => one.lazy?.from));
+    for (const { from, glob } of file.facts.loads ?? []) {
+      if (glob) {
+        for (const other of project.files)
+          if (matches(file, other, from)) markModule(project, names, other.index);
+      } else if (!known.has(from)) {
+        const target = modules.resolve(file.path, from);
+        if (target !== undefined) markModule(project, names, target);
+      }
+    }
+  }
+}
+
+/** Whether a pattern of paths, written in one file, may mean another; what is not told apart here is meant. */
+function matches(from: ProjectFile, other: ProjectFile, pattern: string): boolean {
+  if (from.pkg !== other.pkg || from === other) return false;
+  const before = pattern.slice(0, pattern.indexOf('*') < 0 ? pattern.length : pattern.indexOf('*'));
+  const ending = /\.\w+$/.exec(pattern)?.[0] ?? '';
+  if (!other.path.endsWith(ending)) return false;
+  if (before.startsWith('.')) {
+    const slash = before.endsWith('/') ? '/' : '';
+    return other.path.startsWith(join(dirname(from.path), before) + slash);
+  }
+  const dir = from.pkg?.dir ? `${from.pkg.dir}/` : '';
+  if (before.startsWith('/')) return other.path.startsWith(dir + before.slice(1));
+  return other.path.includes(before.replace(/^[@~]+\/?/, ''));
 }
 
 /** A component used as a value may be rendered by whoever gets it. */

@@ -29,6 +29,8 @@ export interface FileFacts {
   mounts: boolean;
   /** Ids that its markup or its code gives to elements. */
   ids: string[];
+  /** Modules that its code loads while it runs. */
+  loads?: LoadFact[];
   /** Names that it gives to every component of an app; `*` if it may give any. */
   globalNames?: string[];
   /** Functions that take a component and give back one that renders it with its props. */
@@ -38,6 +40,12 @@ export interface FileFacts {
   /** It is a page that loads scripts. */
   page?: boolean;
   silences: SilenceFact[];
+}
+
+export interface LoadFact {
+  from: string;
+  /** It is a pattern of paths. */
+  glob?: boolean;
 }
 
 /** Why a file was not understood, and where. */

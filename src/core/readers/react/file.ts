@@ -70,6 +70,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   facts.mentions = readMentions(scopes, names);
   facts.elementReads = [...scopes.elementReads];
   facts.ids = [...scopes.ids];
+  facts.loads = scopes.loads;
   facts.mounts = mountsRoots(facts, text);
   if (facts.components.length) facts.language = 'react';
   return facts;

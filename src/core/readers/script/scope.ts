@@ -3,7 +3,9 @@
  * they are used; names are looked up at the end, so that hoisting needs no care.
  */
 import type * as t from '@babel/types';
+import type { LoadFact } from '../../model/facts';
 import { noteIds } from './ids';
+import { noteLoads } from './loads';
 import { eachChild, patternNames } from './walk';
 
 export interface Binding {
@@ -77,6 +79,8 @@ export interface Scopes {
   elementReads: Set<string>;
   /** Ids that the file gives to elements. */
   ids: Set<string>;
+  /** Modules that the code loads while it runs. */
+  loads: LoadFact[];
   /** The scope whose names a function's parameters are. */
   of: Map<t.Node, Scope>;
   /** Uses of names that nothing in the program declares. */
@@ -134,6 +138,7 @@ export function readScopes(program: t.Program): Scopes {
   const named: NamedNode[] = [];
   const elementReads = new Set<string>();
   const ids = new Set<string>();
+  const loads: LoadFact[] = [];
   const open = (parent: Scope | undefined, owner: t.Node, fn: boolean): Scope => {
     const scope: Scope = { parent, owner, isFunction: fn, names: new Map() };
     if (fn) of.set(owner, scope);
@@ -226,6 +231,7 @@ export function readScopes(program: t.Program): Scopes {
 
   function visit(node: t.Node, scope: Scope): void {
     noteIds(node, ids);
+    noteLoads(node, loads);
     switch (node.type) {
       case 'Identifier':
         use(node, scope, 'value');
@@ -427,6 +433,7 @@ export function readScopes(program: t.Program): Scopes {
     named,
     elementReads,
     ids,
+    loads,
     of,
     bind(node, scope) {
       uses.length = 0;

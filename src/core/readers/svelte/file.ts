@@ -72,6 +72,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   close(u);
   facts.mentions = mentionsIn(scopes);
   facts.ids = [...scopes.ids];
+  facts.loads = scopes.loads;
   return facts;
 }
 

@@ -67,6 +67,7 @@ export function readVueFile(path: string, text: string): FileFacts {
   facts.mentions = mentionsIn(vue);
   facts.elementReads = readFromOthers(text);
   facts.ids = [...scopes.ids];
+  facts.loads = scopes.loads;
   return facts;
 }
 

@@ -34,6 +34,7 @@ export function readVueScript(path: string, text: string): FileFacts {
   facts.mentions = mentionsIn(vue);
   facts.elementReads = readFromOthers(text);
   facts.ids = [...scopes.ids];
+  facts.loads = scopes.loads;
   if (/\bnew Vue\(/.test(text)) facts.mounts = true;
   if (facts.components.length) facts.language = 'vue';
   return facts;

@@ -66,6 +66,33 @@ export function App() { return <b />; }`,
       ['note component/unused App.tsx:1 Tree'],
     ],
     [
+      'loaded while the code runs: by path, by a pattern, by an alias that nobody resolves',
+      {
+        'pages/Home.tsx': `export default function Home() { return <b />; }`,
+        'parts/One.tsx': `export default function One() { return <b />; }`,
+        'parts/Two.jsx': `export default function Two() { return <b />; }`,
+        'more/Far.tsx': `export default function Far() { return <b />; }`,
+        'App.tsx': `const table = [{ path: '/', lazy: () => import('./pages/Home') }, { lazy: () => import('@/more/Far') }];
+const parts = import.meta.glob('./parts/*.tsx');
+export function App() { return <b />; }`,
+      },
+      ['note component/unused parts/Two.jsx:1 Two'],
+    ],
+    [
+      'pages of routers that go by folders, in three languages',
+      {
+        'a/package.json': '{"private":true,"dependencies":{"nuxt":"^3.0.0"}}',
+        'a/app.vue': '<template><b /></template>',
+        'a/pages/index.vue': '<template><b /></template>',
+        'b/package.json': '{"private":true,"dependencies":{"@sveltejs/kit":"^2.0.0"}}',
+        'b/src/routes/+page.svelte': '<b />',
+        'c/package.json': '{"private":true,"dependencies":{"next":"^15.0.0"}}',
+        'c/app/page.tsx': 'export default function Page() { return <b />; }',
+        'App.tsx': `export function App() { return <b />; }`,
+      },
+      [],
+    ],
+    [
       'rendered, routed, memoised, lazy, in a map, handed on, or in a story',
       {
         'Page.tsx': `export default function Page() { return <b />; }`,
