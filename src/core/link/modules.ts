@@ -80,7 +80,10 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       private: manifest.private,
       // An entry that was not understood offers nobody knows what.
       entries:
-        (known.length || !manifest.entries.length) && !known.some((one) => files[one]!.problem)
+        // A pattern offers files that nobody lists.
+        (known.length || !manifest.entries.length) &&
+        !manifest.entries.some((entry) => entry.includes('*')) &&
+        !known.some((one) => files[one]!.problem)
           ? known
           : undefined,
       needs: new Map(manifest.needs),

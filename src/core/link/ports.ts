@@ -97,6 +97,18 @@ function declarePorts(
   }
   for (const port of ports.values()) {
     if (facts.openDefaults) port.default ??= { kind: 'computed', start: facts.start, end: facts.start };
+    if (
+      facts.traits.castsBooleans &&
+      !port.required &&
+      port.typed &&
+      isBoolean(port.type && types.resolve(port.type))
+    )
+      port.default ??= {
+        kind: 'literal',
+        type: { t: 'lit', v: false },
+        start: port.place.start,
+        end: port.place.end,
+      };
     if (port.default) port.required = false;
   }
   if (typed && component.unresolved) component.open = true;
@@ -152,6 +164,9 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
       if (mode === 'value' || (attributesFallThrough && mode === 'listen')) add(target, name);
   }
 }
+
+const isBoolean = (shape: Shape | undefined): boolean =>
+  (shape?.k === 'prim' && shape.n === 'boolean') || (shape?.k === 'union' && shape.of.some(isBoolean));
 
 const isPropsSpread = (component: Component, value: ExprFact, mode: string): boolean =>
   mode === 'spread' &&

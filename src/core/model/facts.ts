@@ -123,6 +123,8 @@ export interface Traits {
   statementHandlers: boolean;
   /** Writing to an input is permitted. */
   inputsWritable: boolean;
+  /** An input that may be a boolean is false where it is left out. */
+  castsBooleans?: boolean;
   /** What is reachable through an input is shared: the owner sees what is written there. */
   inputsShared?: boolean;
   /** Content nested in a call site arrives as this port. */

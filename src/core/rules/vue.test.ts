@@ -28,6 +28,17 @@ const app = (template: string, script = '') => setup(`import Gauge from './Gauge
 
 describe('props', () => {
   cases(/^prop\//, [
+    [
+      'an optional boolean has a default; class and style are handed over as any name is',
+      {
+        'Gauge.vue': setup(
+          `defineProps<{ wide?: boolean; class?: string; note?: string }>();`,
+          '<b :class="$props.class">{{ wide }} {{ note }}</b>',
+        ),
+        'App.vue': app('<Gauge class="x" />'),
+      },
+      ['note prop/never-passed Gauge.vue:2 wide', 'warning prop/never-passed Gauge.vue:2 note'],
+    ],
     ['all is passed', { 'Gauge.vue': GAUGE, 'App.vue': app('<Gauge :wind="3" unit="kn" />') }, []],
     [
       'a required prop is missing, in either spelling of the tag',
@@ -198,6 +209,17 @@ describe('events', () => {
       {
         'Hold.vue': options(`methods: { go(name) { this.$emit(name); } }`, `<i @click="go('x')" />`),
         'App.vue': hears('<Hold @held="go" />', 'function go() {}'),
+      },
+      [],
+    ],
+    [
+      'raised by a function that stands above what it uses, after other statements',
+      {
+        'Hold.vue': setup(
+          `defineProps<{ wide?: boolean }>();\nfunction go() { emit('hold'); }\nconst emit = defineEmits<{ (e: 'hold'): void }>();`,
+          '<i @click="go">{{ wide }}</i>',
+        ),
+        'App.vue': hears('<Hold @hold="go" />', 'function go() {}'),
       },
       [],
     ],

@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import { declareFunction, readOtherClass } from './functions';
 import { variableType } from './infer';
 import { declarePattern } from './patterns';
+import { isFunction } from './scope';
 import { eachChild } from './walk';
 import { inArm, inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
 
@@ -11,13 +12,14 @@ export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
   const hoisted = nodes.filter((node): node is t.FunctionDeclaration => node.type === 'FunctionDeclaration');
   const late = hoisted.filter((node) => ctx.fn === -1 && !u.file.units.has(node));
   const waits = new Set<t.Node>(late);
-  for (const node of nodes) {
+  const last = late.length ? lastValue(nodes) : -1;
+  for (const [index, node] of nodes.entries()) {
     if (node.type === 'FunctionDeclaration') {
       if (!waits.has(node)) declareFunction(u, node, ctx);
       continue;
     }
     // A handler may use state that is declared below it, so it is read once that is known.
-    if (late.length && node.type !== 'VariableDeclaration') {
+    if (late.length && index > last && node.type !== 'VariableDeclaration') {
       for (const fn of late.splice(0)) declareFunction(u, fn, ctx);
     }
     readStatement(u, node, ctx);
@@ -27,6 +29,15 @@ export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
     }
   }
   for (const fn of late) declareFunction(u, fn, ctx);
+}
+
+/** The last statement that declares something else than a function. */
+function lastValue(nodes: t.Node[]): number {
+  return nodes.findLastIndex(
+    (node) =>
+      node.type === 'VariableDeclaration' &&
+      node.declarations.some((one) => !one.init || !isFunction(unwrap(one.init))),
+  );
 }
 
 const leaves = (node: t.Node): boolean =>

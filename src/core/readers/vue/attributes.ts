@@ -58,7 +58,7 @@ function readStatic(
     return attribute('ref', nameSpan, 'ref', { kind: 'identity', symbol, ...span }, span);
   }
   if (plain && name === 'id' && value) u.scopes.ids.add(value);
-  if (name === 'class' || name === 'style' || name === 'is' || name === 'slot') return undefined;
+  if (name === 'is' || name === 'slot' || (plain && (name === 'class' || name === 'style'))) return undefined;
   // An attribute without a value is true or a text, as the child has it.
   const type = value === undefined || value === '' ? UNKNOWN : lit(value);
   const written = prop.value ? spanIn(prop.value) : span;
@@ -126,7 +126,7 @@ function readBound(u: VueUnit, prop: Directive, index: number, at: At): Attribut
   }
   if (plain || name === 'class' || name === 'style' || name === 'is' || name === 'key')
     use(u, value, ctx, 'attribute');
-  if (name === 'class' || name === 'style' || name === 'is') return undefined;
+  if (name === 'is' || (plain && (name === 'class' || name === 'style'))) return undefined;
   value.type ??= typeOf(u, node);
   const twoWay = prop.modifiers.some((one) => textOf(one) === 'sync');
   if (twoWay) writeBack(u, node, span, at.ctx);

@@ -106,6 +106,11 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
           return consume(u, node, ctx);
         case 'computed':
           return readComputed(u, node, ctx);
+        case 'useTemplateRef': {
+          const [name] = node.arguments;
+          if (name?.type !== 'StringLiteral') return undefined;
+          return { kind: 'identity', symbol: handleSymbol(u, name.value, name), ...spanOf(node) };
+        }
         case 'h':
           return readH(u, node, ctx);
         case 'useAttrs':

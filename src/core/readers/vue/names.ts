@@ -11,6 +11,7 @@ export const VUE_TRAITS: Traits = {
   statementHandlers: true,
   inputsWritable: false,
   inputsShared: true,
+  castsBooleans: true,
   contentPort: '#default',
   contextByIdentity: false,
   contextAtSetup: true,
