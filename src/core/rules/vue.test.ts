@@ -519,6 +519,11 @@ describe('refs, templates, components, state', () => {
       ['error template/unknown-name Gauge.vue:6 widn'],
     ],
     [
+      'a template whose names are none of its own belongs to code elsewhere',
+      { 'App.vue': options(`data() { return { merge: true }; }`, '<b :class="classes">{{ shown }}</b>') },
+      [],
+    ],
+    [
       'mixins may bring any name',
       { 'App.vue': options(`mixins: [other]`, '<b>{{ anything }}</b>', `import other from 'other';`) },
       [],

@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import { parseCode, parseStatements, type Code } from '../script/code';
 import type { Scope } from '../script/scope';
 import { propSymbol, spanOf } from '../script/unit';
+import { eachChild } from '../script/walk';
 import { attrsSymbol, nameFor, type VueUnit } from './unit';
 
 /** What a template may always name. */
@@ -50,19 +51,32 @@ export function parseListener({ text, offset }: Code): t.Node | undefined {
 
 /** Binds the names of template code: to the script, to loops and slots around it, to members and props. */
 export function bindCode(u: VueUnit, node: t.Node, scope: Scope): void {
-  for (const { id } of u.scopes.bind(node, scope)) {
+  const left = u.scopes.bind(node, scope);
+  noteKnown(u, node);
+  for (const { id } of left) {
     if (id.type !== 'Identifier') continue;
     const known = u.names.get(id.name);
     if (known) {
+      u.usedNames.add(id.name);
       id.binding = known;
       known.uses.push({ id, scope, role: 'value' });
     } else bindName(u, id, scope);
   }
 }
 
+/** Notes the names of the script that the code uses. */
+function noteKnown(u: VueUnit, node: t.Node): void {
+  if (node.type === 'Identifier') {
+    const symbol = node.binding && u.refs.get(node.binding);
+    const inner = symbol !== undefined && /^(loop|param)$/.test(u.facts.symbols[symbol]!.kind);
+    if (node.binding && !inner) u.usedNames.add(node.name);
+  } else eachChild(node, (child) => noteKnown(u, child));
+}
+
 function bindName(u: VueUnit, id: t.Identifier, scope: Scope): void {
   const { name } = id;
   const member = u.members.get(name);
+  if (member !== undefined || u.facts.ports.some((port) => port.name === name)) u.usedNames.add(name);
   if (member !== undefined) {
     id.binding = nameFor(u, name, member, scope);
     return;

@@ -109,6 +109,7 @@ function readComponent(
   noteHandles(u, descriptor.template?.ast?.children as TemplateNode[] | undefined);
   readDefault(vue, u, skip);
   if (descriptor.scriptSetup && body) {
+    u.isSetup = true;
     u.statements(body.body.body, SETUP);
     listOf(u);
   }

@@ -88,6 +88,7 @@ export function closeUnit(vue: VueFile, u: VueUnit): void {
     node.parent = u.facts.role === 'helper' ? -1 : 0;
   });
   settleMissing(u);
+  settleNames(u);
   if (u.openRefs) readHandles(u);
   resolveLowercase(u);
   raiseModels(u);
@@ -104,6 +105,20 @@ export function closeUnit(vue: VueFile, u: VueUnit): void {
     !u.facts.ports.some((port) => port.name === 'modelValue')
   )
     u.facts.model = { prop: 'value', event: 'input' };
+}
+
+/**
+ * A component most of whose template's names are not its own gets its members from elsewhere: its options are taken
+ * over by code that nobody here follows. In `<script setup>` that cannot be, short of names that a build brings.
+ */
+function settleNames(u: VueUnit): void {
+  const unknown = new Set(u.facts.unknownNames?.map((one) => one.name));
+  const known = u.usedNames.size;
+  const elsewhere = (known === 0 && !u.isSetup) || (unknown.size >= 4 && unknown.size > known);
+  // Props of a written type are told from unknown names only when files are linked.
+  if (!unknown.size || !elsewhere || u.facts.propsType) return;
+  delete u.facts.unknownNames;
+  u.openRefs = true;
 }
 
 /** In markup of a render function, a lower-case tag may be a component that is registered. */

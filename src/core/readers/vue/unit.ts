@@ -23,6 +23,10 @@ export interface VueUnit extends Unit {
   names: Map<string, Binding>;
   /** Its handles may be read where no text names them. */
   openRefs: boolean;
+  /** It is set up by a script of its own, in which every name of the template must be declared. */
+  isSetup: boolean;
+  /** Names that the template uses and that are known. */
+  usedNames: Set<string>;
   /** Other names may be in the template's scope. */
   openScope: boolean;
   /** Attributes and listeners that nobody declares, handed on together. */
@@ -52,6 +56,8 @@ export function vueUnit(
     models: new Map<number, string>(),
     handles: new Map<string, number>(),
     names: new Map<string, Binding>(),
+    isSetup: false,
+    usedNames: new Set<string>(),
     openRefs: false,
     openScope: false,
     attrs: undefined,
