@@ -362,6 +362,34 @@ describe('refs, names, components, state', () => {
   ]);
 });
 
+test.each([
+  [
+    'svelte',
+    `<script>import Gauge from './kit/Gauge.svelte';</script><Gauge {...$$props} wide />`,
+    '<script>export let wide;</script><b>{wide}</b>',
+  ],
+  [
+    'vue',
+    `<script setup>import Gauge from './kit/Gauge.vue';</script><template><Gauge wide /></template>`,
+    '<script setup>defineProps(["wide"])</script><template><b>{{ wide }}</b></template>',
+  ],
+])('a component may render another of its own name: %s', (ending, outer, inner) => {
+  const lines = findingLines({ [`Gauge.${ending}`]: outer, [`kit/Gauge.${ending}`]: inner });
+  expect(lines.filter((line) => !line.includes('component/unused'))).toEqual([]);
+});
+
+test('a component renders itself', () => {
+  const lines = findingLines({
+    'main.ts': MAIN,
+    'App.svelte': file('export let depth = 0;', '{#if depth < 3}<svelte:self dpeth={depth + 1} />{/if}'),
+    'Tree.vue': `<script setup>defineProps({ depth: Number })</script><template><p><Tree v-if="depth" :dept="depth - 1" /></p></template>`,
+  });
+  expect(lines.filter((line) => line.includes('prop/unknown'))).toEqual([
+    'error prop/unknown App.svelte:4 dpeth',
+    'warning prop/unknown Tree.vue:1 dept',
+  ]);
+});
+
 test('one repository, three languages, no confusion of names', () => {
   const lines = findingLines({
     'a/main.ts': MAIN,

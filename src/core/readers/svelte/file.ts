@@ -6,7 +6,7 @@ import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { emptyFile } from '../file';
 import { instanceProgram, markupComments, readBlock, type Block } from '../script/block';
 import { readSilences } from '../script/comments';
-import { nameFromPath } from '../script/file-name';
+import { nameFromPath, SELF } from '../script/file-name';
 import { readExports, readImports, readTypes } from '../script/modules';
 import { isFunction, readScopes, type Scopes } from '../script/scope';
 import { annotationOf, readType } from '../script/type-expr';
@@ -60,7 +60,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
     svelteTraits(runes),
   );
   facts.components.push(component);
-  for (const local of ['default', name])
+  for (const local of ['default', SELF])
     facts.values.push({ name: local, kind: 'component', component: 0, start: 0, end: 0 });
   readModuleValues(facts, scopes, body, file);
   const u = svelteUnit(component, body, svelteDialect(svelteNames(facts.imports)), file, scopes);
@@ -309,7 +309,8 @@ function readProp(
   const port: PortFact = u.facts.ports.find((port) => port.name === name)!;
   const written = annotationOf(id);
   if (written) port.type = readType(written, u.file.named);
-  port.required = !one.init && !mayBeUndefined(port.type);
+  // What the component gives a value itself is for the owner to take, not to give.
+  port.required = !one.init && !mayBeUndefined(port.type) && !id.binding!.reassigned;
   if (!one.init) return;
   const value = use(u, u.expr(one.init, SETUP), SETUP);
   const type = typeOf(u, one.init);

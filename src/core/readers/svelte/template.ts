@@ -6,6 +6,7 @@ import { nearest } from '../../model/names';
 import { lit, UNKNOWN } from '../../model/types';
 import { parseCode, parsePattern, parseStatements } from '../script/code';
 import { contentFunction } from '../script/content';
+import { SELF } from '../script/file-name';
 import { declarePattern } from '../script/patterns';
 import type { Scope, Use } from '../script/scope';
 import {
@@ -308,7 +309,7 @@ function addTag(u: SvelteUnit, node: Tag, at: At): number {
   const tag: TagFact = { name: node.name, ...tagSpan(node, node.name) };
   if (GROUPS.has(node.type)) return addNode(u, { kind: 'group', ...span(node) }, at.ctx);
   if (node.type === 'SvelteSelf') {
-    return addNode(u, { kind: 'site', tag: { ...tag, name: u.facts.name }, ...span(node) }, at.ctx);
+    return addNode(u, { kind: 'site', tag: { ...tag, name: SELF }, ...span(node) }, at.ctx);
   }
   if (node.type === 'SvelteComponent') {
     const found = code(u, node.expression as unknown as Span, at.scope);

@@ -5,7 +5,7 @@ import type { FileFacts, Problem } from '../../model/facts';
 import { emptyFile } from '../file';
 import { instanceProgram, markupComments, readBlock, type Block } from '../script/block';
 import { readSilences } from '../script/comments';
-import { nameFromPath } from '../script/file-name';
+import { nameFromPath, SELF } from '../script/file-name';
 import { readExports, readImports, readTypes } from '../script/modules';
 import { readScopes, type Scope } from '../script/scope';
 
@@ -104,7 +104,7 @@ function readComponent(
   const component = emptyFacts(name, { start: 0, end: file.text.length }, { start: 0, end: 0 }, VUE_TRAITS);
   const u = openUnit(vue, component, body ?? vue.program);
   facts.values.push({ name: 'default', kind: 'component', component: 0, start: 0, end: 0 });
-  facts.values.push({ name, kind: 'component', component: 0, start: 0, end: 0 });
+  facts.values.push({ name: SELF, kind: 'component', component: 0, start: 0, end: 0 });
   facts.components.push(component);
   noteHandles(u, descriptor.template?.ast?.children as TemplateNode[] | undefined);
   readDefault(vue, u, skip);

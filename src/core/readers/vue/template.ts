@@ -3,6 +3,7 @@ import type { SFCTemplateBlock } from '@vue/compiler-sfc';
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, RenderFact, Span, TagFact } from '../../model/facts';
 import { contentFunction } from '../script/content';
+import { SELF } from '../script/file-name';
 import { declarePattern } from '../script/patterns';
 import type { Scope } from '../script/scope';
 import {
@@ -252,7 +253,7 @@ function resolveTag(u: VueUnit, tag: TagFact, scope: Scope): void {
     return;
   }
   tag.global = pascal(written);
-  if (tag.global === u.facts.name) tag.name = u.facts.name;
+  if (tag.global === u.facts.name) tag.name = SELF;
 }
 
 /** `<Teleport to="#overlay">` */

@@ -62,7 +62,10 @@ export const earlyRead: Rule = {
       if (component.facts.role !== 'component') continue;
       for (const { symbol, attached, reads } of handlesOf(component)) {
         const fact = component.facts.symbols[symbol]!;
-        if (!attached || !fact.empty || reads.some((read) => read.where === 'condition')) continue;
+        const asked = component.facts.reads.some(
+          (read) => read.symbol === symbol && read.where === 'condition',
+        );
+        if (!attached || !fact.empty || asked) continue;
         const early = reads.find(
           (read) =>
             read.fn === -1 &&
