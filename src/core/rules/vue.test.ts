@@ -476,6 +476,42 @@ describe('refs, templates, components, state', () => {
       ['error ref/unknown-member App.vue:6 stop'],
     ],
     [
+      'over the head of a component: by its handles, and by what it exposes',
+      {
+        'Gauge.vue': setup(
+          `import { ref } from 'vue';\nconst box = ref(null);\ndefineExpose({ inner: () => box.value });`,
+          '<b ref="box" @click="box.focus()" />',
+        ),
+        'App.vue': app(
+          '<Gauge ref="g" @click="go" />',
+          `import { ref } from 'vue';\nconst g = ref(null);\nfunction go() { g.value.inner().focus(); g.value.$refs.box.focus(); }`,
+        ),
+      },
+      [
+        'warning ref/reach-through App.vue:5 g.value.inner',
+        'warning ref/reach-through App.vue:5 g.value.$refs.box.focus',
+      ],
+    ],
+    [
+      'a second app without what the first provides; state in two places; a race',
+      {
+        'store.ts': 'export const bench = { mode: 0 };',
+        'App.vue': app(
+          '<p><Gauge v-if="wide" /><b v-else><Gauge /></b><i @click="go">{{ wide }}</i></p>',
+          `import { createApp, provide, ref } from 'vue';\nimport { bench } from './store';\nbench.mode = 1;\nprovide('fleet', 1);\nconst wide = ref(true);\nfunction go() { wide.value = false; createApp(Gauge).mount('#sheet'); }`,
+        ),
+        'Gauge.vue': setup(
+          `import { inject, ref } from 'vue';\nimport { bench } from './store';\nbench.mode = 2;\nconst fleet = inject('fleet');\nconst peak = ref(0);`,
+          '<b @click="peak++">{{ peak }} {{ fleet }}</b>',
+        ),
+      },
+      [
+        'warning state/setup-race App.vue:5 bench.mode = 1',
+        'warning portal/outside-providers App.vue:8 createApp(Gauge)',
+        'warning portal/state-lost App.vue:11 Gauge',
+      ],
+    ],
+    [
       'a handle that nothing attaches',
       {
         'App.vue': options(

@@ -5,8 +5,9 @@ import { lit, UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
-import { keyName, readType, typeArguments } from '../script/type-expr';
+import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import {
+  addNode,
   addSymbol,
   noteRead,
   propSymbol,
@@ -106,6 +107,8 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
           return consume(u, node, ctx);
         case 'computed':
           return readComputed(u, node, ctx);
+        case 'createApp':
+          return u.facts.role === 'component' ? readMounted(u, node, ctx) : undefined;
         case 'useTemplateRef': {
           const [name] = node.arguments;
           if (name?.type !== 'StringLiteral') return undefined;
@@ -148,6 +151,32 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
     },
   };
   return dialect;
+}
+
+/** `createApp(Sheet)` in a component: a tree of its own, made while the page runs. */
+function readMounted(u: VueUnit, node: Call, ctx: Ctx): ExprFact {
+  const [first, ...rest] = node.arguments;
+  const name = first && memberName(first);
+  for (const arg of rest) use(u, u.expr(arg, ctx), ctx, 'argument');
+  if (first && name !== undefined) {
+    const at = spanOf(rest[0] ?? node);
+    const index = addNode(
+      u,
+      { kind: 'site', tag: { name, ...spanOf(first) }, mounted: spanOf(node), ...spanOf(node) },
+      ctx,
+    );
+    u.facts.render[index]!.parent = -1;
+    if (rest.length)
+      u.facts.render[index]!.attributes.push({
+        name: '...',
+        nameStart: at.start,
+        nameEnd: at.end,
+        mode: 'spread',
+        value: { kind: 'computed', ...at },
+        ...at,
+      });
+  }
+  return { kind: 'computed', ...spanOf(node) };
 }
 
 /** `name` and `inheritAttrs`, in `defineOptions` and in options. */

@@ -2,7 +2,8 @@
 import type * as t from '@babel/types';
 import type { ExposesFact } from '../../model/facts';
 import { keyName } from '../script/type-expr';
-import { spanOf, unwrap, use, type Ctx } from '../script/unit';
+import { isFunction } from '../script/scope';
+import { spanOf, symbolOf, unwrap, use, type Ctx } from '../script/unit';
 import type { VueUnit } from './unit';
 
 /** Members that the framework gives to every component. */
@@ -45,8 +46,30 @@ export function readExposed(u: VueUnit, node: t.Node, ctx: Ctx): void {
   for (const property of bare.properties) {
     const name = property.type === 'SpreadElement' ? undefined : keyName(property);
     if (property.type === 'SpreadElement' || name === undefined) exposes.open = true;
-    else exposes.members.push({ name, ...spanOf(property.key) });
+    else
+      exposes.members.push({
+        name,
+        ...spanOf(property.key),
+        ...(givesHandle(u, property) ? { handle: true } : {}),
+      });
   }
+}
+
+/** `() => box.value`: a function that gives a handle of the component away. */
+function givesHandle(u: VueUnit, property: t.ObjectProperty | t.ObjectMethod): boolean {
+  const fn = property.type === 'ObjectMethod' ? property : unwrap(property.value);
+  if (!isFunction(fn)) return false;
+  const [only] = fn.body.type === 'BlockStatement' ? fn.body.body : [];
+  const given =
+    fn.body.type === 'BlockStatement'
+      ? only?.type === 'ReturnStatement'
+        ? only.argument
+        : undefined
+      : fn.body;
+  const bare = given && unwrap(given);
+  const object = bare?.type === 'MemberExpression' ? unwrap(bare.object) : undefined;
+  const symbol = object?.type === 'Identifier' ? symbolOf(u, object) : undefined;
+  return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'ref';
 }
 
 /** What the component lists for those who hold a handle to it. */

@@ -84,6 +84,8 @@ export function closeUnit(vue: VueFile, u: VueUnit): void {
   u.facts.render.forEach((node, index) => {
     if (index === 0 && u.facts.role !== 'helper') return;
     if (node.parent !== UNPLACED && node.parent !== -1) return;
+    // A tree of its own stands below nothing that the component provides.
+    if (node.mounted && u.facts.role === 'component') return;
     if (node.parent === UNPLACED && !node.mounted) node.loose = true;
     node.parent = u.facts.role === 'helper' ? -1 : 0;
   });
@@ -183,7 +185,8 @@ function fallThrough(u: VueUnit): void {
 
 /** The nodes on which undeclared attributes land: the only root, or each of those that exclude each other. */
 function rootsOf(render: RenderFact[]): RenderFact[] {
-  const under = (parent: number) => render.filter((node, index) => node.parent === parent && index > 0);
+  const under = (parent: number) =>
+    render.filter((node, index) => node.parent === parent && index > 0 && !node.mounted);
   let roots = under(0);
   // What draws nothing of its own hands them on.
   while (roots.length === 1 && roots[0]!.kind === 'group' && !roots[0]!.loose)
@@ -390,6 +393,8 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
 /** `createApp(App)`, `app.component('x', X)`, `app.provide(key, value)`, wherever in the file they are called. */
 function readApps(vue: VueFile, u: VueUnit): void {
   const look = (node: t.Node): void => {
+    // What a component mounts is read with the component.
+    if (vue.file.units.has(node) || node.type === 'ExportDefaultDeclaration') return;
     if (node.type === 'CallExpression') readAppCall(vue, u, node);
     if (node.type === 'AssignmentExpression') noteGlobal(vue, node.left);
     eachChild(node, look);

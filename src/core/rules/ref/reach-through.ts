@@ -13,7 +13,9 @@ export const reachThrough: Rule = {
       for (const { symbol, targets, member, read, before } of reachesOf(project, component)) {
         const [target] = targets;
         const given = target!.exposes.members.find((one) => one.name === member);
-        const chained = read.path![before + 1] === 'current' && read.path!.length > before + 2;
+        const rest = read.path!.slice(before);
+        const chained =
+          (rest[1] === 'current' && rest.length > 2) || (rest[0] === '$refs' && rest.length > 1);
         if (!chained && !given?.handle) continue;
         if (seen.has(member)) continue;
         seen.add(member);
