@@ -107,6 +107,17 @@ describe('props', () => {
       [`warning prop/unread Gauge.vue:6 'd'`],
     ],
     [
+      'what a tag of the framework is given is read',
+      {
+        'Gauge.vue': options(
+          `props: ['a', 'b']`,
+          '<Transition :name="a"><Teleport :to="b"><i /></Teleport></Transition>',
+        ),
+        'App.vue': app('<Gauge a="1" b="2" />'),
+      },
+      [],
+    ],
+    [
       'an instance that is handed on may be read by anybody',
       {
         'Gauge.vue': options(`props: ['a'], created() { register(this); }`, '<b />'),

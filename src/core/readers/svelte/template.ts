@@ -448,10 +448,13 @@ function handOver(
   });
 }
 
+/** What it is given goes no further: an element, or a tag of the framework's own. */
+const isPlain = ({ kind }: RenderFact): boolean => kind !== 'site' && kind !== 'outlet';
+
 /** Reads what a tag is given; gives back the scope of what is nested in it. */
 function readAttributes(u: SvelteUnit, node: Tag, index: number, at: At): Scope {
   const fact = u.facts.render[index]!;
-  const plain = fact.kind === 'element';
+  const plain = isPlain(fact);
   let { scope } = at;
   for (const one of node.attributes) {
     if (one.type === 'LetDirective') {
@@ -493,7 +496,7 @@ function declareLet(u: SvelteUnit, one: AST.LetDirective, fact: RenderFact, at: 
 }
 
 function readAttribute(u: SvelteUnit, one: Attribute, index: number, at: At): AttributeFact | undefined {
-  const plain = u.facts.render[index]!.kind === 'element';
+  const plain = isPlain(u.facts.render[index]!);
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
   switch (one.type) {
     case 'SpreadAttribute': {

@@ -1,6 +1,6 @@
 /** What a tag of a template is given: attributes, bindings, listeners, two-way bindings, refs. */
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact, Span } from '../../model/facts';
+import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/facts';
 import { lit, UNKNOWN } from '../../model/types';
 import { noteWrite } from '../script/writes';
 import { addFunction, spanOf, typeOf, unwrap, use, type Ctx } from '../script/unit';
@@ -28,9 +28,12 @@ const spanIn = (one: { loc: { start: { offset: number }; end: { offset: number }
   end: one.loc.end.offset,
 });
 
+/** What it is given goes no further: an element, or a tag of the framework's own. */
+const isPlain = ({ kind }: RenderFact): boolean => kind !== 'site' && kind !== 'outlet';
+
 export function readAttributes(u: VueUnit, element: Element, index: number, at: At): void {
   const fact = u.facts.render[index]!;
-  const plain = fact.kind === 'element';
+  const plain = isPlain(fact);
   for (const prop of element.props) {
     const read = prop.type === 6 ? readStatic(u, prop, plain, at) : readDirective(u, prop, index, at);
     if (!read) continue;
@@ -103,7 +106,7 @@ function argSpan(prop: Directive): Span {
 
 function readBound(u: VueUnit, prop: Directive, index: number, at: At): AttributeFact | undefined {
   const span = spanIn(prop);
-  const plain = u.facts.render[index]!.kind === 'element';
+  const plain = isPlain(u.facts.render[index]!);
   const name = nameOf(prop);
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
   let node = expressionOf(u, prop, at.scope);
@@ -193,9 +196,9 @@ function readModel(u: VueUnit, prop: Directive, index: number, at: At): Attribut
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
   const value = u.expr(node, ctx);
   value.type ??= typeOf(u, node);
-  if (fact.kind === 'element') use(u, value, ctx, 'attribute');
+  if (isPlain(fact)) use(u, value, ctx, 'attribute');
   writeBack(u, node, span, at.ctx);
-  if (fact.kind === 'element') return undefined;
+  if (isPlain(fact)) return undefined;
   const name = prop.arg ? nameOf(prop) : 'modelValue';
   return name === undefined ? unknown(span) : attribute(camel(name), argSpan(prop), 'two-way', value, span);
 }
