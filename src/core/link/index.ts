@@ -9,6 +9,7 @@ import { linkModules } from './modules';
 import { linkNames, type Names } from './names';
 import { linkPorts, portTypeOf } from './ports';
 import { linkRegistry } from './registry';
+import { withRoutes } from './routes';
 import { handedBy, linkSites } from './sites';
 import { isAside, linkUsage } from './usage';
 
@@ -20,7 +21,8 @@ export interface Linked extends Project {
 }
 
 /** Links facts; the order of `files` decides the order of everything else, so callers sort by path. */
-export function link(facts: FileFacts[], manifests: Manifest[], roots: string[] = []): Linked {
+export function link(given: FileFacts[], manifests: Manifest[], roots: string[] = []): Linked {
+  const facts = withRoutes(given);
   const modules = linkModules(facts, manifests);
   const files: ProjectFile[] = facts.map((one, index) => ({
     index,

@@ -2,6 +2,7 @@
 import type { Component, Package, ProjectFile } from '../model/project';
 import type { Linked } from '.';
 import type { Modules } from './modules';
+import { isRouted } from './routes';
 import type { Names } from './names';
 import { dirname, join } from './paths';
 
@@ -56,7 +57,9 @@ export function linkUsage(project: Linked, names: Names, modules: Modules, roots
       component.used = true;
     if ((routed || file.aside) && isExported(project, component)) {
       component.used = true;
-      component.unknownSites = true;
+      // A page whose layouts are known is drawn by them, and by nobody else.
+      const drawn = component.calledAt.some((id) => isRouted(project.sites[id]!));
+      if (!drawn) component.unknownSites = true;
     }
   }
 }

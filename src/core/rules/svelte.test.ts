@@ -151,6 +151,17 @@ describe('events', () => {
       ['warning event/never-emitted Knob.svelte:3 free'],
     ],
     [
+      'a payload of another type than declared',
+      {
+        'Knob.svelte': file(
+          `import { createEventDispatcher } from 'svelte';\nconst d = createEventDispatcher<{ hold: number; free: void }>();`,
+          `<b on:click={() => { d('hold', 'x'); d('hold', 3); d('free'); }} />`,
+        ),
+        'App.svelte': hears('<Knob on:hold={go} on:free={go} />'),
+      },
+      [`error event/payload-clash Knob.svelte:5 d('hold', 'x')`],
+    ],
+    [
       'listened for and not raised',
       {
         'Knob.svelte': file(

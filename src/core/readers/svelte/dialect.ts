@@ -1,7 +1,7 @@
 /** Runes, dispatchers and contexts, as a dialect of plain code. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { UNKNOWN, widen } from '../../model/types';
+import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
@@ -123,7 +123,7 @@ function raise(u: SvelteUnit, node: Call, raised: { symbol: number; args: t.Node
     symbol: raised.symbol,
     event: u.facts.symbols[raised.symbol]!.port!,
     // What is handed over arrives inside the page's own kind of event.
-    args: [{ kind: 'computed', type: UNKNOWN, ...spanOf(node) }],
+    args: [{ kind: 'computed', type: args[0]?.type ? eventWith(args[0].type) : UNKNOWN, ...spanOf(node) }],
     fn: ctx.fn,
     guarded: true,
     how: 'called',
@@ -231,9 +231,26 @@ function declareDispatcher(u: SvelteUnit, id: t.Identifier, call: t.CallExpressi
     if (member.type !== 'TSPropertySignature') continue;
     const name = keyName(member as { key: t.Node; computed?: boolean });
     if (name === undefined) continue;
-    u.facts.ports.push({ name: eventPort(name), channel: 'event', declared: 'list', ...spanOf(member.key) });
+    const detail = readType(annotationOf(member), u.file.named);
+    const plain = detail.t === 'unknown' || (detail.t === 'prim' && detail.n === 'void');
+    const params = [{ name: 'detail', type: plain ? UNKNOWN : eventWith(detail) }];
+    u.facts.ports.push({
+      name: eventPort(name),
+      channel: 'event',
+      declared: 'list',
+      type: { t: 'fn', params, returns: UNKNOWN },
+      ...spanOf(member.key),
+    });
   }
 }
+
+/** What a listener gets: an event of the page with the payload in it. */
+const eventWith = (detail: TypeExpr): TypeExpr => ({
+  t: 'object',
+  members: [{ name: 'detail', type: detail, start: -1, end: -1 }],
+  open: true,
+  ...(detail.t === 'lit' ? { fresh: true } : {}),
+});
 
 /** The key as the file names it: a text in quotes, or the name of a value. */
 function keyOf(node: t.Node | undefined): string | undefined {

@@ -42,7 +42,7 @@ function checkEmits(audit: RuleContext, component: Component, port: Port): void 
       const param = declared.params[i];
       if (!arg.type || !param || param.rest) return;
       const from = { type: arg.type, file: component.file, component: component.id };
-      const written = arg.type.t === 'lit';
+      const written = arg.type.t === 'lit' || (arg.type.t === 'object' && arg.type.fresh === true);
       if (assignable(project.types, from, param.type, written, !written) !== 'no') return;
       const place = placeOf(component.file, emit);
       audit.report({
