@@ -101,7 +101,9 @@ test('decide on findings by keyboard; decisions outlive audits, and come back wh
   await expect(page.getByText('Every finding that passes the filters has been decided.')).toBeVisible();
   // Another audit of the same code keeps the decision.
   await page.getByRole('button', { name: 'Audit again' }).click();
-  await page.getByRole('checkbox', { name: '1 decided' }).check();
+  // The address decides whether it is checked, and takes a moment.
+  await page.getByRole('checkbox', { name: '1 decided' }).click();
+  await expect(page.getByRole('checkbox', { name: '1 decided' })).toBeChecked();
   await expect(page.getByRole('article')).toContainText('accepted: the drill runs on Friday');
   // The same fault in another component is another finding.
   const path = join(process.env.SECOND!, 'src/crew/CrewPanel.tsx');
@@ -141,6 +143,7 @@ test('see what two audits differ in', async ({ page }) => {
 
 test('places are links into the editor that was set', async ({ page }) => {
   await page.goto(`${project()}/component?ref=Meter`);
+  await expect(page.getByRole('heading', { name: 'Meter' })).toBeVisible();
   await page.keyboard.press('?');
   const field = page.getByRole('textbox', { name: /Open places in your editor/ });
   await field.fill('javascript:{path}');
