@@ -596,7 +596,7 @@ function readSelf(
 
 /** `$attrs`, `this.$attrs`, or a name for them. */
 function isAttrs(u: VueUnit, node: t.Node): boolean {
-  if (node.type === 'Identifier') return symbolOf(u, node) === u.attrs;
+  if (node.type === 'Identifier') return u.attrs !== undefined && symbolOf(u, node) === u.attrs;
   return (
     node.type === 'MemberExpression' &&
     isSelf(node.object) &&

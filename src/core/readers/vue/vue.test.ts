@@ -152,3 +152,10 @@ export const Gauge = defineComponent({ props: { wind: Number }, template: '<b>{{
   expect(helper).toMatchObject({ name: 'useWind', role: 'helper' });
   expect(helper!.writes).toHaveLength(1);
 });
+
+test('a member of what a module gives is no undeclared attribute', () => {
+  const { calls } = component(
+    setup(`import * as Wind from './wind'; const { wind } = Wind.useWind();`, '{{ wind }}'),
+  );
+  expect(calls.map((one) => one.name)).toEqual(['Wind.useWind']);
+});
