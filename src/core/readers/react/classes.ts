@@ -1,6 +1,7 @@
 /** Class components: props and state through `this`, handlers as members. */
 import type * as t from '@babel/types';
 import type { ComponentFacts } from '../../model/facts';
+import { typeOfKey } from '../script/contexts';
 import { readFunction } from '../script/functions';
 import { infer, type InferContext } from '../script/infer';
 import { keyName, memberName } from '../script/type-expr';
@@ -94,7 +95,7 @@ function readContextType(u: Unit, member: t.ClassProperty): void {
   const symbol = addSymbol(u, {
     name: 'context',
     kind: 'injected',
-    type: { t: 'member', of: { t: 'value', name: key }, name: '#context' },
+    type: typeOfKey(key),
     ...spanOf(member.key),
   });
   u.members.set('context', symbol);

@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
+import { addConsume, typeOfKey } from '../script/contexts';
 import { readFunction } from '../script/functions';
 import { infer } from '../script/infer';
 import { declarePattern } from '../script/patterns';
@@ -304,25 +305,7 @@ function declareStable(u: Unit, pattern: t.LVal, value: ExprFact, ctx: Ctx, type
 function consume(u: Unit, call: Call, ctx: Ctx, name?: t.Identifier): ExprFact | undefined {
   const key = call.arguments[0] && memberName(call.arguments[0]);
   if (!key) return undefined;
-  const symbol = addSymbol(
-    u,
-    {
-      name: name?.name ?? key,
-      kind: 'injected',
-      ...spanOf(name ?? call),
-      type: { t: 'member', of: { t: 'value', name: key }, name: '#context' },
-    },
-    name?.binding,
-  );
-  u.facts.consumes.push({
-    key,
-    symbol,
-    where: ctx.fn === -1 ? 'setup' : ctx.where,
-    fn: ctx.fn,
-    missing: 'bare',
-    ...spanOf(call),
-  });
-  return { kind: 'identity', symbol, ...spanOf(call) };
+  return addConsume(u, key, spanOf(call), ctx, name, typeOfKey(key));
 }
 
 function declareContext(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {

@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, SymbolFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
+import { typeOfKey } from '../script/contexts';
 import { readFunction } from '../script/functions';
 import type { MarkupDialect } from '../script/jsx';
 import { keyName, memberName } from '../script/type-expr';
@@ -95,7 +96,7 @@ export function readConsumers(u: Unit): void {
     const param = node.only?.fn === undefined ? undefined : u.facts.functions[node.only.fn]!.params[0];
     const known = param !== undefined && param >= 0 ? u.facts.symbols[param] : undefined;
     const whole = known && !u.facts.functions[node.only!.fn!]!.takes;
-    const type: SymbolFact['type'] = { t: 'member', of: { t: 'value', name: key }, name: '#context' };
+    const type: SymbolFact['type'] = typeOfKey(key);
     let symbol = param!;
     if (whole) Object.assign(known, { kind: 'injected', type });
     else

@@ -3,27 +3,26 @@ import type * as t from '@babel/types';
 import type { FileFacts, ValueFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
-import { readSilences } from '../script/comments';
 import type { InferContext } from '../script/infer';
 import type { MarkupDialect } from '../script/jsx';
-import { readExports, readImports, readTypes } from '../script/modules';
+import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { newUnit } from '../script/new-unit';
-import { declarePattern } from '../script/patterns';
-import { readScopes, type NamedNode, type Scopes } from '../script/scope';
+import { declareBag, declarePattern } from '../script/patterns';
+import { mentionsIn, readScopes, type NamedNode, type Scopes } from '../script/scope';
 import { readStatements } from '../script/statements';
 import { memberName } from '../script/type-expr';
 import {
-  addSymbol,
   emptyFacts,
+  moduleTypes,
   place,
   settleEarly,
   settleMissing,
+  SETUP,
   spanOf,
   UNPLACED,
   unwrap,
   use,
-  type Ctx,
   type Dialect,
   type FileContext,
   type Unit,
@@ -38,8 +37,6 @@ import { readPropTypes } from './prop-types';
 import { staticMembers, valueOf } from '../script/values';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 
-const RENDER: Ctx = { where: 'derivation', fn: -1 };
-
 /** What all units of a file share. */
 interface ReactFile {
   names: ReactNames;
@@ -53,9 +50,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   const parsed = parseScript(path, text);
   if ('problem' in parsed) return { ...facts, problem: parsed.problem };
   const { program, comments } = parsed;
-  facts.imports = readImports(program);
-  facts.exports = readExports(program);
-  facts.silences = readSilences(comments, text);
+  readModuleFacts(facts, program, comments, text);
   const names = reactNames(facts.imports);
   const named = reactTypes(names);
   facts.types = readTypes(program, named);
@@ -69,8 +64,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   readStatics(facts, program, moduleTypes(file));
   facts.mentions = readMentions(scopes, names);
   facts.elementReads = [...scopes.elementReads];
-  facts.ids = [...scopes.ids];
-  facts.loads = scopes.loads;
+  noteFound(facts, scopes);
   facts.mounts = mountsRoots(facts, text);
   if (facts.components.length) facts.language = 'react';
   return facts;
@@ -101,13 +95,6 @@ function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): M
   }
   return found;
 }
-
-/** Types of expressions at module level. */
-const moduleTypes = (file: FileContext): InferContext => ({
-  named: file.named,
-  lookup: (id) =>
-    id.binding && id.binding.scope.parent === undefined ? { t: 'value', name: id.binding.name } : UNKNOWN,
-});
 
 function readValues(
   scopes: Scopes,
@@ -161,13 +148,13 @@ function readUnits(
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
     const u = newUnit(component, node, react.dialect, file, react.markup);
     if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression')
-      readClass(u, node, RENDER, names, candidate.inherits);
+      readClass(u, node, SETUP, names, candidate.inherits);
     else {
       readParameters(u, node, candidate.role);
       if (candidate.role === 'component') noteClashes(u);
-      if (node.body.type === 'BlockStatement') u.statements(node.body.body, RENDER);
+      if (node.body.type === 'BlockStatement') u.statements(node.body.body, SETUP);
       else {
-        const body = use(u, u.expr(node.body, RENDER), RENDER, 'text');
+        const body = use(u, u.expr(node.body, SETUP), SETUP, 'text');
         if (candidate.role === 'helper') component.result = body;
         place(u, body.content, -1);
       }
@@ -183,22 +170,11 @@ function readParameters(u: Unit, node: t.Function, role: Candidate['role']): voi
   node.params.forEach((param, i) => {
     if (role === 'helper' || i > 0) {
       const before = u.facts.symbols.length;
-      declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, RENDER, { kind: 'param' });
+      declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, SETUP, { kind: 'param' });
       for (const symbol of u.facts.symbols.slice(before)) symbol.index = i;
       return;
     }
-    const bare = param.type === 'AssignmentPattern' ? param.left : param;
-    const binding = bare.type === 'Identifier' ? bare.binding : undefined;
-    const bag = addSymbol(
-      u,
-      { name: bare.type === 'Identifier' ? bare.name : 'props', kind: 'bag', ...spanOf(bare) },
-      binding,
-    );
-    if (bare.type === 'ObjectPattern') {
-      declarePattern(u, bare, { kind: 'identity', symbol: bag, ...spanOf(bare) }, RENDER, {
-        kind: 'derived',
-      });
-    }
+    declareBag(u, param.type === 'AssignmentPattern' ? param.left : param, SETUP);
   });
 }
 
@@ -245,7 +221,7 @@ function readModule(facts: FileFacts, program: t.Program, react: ReactFile, file
   const u = newUnit(component, program, react.dialect, file, react.markup);
   const loose = program.body.filter((node) => !(node.type === 'FunctionDeclaration' && file.units.has(node)));
   u.refs = new Map();
-  readStatements(u, loose, RENDER);
+  readStatements(u, loose, SETUP);
   finish(u);
   if (component.render.length) facts.components.push(component);
 }
@@ -287,9 +263,5 @@ function readMentions(scopes: Scopes, names: ReactNames): string[] {
     const [first] = node.arguments;
     if ((own === 'memo' || own === 'forwardRef') && first) wrapped.add(first);
   }
-  const found = new Set<string>();
-  for (const binding of scopes.program.names.values()) {
-    if (binding.uses.some((use) => use.role === 'value' && !wrapped.has(use.id))) found.add(binding.name);
-  }
-  return [...found];
+  return mentionsIn(scopes, (one) => !wrapped.has(one.id));
 }

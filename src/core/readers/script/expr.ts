@@ -12,6 +12,7 @@ import {
   keepsEnds,
   mergeContent,
   mergeUses,
+  noteCall,
   noteRead,
   propSymbol,
   spanOf,
@@ -295,11 +296,6 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     result.component = callee.component;
   }
   return result;
-}
-
-function noteCall(u: Unit, fn: number, symbol: number) {
-  const { calls } = u.facts.functions[fn]!;
-  if (!calls.includes(symbol)) calls.push(symbol);
 }
 
 /** `list.map(item => …)`: the parameter stands for one of the list. */

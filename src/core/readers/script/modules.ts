@@ -1,13 +1,33 @@
 /** Imports, exports and declared types of a module. */
 import type * as t from '@babel/types';
-import type { ExportFact, ImportFact } from '../../model/facts';
+import type { ExportFact, FileFacts, ImportFact } from '../../model/facts';
 import type { TypeDecl } from '../../model/types';
+import { readSilences } from './comments';
+import type { Scopes } from './scope';
 import { patternNames } from './walk';
 import { readTypeDecl, type NamedType } from './type-expr';
 import { spanOf } from './unit';
 
 const nameOf = (node: t.Identifier | t.StringLiteral): string =>
   node.type === 'Identifier' ? node.name : node.value;
+
+/** What a module says before its code is looked into. */
+export function readModuleFacts(
+  facts: FileFacts,
+  program: t.Program,
+  comments: t.Comment[],
+  text: string,
+): void {
+  facts.imports = readImports(program);
+  facts.exports = readExports(program);
+  facts.silences = readSilences(comments, text);
+}
+
+/** What the walk over the names of a file found on its way. */
+export function noteFound(facts: FileFacts, scopes: Scopes): void {
+  facts.ids = [...scopes.ids];
+  facts.loads = scopes.loads;
+}
 
 export function readImports(program: t.Program): ImportFact[] {
   const found: ImportFact[] = [];

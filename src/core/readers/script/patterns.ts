@@ -134,6 +134,20 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
 const memberType = (type: TypeExpr | undefined, name: string): TypeExpr =>
   type && type.t !== 'unknown' ? { t: 'member', of: type, name } : UNKNOWN;
 
+/** The props as one object, under a name or taken apart. */
+export function declareBag(u: Unit, pattern: t.Node, ctx: Ctx): number {
+  const named = pattern.type === 'Identifier' ? pattern : undefined;
+  const symbol = addSymbol(
+    u,
+    { name: named?.name ?? 'props', kind: 'bag', ...spanOf(pattern) },
+    named?.binding,
+  );
+  if (pattern.type === 'ObjectPattern') {
+    declarePattern(u, pattern, { kind: 'identity', symbol, ...spanOf(pattern) }, ctx, { kind: 'derived' });
+  }
+  return symbol;
+}
+
 /** `{ a, b: c = 1, ...rest }` of the props: each name is the prop itself. */
 export function declareProps(u: Unit, pattern: t.ObjectPattern, bag: SymbolFact, ctx: Ctx): void {
   const taken = [...(bag.except ?? [])];

@@ -410,12 +410,7 @@ export function readScopes(program: t.Program): Scopes {
   /** Looks names up; those that nothing declares are given back. */
   function settle(list: Use[]): Use[] {
     return list.filter((one) => {
-      let scope: Scope | undefined = one.scope;
-      let binding: Binding | undefined;
-      while (scope && !binding) {
-        binding = scope.names.get(one.id.name);
-        scope = scope.parent;
-      }
+      const binding = bindingOf(one.id.name, one.scope);
       if (!binding) return true;
       one.id.binding = binding;
       binding.uses.push(one);
@@ -452,6 +447,34 @@ export function readScopes(program: t.Program): Scopes {
     },
   };
 }
+
+/** What a name means in a scope. */
+export function bindingOf(name: string, scope: Scope): Binding | undefined {
+  for (let at: Scope | undefined = scope; at; at = at.parent) {
+    const found = at.names.get(name);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+/** All names that code in a scope may use. */
+export function namesIn(scope: Scope): string[] {
+  const found: string[] = [];
+  for (let at: Scope | undefined = scope; at; at = at.parent) found.push(...at.names.keys());
+  return found;
+}
+
+/** Module-level names that are used as values; `counts` leaves uses out that are of another kind. */
+export function mentionsIn({ program }: Scopes, counts: (use: Use) => boolean = () => true): string[] {
+  const found: string[] = [];
+  for (const { name, uses } of program.names.values())
+    if (uses.some((one) => one.role === 'value' && counts(one))) found.push(name);
+  return found;
+}
+
+/** Whether a name is called wherever it is used, and never handed to somebody. */
+export const isOnlyCalled = ({ uses }: Binding, text: string): boolean =>
+  uses.every(({ id }) => /^\s*(\?\.)?\s*\(/.test(text.slice(id.end!, id.end! + 40)));
 
 /** Whether a scope lies inside the body of a function (or is its own). */
 export function isWithin(scope: Scope, fn: t.Node): boolean {

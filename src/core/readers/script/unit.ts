@@ -16,7 +16,7 @@ import type {
   Where,
 } from '../../model/facts';
 import { UNKNOWN, type TypeExpr } from '../../model/types';
-import { infer } from './infer';
+import { infer, type InferContext } from './infer';
 import type { Binding } from './scope';
 import type { NamedType } from './type-expr';
 
@@ -29,6 +29,9 @@ export interface Ctx {
   each?: Span;
   arms?: string[];
 }
+
+/** In the set-up or the render of a component itself. */
+export const SETUP: Ctx = { where: 'derivation', fn: -1 };
 
 export interface FileContext {
   path: string;
@@ -255,10 +258,7 @@ export function settleEarly(u: Unit): void {
     const symbol = u.refs.get(binding);
     if (symbol === undefined) continue;
     noteRead(u, symbol, at, ctx);
-    if (ctx.fn >= 0) {
-      const { calls } = u.facts.functions[ctx.fn]!;
-      if (u.facts.symbols[symbol]!.kind === 'handler' && !calls.includes(symbol)) calls.push(symbol);
-    }
+    if (ctx.fn >= 0 && u.facts.symbols[symbol]!.kind === 'handler') noteCall(u, ctx.fn, symbol);
   }
 }
 
@@ -308,3 +308,48 @@ export function settleMissing(u: Unit): void {
     }
   }
 }
+
+/** Notes that a function calls what a symbol stands for. */
+export function noteCall(u: Unit, fn: number, symbol: number): void {
+  const { calls } = u.facts.functions[fn]!;
+  if (!calls.includes(symbol)) calls.push(symbol);
+}
+
+/** A variable that the component keeps. */
+export function addState(u: Unit, id: t.Identifier, init: ExprFact | undefined, type: TypeExpr): number {
+  return addSymbol(
+    u,
+    {
+      name: id.name,
+      kind: 'state',
+      ...spanOf(id),
+      ...(init ? { init } : {}),
+      ...(type.t === 'unknown' ? {} : { type }),
+    },
+    id.binding,
+  );
+}
+
+/** The first render node of a component with a template stands for all that it renders. */
+export function addWhole(u: Unit): void {
+  const { start, end } = u.facts;
+  u.facts.render[addNode(u, { kind: 'group', start, end }, SETUP)]!.parent = -1;
+}
+
+/** What is left where nobody placed it is drawn somewhere in the whole. */
+export function placeRest(u: Unit): void {
+  const whole = u.facts.role === 'helper' ? -1 : 0;
+  u.facts.render.forEach((node, index) => {
+    if (index === whole || (node.parent !== UNPLACED && node.parent !== -1)) return;
+    // A tree of its own stands below nothing that the component provides.
+    if (node.mounted && u.facts.role === 'component') return;
+    if (node.parent === UNPLACED && !node.mounted) node.loose = true;
+    node.parent = whole;
+  });
+}
+
+/** Types of expressions at module level. */
+export const moduleTypes = (file: FileContext): InferContext => ({
+  named: file.named,
+  lookup: (id) => (id.binding && isModuleLevel(id.binding) ? { t: 'value', name: id.binding.name } : UNKNOWN),
+});

@@ -4,7 +4,7 @@ import type { ValueFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { inferFunction, variableType, type InferContext } from './infer';
 import { isFunction, type NamedNode } from './scope';
-import { keyName, memberName, readType, typeArguments, type NamedType } from './type-expr';
+import { annotationOf, keyName, memberName, readType, typeArguments, type NamedType } from './type-expr';
 import { spanOf, unwrap } from './unit';
 
 /** What the framework means by a call: its own name for it, or undefined. */
@@ -22,7 +22,8 @@ export function valueOf(one: NamedNode, own: OwnCall, ctx: InferContext): ValueF
     const hook = own(node);
     const [first] = node.arguments;
     // What is unlike everything else may serve as a key.
-    if (memberName(node.callee) === 'Symbol') return { ...base, kind: 'context', type: UNKNOWN };
+    if (memberName(node.callee) === 'Symbol')
+      return { ...base, kind: 'context', type: keyType(one, ctx.named) };
     if (hook === 'createContext') return contextOf(base, node, ctx);
     if ((hook === 'memo' || hook === 'forwardRef') && first) {
       const inner = memberName(first);
@@ -60,6 +61,14 @@ function unwrapped(own: OwnCall, node: t.Node): t.Node {
   const hook = bare.type === 'CallExpression' ? own(bare) : undefined;
   const [first] = bare.type === 'CallExpression' ? bare.arguments : [];
   return (hook === 'memo' || hook === 'forwardRef') && first ? unwrapped(own, first) : bare;
+}
+
+/** `const key: InjectionKey<Wind> = Symbol()`: the type that it is a key for. */
+function keyType(one: NamedNode, named: NamedType) {
+  const annotation =
+    annotationOf(one.id) ?? (one.node.type === 'TSAsExpression' ? one.node.typeAnnotation : undefined);
+  const [type] = annotation?.type === 'TSTypeReference' ? typeArguments(annotation) : [];
+  return type ? readType(type, named) : UNKNOWN;
 }
 
 function typeOfVariable(one: NamedNode, ctx: InferContext) {
