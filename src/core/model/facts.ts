@@ -393,6 +393,8 @@ export interface TagFact extends Span {
   component?: number;
   /** No binding of that name is in sight. */
   unbound?: boolean;
+  /** The tag is chosen among several components, which are all given the same. */
+  oneOf?: boolean;
   /** It may be registered for the whole app under this name. */
   global?: string;
 }

@@ -1,4 +1,4 @@
-/** Names that the page itself knows: attributes and events of HTML elements, as the HTML and UI Events specifications list them. */
+/** Names that the page itself knows: HTML elements, their attributes and events, as the HTML and UI Events specifications list them. */
 
 const EVENTS = new Set(
   (
@@ -39,6 +39,20 @@ const BUBBLES = new Set(
     'reset select submit touchcancel touchend touchmove touchstart wheel'
   ).split(' '),
 );
+
+const TAGS = new Set(
+  (
+    'a abbr address area article aside audio b base bdi bdo blockquote body br button canvas caption cite code col ' +
+    'colgroup data datalist dd del details dfn dialog div dl dt em embed fieldset figcaption figure footer form h1 h2 h3 ' +
+    'h4 h5 h6 head header hgroup hr html i iframe img input ins kbd label legend li link main map mark menu meta meter ' +
+    'nav noscript object ol optgroup option output p picture pre progress q rp rt ruby s samp script search section ' +
+    'select slot small source span strong style sub summary sup svg table tbody td template textarea tfoot th thead time ' +
+    'title tr track u ul var video wbr'
+  ).split(' '),
+);
+
+/** Whether an element of the page has this name. */
+export const isPageTag = (name: string): boolean => TAGS.has(name);
 
 /** An event that an element raises, or a hook of a framework's own. */
 export const isPageEvent = (port: string): boolean => {

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ConsumeFact, ExprFact, Span } from '../../model/facts';
 import type { TypeExpr } from '../../model/types';
 import { memberName } from './type-expr';
-import { addSymbol, spanOf, unwrap, type Ctx, type Unit } from './unit';
+import { addSymbol, type Ctx, spanOf, type Unit, unwrap } from './unit';
 
 /** The key as the file names it: a text in quotes, or the name of a value. */
 export function keyOf(node: t.Node | undefined): string | undefined {

@@ -2,8 +2,10 @@
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, TagFact } from '../../model/facts';
 import { lit } from '../../model/types';
+import { spread } from './attributes';
 import {
   addNode,
+  type Ctx,
   isModuleLevel,
   noteRead,
   place,
@@ -11,10 +13,9 @@ import {
   spanOf,
   symbolOf,
   typeOf,
+  type Unit,
   unwrap,
   use,
-  type Ctx,
-  type Unit,
 } from './unit';
 
 /** What a framework's markup means where it differs. */
@@ -24,6 +25,8 @@ export interface MarkupDialect {
   attributeName?(name: string): string;
   /** A tag that renders nothing of its own, such as a fragment. */
   isGroup(u: Unit, tag: string): boolean;
+  /** Takes over an expression in the place of content that stands for more than it draws; true if it did. */
+  content?(u: Unit, node: t.Node, parent: number, ctx: Ctx): boolean;
   /** Takes note of what a tag provides; true if it is no component of the project. */
   provider(u: Unit, tag: TagFact, node: number, attributes: AttributeFact[], ctx: Ctx): boolean;
 }
@@ -50,7 +53,7 @@ export function readMarkup(
     node.type === 'JSXFragment'
       ? addNode(u, { kind: 'group', ...spanOf(node) }, ctx)
       : readElement(u, node, ctx, dialect);
-  readChildren(u, node.children, index, ctx);
+  readChildren(u, node.children, index, ctx, dialect);
   return { kind: 'content', content: [index], ...spanOf(node), type: { t: 'content' } };
 }
 
@@ -108,14 +111,7 @@ function readAttribute(
 ): AttributeFact {
   if (node.type === 'JSXSpreadAttribute') {
     const value = readSpread(u, node.argument, element, ctx);
-    return {
-      name: '...',
-      nameStart: node.start!,
-      nameEnd: node.end!,
-      mode: 'spread',
-      value,
-      ...spanOf(node),
-    };
+    return spread(spanOf(node), value);
   }
   const name =
     node.name.type === 'JSXIdentifier'
@@ -192,7 +188,13 @@ function readSpread(u: Unit, node: t.Node, element: boolean, ctx: Ctx): ExprFact
   return value;
 }
 
-function readChildren(u: Unit, children: t.JSXElement['children'], parent: number, ctx: Ctx): void {
+function readChildren(
+  u: Unit,
+  children: t.JSXElement['children'],
+  parent: number,
+  ctx: Ctx,
+  dialect: MarkupDialect,
+): void {
   const fact = u.facts.render[parent]!;
   let count = 0;
   for (const child of children) {
@@ -210,6 +212,7 @@ function readChildren(u: Unit, children: t.JSXElement['children'], parent: numbe
       continue;
     }
     if (child.type === 'JSXExpressionContainer' && child.expression.type === 'JSXEmptyExpression') continue;
+    if (fact.kind === 'site' && dialect.content?.(u, unwrap(child.expression), parent, ctx)) continue;
     fact.nested = true;
     count++;
     const value = readChild(u, child.expression, parent, ctx);

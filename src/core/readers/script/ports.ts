@@ -1,6 +1,6 @@
 /** Events and slots that have names of their own beside the props: ports by `@name` and `#name`. */
-import type { AttributeFact, EmitFact, ExprFact, Span } from '../../model/facts';
-import { addSymbol, noteCall, use, type Ctx, type Unit } from './unit';
+import type { EmitFact, ExprFact, Span } from '../../model/facts';
+import { addSymbol, noteCall, type Unit } from './unit';
 
 /** The symbol of an event or a slot; it is noted as a port at the first use. */
 export function portSymbol(u: Unit, port: string, channel: 'event' | 'slot', { start, end }: Span): number {
@@ -26,14 +26,4 @@ export function raisePort(
   const event = u.facts.symbols[symbol]!.port!;
   u.facts.emits.push({ symbol, event, args, fn, guarded: true, how, start, end });
   if (fn >= 0) noteCall(u, fn, symbol);
-}
-
-/** An outlet hands what it is given to the content, as a call hands its argument. */
-export function raiseOutlet(u: Unit, symbol: number, given: AttributeFact[], at: Span, ctx: Ctx): void {
-  for (const one of given) if (one.value.kind === 'identity') use(u, one.value, ctx, 'argument');
-  const members = given
-    .filter((one) => one.mode === 'value')
-    .map((one) => ({ name: one.name, value: one.value, start: one.nameStart, end: one.nameEnd }));
-  const open = given.some((one) => one.mode === 'spread');
-  raisePort(u, symbol, [{ kind: 'object', members, ...(open ? { open } : {}), ...at }], at, ctx.fn);
 }

@@ -33,6 +33,10 @@ export interface Ctx {
 /** In the set-up or the render of a component itself. */
 export const SETUP: Ctx = { where: 'derivation', fn: -1 };
 
+export type Call = t.CallExpression | t.OptionalCallExpression;
+/** A member of an object that is written out, but for a spread. */
+export type Member = t.ObjectProperty | t.ObjectMethod;
+
 export interface FileContext {
   path: string;
   text: string;

@@ -1,35 +1,20 @@
 /** What a tag of a template is given: attributes, bindings, listeners, two-way bindings, refs. */
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/facts';
+import type { AttributeFact, ExprFact, Span } from '../../model/facts';
 import { lit, UNKNOWN } from '../../model/types';
-import { noteWrite } from '../script/writes';
-import { addFunction, spanOf, typeOf, unwrap, use, type Ctx } from '../script/unit';
+import { attribute, isPlain, spread, writeBack } from '../script/attributes';
 import { parseCode } from '../script/code';
+import { bindingOf } from '../script/scope';
+import type { At } from '../script/slots';
+import { type Ctx, typeOf, use } from '../script/unit';
+import { argumentOf, codeOf, type Directive, type Element, expressionOf, placeOf, type Prop } from './ast';
 import { bindCode, parseListener } from './code';
-import { handleSymbol } from './dialect';
 import { camel, eventPort } from './names';
-import {
-  bindingOf,
-  codeOf,
-  expressionOf,
-  nameOf,
-  type At,
-  type Directive,
-  type Element,
-  type Prop,
-} from './template';
+import { handleSymbol } from './self';
 import type { VueUnit } from './unit';
 
 /** Directives that say where a thing stands, read elsewhere. */
 const STRUCTURE = new Set(['if', 'else-if', 'else', 'for', 'slot', 'pre', 'once', 'cloak', 'memo']);
-
-const spanIn = (one: { loc: { start: { offset: number }; end: { offset: number } } }): Span => ({
-  start: one.loc.start.offset,
-  end: one.loc.end.offset,
-});
-
-/** What it is given goes no further: an element, or a tag of the framework's own. */
-const isPlain = ({ kind }: RenderFact): boolean => kind !== 'site' && kind !== 'outlet';
 
 export function readAttributes(u: VueUnit, element: Element, index: number, at: At): void {
   const fact = u.facts.render[index]!;
@@ -51,8 +36,8 @@ function readStatic(
 ): AttributeFact | undefined {
   const { name } = prop;
   const value = prop.value?.content;
-  const span = spanIn(prop);
-  const nameSpan = spanIn({ loc: prop.nameLoc });
+  const span = placeOf(prop);
+  const nameSpan = placeOf({ loc: prop.nameLoc });
   if (name === 'ref' && value) {
     // A name of the script, or one that only `$refs` knows.
     const binding = bindingOf(value, at.scope);
@@ -64,7 +49,7 @@ function readStatic(
   if (name === 'is' || name === 'slot' || (plain && (name === 'class' || name === 'style'))) return undefined;
   // An attribute without a value is true or a text, as the child has it.
   const type = value === undefined || value === '' ? UNKNOWN : lit(value);
-  const written = prop.value ? spanIn(prop.value) : span;
+  const written = prop.value ? placeOf(prop.value) : span;
   return attribute(
     camel(name),
     nameSpan,
@@ -73,18 +58,6 @@ function readStatic(
     span,
   );
 }
-
-const attribute = (
-  name: string,
-  { start, end }: Span,
-  mode: AttributeFact['mode'],
-  value: ExprFact,
-  span: Span,
-): AttributeFact => ({ name, nameStart: start, nameEnd: end, mode, value, ...span });
-
-/** Anything may be handed over here. */
-const unknown = (span: Span, value?: ExprFact): AttributeFact =>
-  attribute('...', span, 'spread', value ?? { kind: 'computed', ...span }, span);
 
 function readDirective(u: VueUnit, prop: Directive, index: number, at: At): AttributeFact | undefined {
   if (STRUCTURE.has(prop.name)) return undefined;
@@ -101,13 +74,13 @@ function readDirective(u: VueUnit, prop: Directive, index: number, at: At): Attr
 }
 
 function argSpan(prop: Directive): Span {
-  return prop.arg ? spanIn(prop.arg) : spanIn(prop);
+  return prop.arg ? placeOf(prop.arg) : placeOf(prop);
 }
 
 function readBound(u: VueUnit, prop: Directive, index: number, at: At): AttributeFact | undefined {
-  const span = spanIn(prop);
+  const span = placeOf(prop);
   const plain = isPlain(u.facts.render[index]!);
-  const name = nameOf(prop);
+  const name = argumentOf(prop);
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
   let node = expressionOf(u, prop, at.scope);
   if (!prop.exp && name !== undefined) {
@@ -116,12 +89,12 @@ function readBound(u: VueUnit, prop: Directive, index: number, at: At): Attribut
     node = parseCode({ text: camel(name), offset: start });
     if (node) bindCode(u, node, at.scope);
   }
-  if (!node) return unknown(span);
+  if (!node) return spread(span);
   const value = u.expr(node, ctx);
   if (name === undefined) {
     if (!prop.arg) return spreadOf(u, value, ctx, span);
     use(u, value, ctx);
-    return unknown(span);
+    return spread(span);
   }
   if (name === 'ref') {
     use(u, value, ctx);
@@ -151,22 +124,22 @@ function spreadOf(u: VueUnit, value: ExprFact, ctx: Ctx, span: Span): AttributeF
     const { kind } = u.facts.symbols[value.symbol!]!;
     if (kind !== 'bag' && kind !== 'rest') use(u, value, ctx);
   }
-  return unknown(span, value);
+  return spread(span, value);
 }
 
 function readListener(u: VueUnit, prop: Directive, at: At): AttributeFact | undefined {
-  const span = spanIn(prop);
-  const name = nameOf(prop);
+  const span = placeOf(prop);
+  const name = argumentOf(prop);
   const handler: Ctx = { ...at.ctx, where: 'handler' };
   if (name === undefined) {
     const node = expressionOf(u, prop, at.scope);
-    if (!node) return unknown(span);
+    if (!node) return spread(span);
     const value = u.expr(node, handler);
     if (prop.arg) use(u, value, handler);
-    return prop.arg ? unknown(span) : listeners(u, value, handler, span);
+    return prop.arg ? spread(span) : listeners(u, value, handler, span);
   }
   const native = prop.modifiers.some((one) => textOf(one) === 'native');
-  const code = prop.exp && codeOf(prop.exp as never, u.file.text);
+  const code = prop.exp && codeOf(prop.exp, u.file.text);
   const node = code && parseListener(code);
   if (!node)
     return native
@@ -184,14 +157,14 @@ function readListener(u: VueUnit, prop: Directive, at: At): AttributeFact | unde
 function listeners(u: VueUnit, value: ExprFact, ctx: Ctx, span: Span): AttributeFact {
   if (value.kind !== 'object') return spreadOf(u, value, ctx, span);
   const members = (value.members ?? []).map((one) => ({ ...one, name: eventPort(one.name) }));
-  return unknown(span, { ...value, members });
+  return spread(span, { ...value, members });
 }
 
 /** `v-model`: a value handed over, and written back when the child asks. */
 function readModel(u: VueUnit, prop: Directive, index: number, at: At): AttributeFact | undefined {
-  const span = spanIn(prop);
+  const span = placeOf(prop);
   const node = expressionOf(u, prop, at.scope);
-  if (!node) return unknown(span);
+  if (!node) return spread(span);
   const fact = u.facts.render[index]!;
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
   const value = u.expr(node, ctx);
@@ -199,16 +172,6 @@ function readModel(u: VueUnit, prop: Directive, index: number, at: At): Attribut
   if (isPlain(fact)) use(u, value, ctx, 'attribute');
   writeBack(u, node, span, at.ctx);
   if (isPlain(fact)) return undefined;
-  const name = prop.arg ? nameOf(prop) : 'modelValue';
-  return name === undefined ? unknown(span) : attribute(camel(name), argSpan(prop), 'two-way', value, span);
-}
-
-/** The write happens when the event comes. */
-function writeBack(u: VueUnit, node: t.Node, span: Span, ctx: Ctx): void {
-  const fn = addFunction(u, { ...unwrap(node), ...span } as t.Node, ctx.fn, 'handler');
-  noteWrite(u, node, { kind: 'computed', ...spanOf(node) }, { ...node, ...span } as t.Node, {
-    ...ctx,
-    where: 'handler',
-    fn,
-  });
+  const name = prop.arg ? argumentOf(prop) : 'modelValue';
+  return name === undefined ? spread(span) : attribute(camel(name), argSpan(prop), 'two-way', value, span);
 }

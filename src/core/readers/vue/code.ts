@@ -1,6 +1,6 @@
 /** Expressions and statements inside a template: parsed where they stand, their names bound to what is in scope. */
 import type * as t from '@babel/types';
-import { parseCode, parseStatements, type Code } from '../script/code';
+import { type Code, parseCode, parseStatements } from '../script/code';
 import type { Scope } from '../script/scope';
 import { propSymbol, spanOf } from '../script/unit';
 import { eachChild } from '../script/walk';

@@ -1,9 +1,9 @@
 /** What a handle to a component reaches. */
 import type * as t from '@babel/types';
 import type { ExposesFact } from '../../model/facts';
-import { keyName } from '../script/type-expr';
 import { isFunction } from '../script/scope';
-import { spanOf, symbolOf, unwrap, use, type Ctx } from '../script/unit';
+import { keyName } from '../script/type-expr';
+import { type Ctx, spanOf, symbolOf, unwrap, use } from '../script/unit';
 import type { VueUnit } from './unit';
 
 /** Members that the framework gives to every component. */

@@ -3,31 +3,22 @@ import { parse, type SFCBlock, type SFCDescriptor } from '@vue/compiler-sfc';
 import type * as t from '@babel/types';
 import type { FileFacts, Problem } from '../../model/facts';
 import { emptyFile } from '../file';
-import { instanceProgram, markupComments, readBlock, type Block } from '../script/block';
+import { type Block, instanceProgram, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
 import { nameFromPath, SELF } from '../script/file-name';
 import { readExports, readImports, readTypes } from '../script/modules';
 import { readScopes, type Scope } from '../script/scope';
-
-import { emptyFacts, unwrap, type FileContext } from '../script/unit';
+import { emptyFacts, type FileContext, SETUP, unwrap } from '../script/unit';
+import { readFromOthers, readLoose } from './apps';
+import type { TemplateNode } from './ast';
+import { closeUnit } from './close';
 import { listOf } from './expose';
-import {
-  closeUnit,
-  makeOpen,
-  mentionsIn,
-  newVueFile,
-  noteRegistrations,
-  openUnit,
-  readFromOthers,
-  optionsOf,
-  readLoose,
-  readModuleLevel,
-  type VueFile,
-} from './module';
+import { newVueFile, openUnit, type VueFile } from './file-facts';
+import { makeOpen, mentionsOf, noteRegistrations, optionsOf, readModuleLevel } from './module';
 import { VUE_TRAITS, vueNames, vueTypes } from './names';
-import { readOptions } from './options';
-import { readNodes, type TemplateNode } from './template';
-import { SETUP, type VueUnit } from './unit';
+import { readOptions } from './options/options';
+import { readNodes } from './template';
+import type { VueUnit } from './unit';
 
 /** Mistakes that the framework's parser mentions and that leave the tree whole. */
 const HARMLESS = new Set([
@@ -64,7 +55,7 @@ export function readVueFile(path: string, text: string): FileFacts {
   readComponent(vue, descriptor, body, skip);
   readModuleLevel(vue, skip);
   readLoose(vue, skip);
-  facts.mentions = mentionsIn(vue);
+  facts.mentions = mentionsOf(vue);
   facts.elementReads = readFromOthers(text);
   facts.ids = [...scopes.ids];
   facts.loads = scopes.loads;

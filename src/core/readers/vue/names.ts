@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ImportFact, Traits } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { memberName, type NamedType } from '../script/type-expr';
+import { unwrap } from '../script/unit';
 
 export const VUE_TRAITS: Traits = {
   callbackProps: false,
@@ -21,6 +22,10 @@ export const VUE_TRAITS: Traits = {
 export const eventPort = (name: string): string => `@${camel(name)}`;
 /** A slot, as a port. */
 export const slotPort = (name: string): string => `#${name}`;
+
+/** The port that a render function means by a name: `onRowClick` listens, everything else is handed in. */
+export const nameOfGiven = (key: string): string =>
+  /^on[A-Z]/.test(key) ? eventPort(key.charAt(2).toLowerCase() + key.slice(3)) : camel(key);
 
 /** `row-click` is `rowClick`, as the framework has it. */
 export const camel = (name: string): string =>
@@ -120,4 +125,15 @@ export function vueTypes(imports: ImportFact[]): NamedType {
     if (own === undefined) return undefined;
     return own === 'PropType' ? (args()[0] ?? UNKNOWN) : UNKNOWN;
   };
+}
+
+/** `this`, or a name that the code gave it. */
+export function isSelf(node: t.Node): boolean {
+  const bare = unwrap(node);
+  if (bare.type === 'ThisExpression') return true;
+  const init =
+    bare.type === 'Identifier' && bare.binding?.node.type === 'VariableDeclarator'
+      ? bare.binding.node.init
+      : undefined;
+  return init?.type === 'ThisExpression';
 }

@@ -6,7 +6,9 @@ import { readExports, readImports, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { readScopes } from '../script/scope';
 import type { FileContext } from '../script/unit';
-import { mentionsIn, newVueFile, readFromOthers, readLoose, readModuleLevel } from './module';
+import { readFromOthers, readLoose } from './apps';
+import { newVueFile } from './file-facts';
+import { mentionsOf, readModuleLevel } from './module';
 import { isVueModule, vueNames, vueTypes } from './names';
 
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format. */
@@ -31,7 +33,7 @@ export function readVueScript(path: string, text: string): FileFacts {
   const vue = newVueFile(file, facts, program, scopes, names);
   readModuleLevel(vue, new Set());
   readLoose(vue, new Set());
-  facts.mentions = mentionsIn(vue);
+  facts.mentions = mentionsOf(vue);
   facts.elementReads = readFromOthers(text);
   facts.ids = [...scopes.ids];
   facts.loads = scopes.loads;

@@ -1,8 +1,10 @@
 /** A template written as a text in a script. */
 import { parse } from '@vue/compiler-sfc';
 import type * as t from '@babel/types';
-import { readNodes, type TemplateNode } from './template';
-import { SETUP, type VueUnit } from './unit';
+import { SETUP } from '../script/unit';
+import type { TemplateNode } from './ast';
+import { readNodes } from './template';
+import type { VueUnit } from './unit';
 
 /** Reads `template: '…'`; offsets are those of the file, where the text has no escapes. */
 export function readTemplateText(u: VueUnit, node: t.StringLiteral | t.TemplateLiteral): void {

@@ -1,13 +1,12 @@
 /** What is known of a Vue component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
-import type { ComponentFacts, ExprFact, PortFact, Span } from '../../model/facts';
+import type { ComponentFacts, PortFact, Span } from '../../model/facts';
 import type { MarkupDialect } from '../script/jsx';
 import { newUnit } from '../script/new-unit';
 import type { Binding, Scope, Scopes } from '../script/scope';
-import { addSymbol, type Ctx, type Dialect, type FileContext, type Unit } from '../script/unit';
-import { camel, eventPort } from './names';
-
-export const SETUP: Ctx = { where: 'derivation', fn: -1 };
+import { addSymbol, type Dialect, type FileContext, type Unit } from '../script/unit';
+import { portSymbol } from '../svelte/unit';
+import { eventPort } from './names';
 
 export interface VueUnit extends Unit {
   scopes: Scopes;
@@ -33,10 +32,14 @@ export interface VueUnit extends Unit {
   attrs: number | undefined;
   /** Where undeclared attributes do not land on the root. */
   keepsAttributes: boolean;
+  /** Names for the slots of the component. */
+  slotBags: Set<number>;
+  /** The parameter by which a render function creates elements. */
+  creator: Binding | undefined;
   /** A tag is chosen when the code runs. */
   dynamicTags: boolean;
-  /** Where the component registers others. */
-  registrations: Span | undefined;
+  /** Code in which names of components stand for tags: registrations, and choices between them. */
+  tagNames: Span[];
   /** Components by the names that the component registers them under. */
   registered: Map<string, string>;
 }
@@ -63,7 +66,9 @@ export function vueUnit(
     attrs: undefined,
     keepsAttributes: false,
     dynamicTags: false,
-    registrations: undefined,
+    slotBags: new Set<number>(),
+    creator: undefined,
+    tagNames: [],
     registered: new Map<string, string>(),
   });
 }
@@ -83,54 +88,12 @@ export function declarePort(u: Unit, port: PortFact): void {
 }
 
 /** The symbol of an event: raising it is calling what listens. An event that nobody declares is noted as read. */
-export function eventSymbol(u: Unit, name: string, at: Span): number {
-  const port = eventPort(name);
-  const known = u.props.get(port);
-  if (known !== undefined) return known;
-  const symbol = addSymbol(u, { name: camel(name), kind: 'prop', port, start: at.start, end: at.end });
-  u.props.set(port, symbol);
-  if (!u.facts.ports.some((one) => one.name === port)) {
-    u.facts.ports.push({ name: port, channel: 'event', declared: 'read', start: at.start, end: at.end });
-  }
-  return symbol;
-}
-
-/** The event that a call raises by its name, with what it hands over. */
-export function raise(
-  u: Unit,
-  name: t.StringLiteral,
-  args: t.Node[],
-  at: t.Node,
-  ctx: Ctx,
-  readArg: (node: t.Node) => ExprFact,
-): ExprFact {
-  const symbol = eventSymbol(u, name.value, { start: name.start!, end: name.end! });
-  u.facts.emits.push({
-    symbol,
-    event: eventPort(name.value),
-    args: args.map(readArg),
-    fn: ctx.fn,
-    guarded: true,
-    how: 'called',
-    start: at.start!,
-    end: at.end!,
-  });
-  if (ctx.fn >= 0) {
-    const { calls } = u.facts.functions[ctx.fn]!;
-    if (!calls.includes(symbol)) calls.push(symbol);
-  }
-  return { kind: 'call', symbol, start: at.start!, end: at.end! };
-}
+export const eventSymbol = (u: Unit, name: string, at: Span): number =>
+  portSymbol(u, eventPort(name), 'event', at);
 
 /** The symbol of everything that is handed in and not declared. */
-export function attrsSymbol(u: VueUnit, at: Span): number {
-  return (u.attrs ??= addSymbol(u, {
-    name: '$attrs',
-    kind: 'rest',
-    except: [],
-    start: at.start,
-    end: at.end,
-  }));
+export function attrsSymbol(u: VueUnit, { start, end }: Span): number {
+  return (u.attrs ??= addSymbol(u, { name: '$attrs', kind: 'rest', except: [], start, end }));
 }
 
 /** A name that a template may use, made for a member that no declaration binds. */

@@ -29,6 +29,8 @@ export interface UnknownName {
 /** Every such name in the project, in the order of the call sites. */
 export function* unknownNames(project: Linked): Iterable<UnknownName> {
   for (const site of project.sites) {
+    // What is meant for one of several components, the others are given, too.
+    if (site.fact.tag?.oneOf) continue;
     const owner = project.components[site.owner]!;
     const target = project.components[site.target]!;
     for (const attribute of unknownAttributes(project, site, target)) {

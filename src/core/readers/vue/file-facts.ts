@@ -1,0 +1,69 @@
+/** What all units of a file with Vue code share. */
+import type * as t from '@babel/types';
+import type { ComponentFacts, FileFacts, Span } from '../../model/facts';
+import type { MarkupDialect } from '../script/jsx';
+import type { Scopes } from '../script/scope';
+import { addWhole, type Dialect, type FileContext } from '../script/unit';
+import { vueDialect } from './dialect';
+import { giveSlots } from './h';
+import { camel, nameOfGiven, type VueNames } from './names';
+import { isVueUnit, type VueUnit, vueUnit } from './unit';
+
+/** What all units of a file share. */
+export interface VueFile {
+  file: FileContext;
+  facts: FileFacts;
+  program: t.Program;
+  scopes: Scopes;
+  names: VueNames;
+  dialect: Dialect;
+  markup: MarkupDialect;
+  /** Code in which a name of a component is no mention: registrations, choices of tags, and what is mounted. */
+  tagNames: Span[];
+}
+
+const MODEL = /^(?:v-|v)[mM]odel(?::(.+))?$/;
+
+export const vueMarkup: MarkupDialect = {
+  attributeMode: (name) => {
+    if (MODEL.test(name)) return 'two-way';
+    // Slots as an object, and directives of the app's own.
+    if (/^(v-|v[A-Z])/.test(name)) return 'spread';
+    return name === 'key' || name === 'ref' ? name : /^on[A-Z]/.test(name) ? 'listen' : 'value';
+  },
+  attributeName: (name) => {
+    const model = MODEL.exec(name);
+    return model ? camel(model[1] ?? 'modelValue') : nameOfGiven(name);
+  },
+  content(u, node, index, ctx) {
+    if (!isVueUnit(u) || node.type !== 'ObjectExpression') return false;
+    giveSlots(u, node, index, ctx);
+    return true;
+  },
+  isGroup: (_u, tag) => /^(Transition|TransitionGroup|KeepAlive|Suspense|Teleport|Fragment)$/.test(tag),
+  provider: () => false,
+};
+
+export function newVueFile(
+  file: FileContext,
+  facts: FileFacts,
+  program: t.Program,
+  scopes: Scopes,
+  names: VueNames,
+): VueFile {
+  const types = new Map<string, t.Node>();
+  for (const node of program.body) {
+    const declared = node.type === 'ExportNamedDeclaration' ? node.declaration : node;
+    if (declared?.type === 'TSInterfaceDeclaration' || declared?.type === 'TSTypeAliasDeclaration')
+      types.set(declared.id.name, declared);
+  }
+  const dialect = vueDialect(names, (name) => types.get(name));
+  return { file, facts, program, scopes, names, dialect, markup: vueMarkup, tagNames: [] };
+}
+
+/** A unit with the node that stands for all that it renders. */
+export function openUnit(vue: VueFile, facts: ComponentFacts, node: t.Node): VueUnit {
+  const u = vueUnit(facts, node, vue.dialect, vue.markup, vue.file, vue.scopes);
+  if (facts.role !== 'helper') addWhole(u);
+  return u;
+}

@@ -1,0 +1,169 @@
+/** Components written as an object of options. */
+import type * as t from '@babel/types';
+import { readFunction } from '../../script/functions';
+import { isFunction } from '../../script/scope';
+import { keyName, memberName } from '../../script/type-expr';
+import { addSymbol, type Member, place, SETUP, spanOf, unwrap } from '../../script/unit';
+import { eachChild } from '../../script/walk';
+import { declareEmits } from '../emits';
+import { listOf } from '../expose';
+import { readNameAndAttributes } from '../macros';
+import { camel, eventPort } from '../names';
+import { constantOf, declareProps } from '../props';
+import { declarePort, type VueUnit } from '../unit';
+import { readInject, readProvide } from './contexts';
+import { readData, readDerived, readMethods } from './members';
+import { readSetup } from './setup';
+import { readWatch } from './watch';
+
+/** Hooks that run after the component is set up. */
+const LIFECYCLE =
+  /^(mounted|beforeMount|updated|beforeUpdate|unmounted|beforeUnmount|destroyed|beforeDestroy|activated|deactivated|errorCaptured)$/;
+
+/** Reads the options of one component: declarations first, then what the bodies do with them. */
+export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
+  const options = new Map<string, Member>();
+  for (const member of object.properties) {
+    const name = member.type === 'SpreadElement' ? undefined : keyName(member);
+    if (member.type === 'SpreadElement' || name === undefined) u.openScope = true;
+    else options.set(name, member);
+  }
+  readNameAndAttributes(u, object);
+  const value = (name: string): t.Node | undefined => {
+    const member = options.get(name);
+    return member?.type === 'ObjectProperty' ? member.value : member;
+  };
+  const props = value('props');
+  if (props) declareProps(u, props);
+  const emits = value('emits');
+  if (emits) declareEmits(u, emits);
+  readModelOption(u, value('model'));
+  registered(u, value('components'));
+  if (options.has('mixins') || options.has('extends')) inherit(u, options);
+  for (const port of u.facts.ports) if (port.channel === 'prop') propMember(u, port.name, port);
+  const later: (() => void)[] = [];
+  if (escapes(object)) {
+    u.facts.openProps = true;
+    u.facts.openEmits = true;
+    u.openRefs = true;
+  }
+  readInject(u, value('inject'));
+  readData(u, options.get('data'), later);
+  readDerived(u, value('computed'), later);
+  readMethods(u, value('methods'), later);
+  const setup = options.get('setup');
+  if (setup) readSetup(u, setup);
+  noteOwnFields(u, object);
+  // Bodies may use every member, wherever it is declared.
+  for (const read of later) read();
+  readProvide(u, value('provide'));
+  readWatch(u, value('watch'));
+  for (const [name, member] of options) {
+    const fn = member.type === 'ObjectMethod' ? member : unwrap(member.value);
+    if (!isFunction(fn)) continue;
+    if (LIFECYCLE.test(name)) readFunction(u, fn, { ...SETUP, where: 'effect' }, 'effect');
+    else if (/^(created|beforeCreate)$/.test(name)) readFunction(u, fn, SETUP, 'effect');
+    else if (name === 'render') {
+      u.openScope = true;
+      u.openRefs = true;
+      const [first] = fn.params;
+      if (first?.type === 'Identifier') u.creator = first.binding;
+      place(u, readFunction(u, fn, SETUP, 'derivation').content, 0);
+    }
+  }
+  if (!options.has('expose')) {
+    const exposes = listOf(u);
+    for (const [name, symbol] of u.members) {
+      const { start, end } = u.facts.symbols[symbol]!;
+      exposes.members.push({ name, start, end });
+    }
+    if (u.openScope) exposes.open = true;
+  } else listOf(u).open = true;
+}
+
+/** `this.field = …` makes a member that no option declares. */
+function noteOwnFields(u: VueUnit, node: t.Node): void {
+  const look = (part: t.Node): void => {
+    if (part.type === 'AssignmentExpression' && part.left.type === 'MemberExpression') {
+      const { object, property, computed } = part.left;
+      if (
+        object.type === 'ThisExpression' &&
+        !computed &&
+        property.type === 'Identifier' &&
+        !u.members.has(property.name)
+      )
+        u.members.set(
+          property.name,
+          addSymbol(u, { name: property.name, kind: 'derived', ...spanOf(property) }),
+        );
+    }
+    eachChild(part, look);
+  };
+  look(node);
+}
+
+/** Whether the instance is handed to somebody: `register(this)`. */
+function escapes(node: t.Node): boolean {
+  let found = false;
+  const look = (part: t.Node): void => {
+    if (found) return;
+    eachChild(part, (child) => {
+      if (child.type !== 'ThisExpression') look(child);
+      else if (!/^(Optional)?MemberExpression$/.test(part.type) && part.type !== 'VariableDeclarator')
+        found = true;
+    });
+  };
+  look(node);
+  return found;
+}
+
+function propMember(u: VueUnit, name: string, at: { start: number; end: number }): void {
+  const symbol = addSymbol(u, { name, kind: 'prop', port: name, start: at.start, end: at.end });
+  u.props.set(name, symbol);
+  u.members.set(name, symbol);
+}
+
+/** What comes from mixins and bases may be anything. */
+function inherit(u: VueUnit, options: Map<string, Member>): void {
+  const mixins = options.get('mixins');
+  const list = mixins?.type === 'ObjectProperty' ? unwrap(mixins.value) : undefined;
+  if (list?.type === 'ArrayExpression' && list.elements.length === 0 && !options.has('extends')) return;
+  u.openScope = true;
+  u.openRefs = true;
+  u.facts.openProps = true;
+  u.facts.openEmits = true;
+  u.facts.openDefaults = true;
+}
+
+function readModelOption(u: VueUnit, node: t.Node | undefined): void {
+  const object = node && unwrap(node);
+  if (object?.type !== 'ObjectExpression') return;
+  const text = (name: string, usual: string): string => {
+    const member = object.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === name);
+    return member?.type === 'ObjectProperty' && member.value.type === 'StringLiteral'
+      ? member.value.value
+      : usual;
+  };
+  u.facts.model = { prop: camel(text('prop', 'value')), event: text('event', 'input') };
+  declarePort(u, {
+    name: eventPort(u.facts.model.event),
+    channel: 'event',
+    declared: 'read',
+    ...spanOf(object),
+  });
+}
+
+function registered(u: VueUnit, node: t.Node | undefined): void {
+  const object = node && constantOf(node);
+  if (!object) return;
+  if (object.type !== 'ObjectExpression') {
+    u.openScope = true;
+    return;
+  }
+  for (const member of object.properties) {
+    const name = member.type === 'SpreadElement' ? undefined : keyName(member);
+    if (member.type !== 'ObjectProperty' || name === undefined) continue;
+    const local = memberName(member.value);
+    u.registered.set(name, local ?? '');
+  }
+}

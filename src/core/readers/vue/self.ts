@@ -1,0 +1,127 @@
+/** What is reached by `this`, by `.value` of a box, and by handles. */
+import type * as t from '@babel/types';
+import type { ExprFact } from '../../model/facts';
+import { keyName } from '../script/type-expr';
+import { addSymbol, type Ctx, noteRead, propSymbol, SETUP, spanOf, symbolOf, unwrap } from '../script/unit';
+import { slotValue } from './drawn';
+import { isSelf } from './names';
+import { attrsSymbol, type VueUnit } from './unit';
+
+/** `const { wind, unit } = this` */
+export function declareMembers(u: VueUnit, pattern: t.LVal): boolean {
+  if (pattern.type !== 'ObjectPattern') return false;
+  for (const property of pattern.properties) {
+    const name = property.type === 'RestElement' ? undefined : keyName(property);
+    if (property.type === 'RestElement' || name === undefined) {
+      u.facts.openProps = true;
+      continue;
+    }
+    const value = property.value.type === 'AssignmentPattern' ? property.value.left : property.value;
+    const member = u.members.get(name);
+    if (member === undefined) continue;
+    if (value.type === 'Identifier' && value.binding) u.refs.set(value.binding, member);
+    else noteRead(u, member, spanOf(property), SETUP);
+  }
+  return true;
+}
+
+/** `.value` of a box, and the members of `this`. */
+export function readSelf(
+  u: VueUnit,
+  node: t.MemberExpression | t.OptionalMemberExpression,
+  ctx?: Ctx,
+): ExprFact | undefined {
+  if (node.computed || node.property.type !== 'Identifier') return undefined;
+  const { name } = node.property;
+  const object = unwrap(node.object);
+  const slot = slotValue(u, node, ctx);
+  if (slot) return slot;
+  if (isAttrs(u, object)) return { kind: 'computed', ...spanOf(node) };
+  if (object.type === 'Identifier' && name === 'value') {
+    const symbol = symbolOf(u, object);
+    if (symbol === undefined) return undefined;
+    if (u.facts.symbols[symbol]!.kind === 'ref' && u.facts.symbols[symbol]!.empty) {
+      return handleRead(u, symbol, node, ctx);
+    }
+    return isBox(u, symbol) ? { kind: 'identity', symbol, ...spanOf(node) } : undefined;
+  }
+  if (isSelf(object)) return readMember(u, name, node, ctx);
+  if (object.type === 'MemberExpression' && !object.computed && object.property.type === 'Identifier') {
+    if (!isSelf(object.object)) return undefined;
+    if (object.property.name === '$props') {
+      return {
+        kind: 'identity',
+        symbol: propSymbol(u, name, spanOf(node.property), 'read'),
+        ...spanOf(node),
+      };
+    }
+    if (object.property.name === '$refs') {
+      const symbol = handleSymbol(u, name, node.property);
+      return handleRead(u, symbol, node, ctx);
+    }
+  }
+  return undefined;
+}
+
+/** `$attrs`, `this.$attrs`, or a name for them. */
+function isAttrs(u: VueUnit, node: t.Node): boolean {
+  if (node.type === 'Identifier') return u.attrs !== undefined && symbolOf(u, node) === u.attrs;
+  return (
+    node.type === 'MemberExpression' &&
+    isSelf(node.object) &&
+    node.property.type === 'Identifier' &&
+    node.property.name === '$attrs'
+  );
+}
+
+/** What is reached by a handle that the template attaches by name. */
+export function handleSymbol(u: VueUnit, name: string, at: t.Node): number {
+  const known = u.handles.get(name);
+  if (known !== undefined && known >= 0) return known;
+  const symbol = addSymbol(u, { name, kind: 'ref', empty: true, ...spanOf(at) });
+  u.handles.set(name, symbol);
+  return symbol;
+}
+
+function handleRead(
+  u: VueUnit,
+  symbol: number,
+  node: t.MemberExpression | t.OptionalMemberExpression,
+  ctx: Ctx | undefined,
+): ExprFact {
+  // The caller goes on with the members that follow; the read starts here.
+  if (ctx) {
+    noteRead(u, symbol, spanOf(node), ctx, ['current']);
+    u.facts.reads.at(-1)!.ends = [node.property.end!];
+  }
+  return { kind: 'member', symbol, path: ['current'], ...spanOf(node) };
+}
+
+/** A box: made by the framework's own functions, or a part of what a composable gave back. */
+function isBox(u: VueUnit, symbol: number): boolean {
+  const fact = u.facts.symbols[symbol]!;
+  return (
+    u.boxes.has(symbol) ||
+    fact.init?.from !== undefined ||
+    fact.kind === 'injected' ||
+    (fact.kind === 'param' && u.facts.role === 'helper')
+  );
+}
+
+function readMember(
+  u: VueUnit,
+  name: string,
+  node: t.MemberExpression | t.OptionalMemberExpression,
+  ctx: Ctx | undefined,
+): ExprFact | undefined {
+  const member = u.members.get(name);
+  if (member !== undefined) return { kind: 'identity', symbol: member, ...spanOf(node) };
+  if (name === '$attrs' || name === '$listeners')
+    return { kind: 'identity', symbol: attrsSymbol(u, spanOf(node)), ...spanOf(node) };
+  // Used whole; a slot of a known name is read above.
+  if ((name === '$slots' || name === '$scopedSlots') && ctx) u.facts.openSlots = true;
+  if (name === '$emit') u.facts.openEmits = true;
+  if (name === '$refs') u.openRefs = true;
+  if (name === '$props') u.facts.openProps = true;
+  return undefined;
+}

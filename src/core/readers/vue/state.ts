@@ -1,0 +1,155 @@
+/** What a component keeps and derives: refs, reactive objects, computed values, handles. */
+import type * as t from '@babel/types';
+import type { ExprFact } from '../../model/facts';
+import { lit, type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import { readFunction } from '../script/functions';
+import { declarePattern } from '../script/patterns';
+import { isFunction } from '../script/scope';
+import { keyName, readType, typeArguments } from '../script/type-expr';
+import {
+  addState,
+  addSymbol,
+  type Call,
+  type Ctx,
+  propSymbol,
+  spanOf,
+  symbolOf,
+  typeOf,
+  unwrap,
+  use,
+} from '../script/unit';
+import type { VueUnit } from './unit';
+
+/** What a component keeps and derives: refs, reactive objects, computed values, handles. */
+export function declareRef(u: VueUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  if (pattern.type !== 'Identifier') return false;
+  const [first] = call.arguments;
+  const init = first ? use(u, u.expr(first, ctx), ctx) : undefined;
+  const empty =
+    !first || first.type === 'NullLiteral' || (first.type === 'Identifier' && first.name === 'undefined');
+  if (empty && u.handles.has(pattern.name)) {
+    const symbol = addSymbol(
+      u,
+      { name: pattern.name, kind: 'ref', empty: true, ...spanOf(pattern) },
+      pattern.binding,
+    );
+    u.handles.set(pattern.name, symbol);
+    return true;
+  }
+  const [written] = typeArguments(call);
+  const type = written ? readType(written, u.file.named) : first ? widen(typeOf(u, first)) : UNKNOWN;
+  // Without a first value it starts as undefined.
+  const whole: TypeExpr = written && !first ? { t: 'union', of: [type, lit(undefined)] } : type;
+  u.boxes.add(addState(u, pattern, init, whole));
+  return true;
+}
+
+export function declareReactive(u: VueUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  const [first] = call.arguments;
+  if (pattern.type !== 'Identifier' || !first) return false;
+  const init = use(u, u.expr(first, ctx), ctx);
+  const [written] = typeArguments(call);
+  const type = written ? readType(written, u.file.named) : widen(typeOf(u, first));
+  addState(u, pattern, init, type);
+  return true;
+}
+
+export function readComputed(u: VueUnit, call: Call, ctx: Ctx): ExprFact {
+  const [first] = call.arguments;
+  if (!first) return { kind: 'computed', ...spanOf(call) };
+  const bare = unwrap(first);
+  const inner: Ctx = { ...ctx, where: 'derivation' };
+  if (isFunction(bare)) return derived(call, readFunction(u, bare, inner, 'derivation'));
+  if (bare.type === 'ObjectExpression') return derived(call, readPair(u, bare, inner));
+  return { kind: 'computed', ...spanOf(call), uses: use(u, u.expr(first, inner), inner).uses ?? [] };
+}
+
+const derived = (at: t.Node, value: ExprFact | undefined): ExprFact => ({
+  kind: 'computed',
+  ...spanOf(at),
+  uses: value?.uses ?? [],
+});
+
+/** `{ get() {…}, set(value) {…} }`: what is read belongs to the getter; the setter runs later. */
+export function readPair(u: VueUnit, object: t.ObjectExpression, ctx: Ctx): ExprFact | undefined {
+  let getter: ExprFact | undefined;
+  for (const property of object.properties) {
+    if (property.type === 'SpreadElement') continue;
+    const fn = property.type === 'ObjectMethod' ? property : unwrap(property.value);
+    const isGetter = keyName(property) === 'get';
+    if (!isFunction(fn)) use(u, u.expr(fn, ctx), ctx);
+    else if (isGetter) getter = readFunction(u, fn, ctx, 'derivation');
+    else readFunction(u, fn, { ...ctx, where: 'handler' }, 'handler');
+  }
+  return getter;
+}
+
+/** The type of what a getter gives back. */
+export function getterType(u: VueUnit, node: t.Node | undefined): TypeExpr {
+  if (!node) return UNKNOWN;
+  const bare = unwrap(node);
+  if (isFunction(bare)) return { t: 'ret', of: typeOf(u, bare) };
+  const getter =
+    bare.type === 'ObjectExpression'
+      ? bare.properties.find((one) => one.type !== 'SpreadElement' && keyName(one) === 'get')
+      : undefined;
+  if (getter?.type === 'ObjectProperty') return getterType(u, getter.value);
+  return getter?.type === 'ObjectMethod' ? { t: 'ret', of: typeOf(u, getter) } : UNKNOWN;
+}
+
+export function declareComputed(u: VueUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  if (pattern.type !== 'Identifier') return false;
+  const init = readComputed(u, call, ctx);
+  const [written] = typeArguments(call);
+  const type = written ? readType(written, u.file.named) : getterType(u, call.arguments[0]);
+  const symbol = addSymbol(
+    u,
+    { name: pattern.name, kind: 'derived', ...spanOf(pattern), init, type, stable: true },
+    pattern.binding,
+  );
+  u.boxes.add(symbol);
+  return true;
+}
+
+export function declareHandle(u: VueUnit, pattern: t.LVal, call: t.CallExpression): boolean {
+  const [name] = call.arguments;
+  if (pattern.type !== 'Identifier' || name?.type !== 'StringLiteral') return false;
+  const symbol = addSymbol(
+    u,
+    { name: pattern.name, kind: 'ref', empty: true, ...spanOf(pattern) },
+    pattern.binding,
+  );
+  u.handles.set(name.value, symbol);
+  return true;
+}
+
+/** `toRef(props, 'x')`, `toRefs(props)`: each is the prop itself. */
+export function declareToRef(u: VueUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  const [first, second] = call.arguments;
+  const object = first && unwrap(first);
+  const bag = object?.type === 'Identifier' ? symbolOf(u, object) : undefined;
+  const isBag = bag !== undefined && u.facts.symbols[bag]!.kind === 'bag';
+  if (isBag && second?.type === 'StringLiteral' && pattern.type === 'Identifier' && pattern.binding) {
+    const symbol = propSymbol(u, second.value, spanOf(second), 'read');
+    u.refs.set(pattern.binding, symbol);
+    u.boxes.add(symbol);
+    return true;
+  }
+  if (isBag && !second && pattern.type === 'ObjectPattern') {
+    const before = new Set(u.refs.values());
+    declarePattern(u, pattern, { kind: 'identity', symbol: bag, ...spanOf(pattern) }, ctx, {
+      kind: 'derived',
+    });
+    for (const symbol of u.refs.values()) if (!before.has(symbol)) u.boxes.add(symbol);
+    return true;
+  }
+  const getter = object && isFunction(object) && pattern.type === 'Identifier';
+  if (getter) {
+    const init = derived(call, readFunction(u, object, { ...ctx, where: 'derivation' }, 'derivation'));
+    u.boxes.add(
+      addSymbol(u, { name: pattern.name, kind: 'derived', ...spanOf(pattern), init }, pattern.binding),
+    );
+    return true;
+  }
+  return false;
+}
