@@ -1,20 +1,8 @@
 /** Every rule that can occur in Svelte, in both of its styles: what must be found, and near misses. */
 import { describe, expect, test } from 'vitest';
-import { findingLines, type Sources } from './testing';
+import { casesFor, findingLines, SVELTE_MOUNT, type Case } from './testing';
 
-const MAIN = `import { mount } from 'svelte';
-import App from './App.svelte';
-mount(App, { target: document.body });`;
-
-type Case = [shows: string, sources: Sources, expected: string[]];
-
-/** Runs cases whose root is App.svelte; `only` keeps the findings of some rules. */
-function cases(only: RegExp, table: Case[]): void {
-  test.each(table)('%s', (_, sources, expected) => {
-    const lines = findingLines({ 'main.ts': MAIN, ...sources });
-    expect(lines.filter((line) => only.test(line.split(' ')[1]!))).toEqual(expected);
-  });
-}
+const cases = casesFor(SVELTE_MOUNT, 'App.svelte');
 
 const file = (script: string, markup: string) => `<script lang="ts">\n${script}\n</script>\n${markup}`;
 const app = (markup: string, script = '') => file(`import Gauge from './Gauge.svelte';\n${script}`, markup);
@@ -391,7 +379,7 @@ test.each([
 
 test('a component renders itself', () => {
   const lines = findingLines({
-    'main.ts': MAIN,
+    ...SVELTE_MOUNT,
     'App.svelte': file('export let depth = 0;', '{#if depth < 3}<svelte:self dpeth={depth + 1} />{/if}'),
     'Tree.vue': `<script setup>defineProps({ depth: Number })</script><template><p><Tree v-if="depth" :dept="depth - 1" /></p></template>`,
   });
@@ -403,7 +391,7 @@ test('a component renders itself', () => {
 
 test('one repository, three languages, no confusion of names', () => {
   const lines = findingLines({
-    'a/main.ts': MAIN,
+    'a/main.ts': SVELTE_MOUNT['main.ts']!,
     'a/App.svelte': app('<Gauge wind={1} />').replace('./Gauge', './Gauge'),
     'a/Gauge.svelte': file('export let wind: number;', '<b>{wind}</b>'),
     'b/main.ts': `import { createApp } from 'vue';\nimport App from './App.vue';\ncreateApp(App).mount('#b');`,

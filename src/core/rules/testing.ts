@@ -22,24 +22,38 @@ function lineOf(sources: Sources, finding: Finding, path: string): string {
   return `${level} ${finding.rule} ${path}:${lineIndex(text).at(finding.place.start).line} ${at}`;
 }
 
-/** A root that mounts `App`, so that nothing counts as unused only for want of one. */
+/** Roots that mount `App`, so that nothing counts as unused only for want of one. */
 export const MOUNT: Sources = {
   'main.tsx': `import { createRoot } from 'react-dom/client';
 import { App } from './App';
 createRoot(document.body).render(<App />);`,
+};
+export const VUE_MOUNT: Sources = {
+  'main.ts': `import { createApp } from 'vue';
+import App from './App.vue';
+createApp(App).mount('#app');`,
+};
+export const SVELTE_MOUNT: Sources = {
+  'main.ts': `import { mount } from 'svelte';
+import App from './App.svelte';
+mount(App, { target: document.body });`,
 };
 
 /** One row of a table: what it shows, the sources beside the mounting root, and the findings that must come. */
 export type Case = [shows: string, sources: Sources | string, expected: string[]];
 
 /**
- * Runs a table of cases. A case given as text is the file App.tsx. `only` keeps the findings of some rules, so
- * that a case may be about one thing.
+ * Runs tables of cases beside a mounting root. A case given as text is the file of the app. `only` keeps the findings
+ * of some rules, so that a case may be about one thing.
  */
-export function cases(only: RegExp, table: Case[]): void {
-  test.each(table)('%s', (_shows, sources, expected) => {
-    const all = { ...MOUNT, ...(typeof sources === 'string' ? { 'App.tsx': sources } : sources) };
-    const lines = findingLines(all).filter((line) => only.test(line.split(' ')[1]!));
-    expect(lines).toEqual(expected);
-  });
-}
+export const casesFor =
+  (mount: Sources, app: string) =>
+  (only: RegExp, table: Case[]): void => {
+    test.each(table)('%s', (_shows, sources, expected) => {
+      const all = { ...mount, ...(typeof sources === 'string' ? { [app]: sources } : sources) };
+      const lines = findingLines(all).filter((line) => only.test(line.split(' ')[1]!));
+      expect(lines).toEqual(expected);
+    });
+  };
+
+export const cases = casesFor(MOUNT, 'App.tsx');

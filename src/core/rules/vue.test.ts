@@ -1,20 +1,8 @@
 /** Every rule that can occur in Vue: what must be found, and near misses that must stay silent. */
-import { describe, expect, test } from 'vitest';
-import { findingLines, type Sources } from './testing';
+import { describe } from 'vitest';
+import { casesFor, VUE_MOUNT } from './testing';
 
-const MAIN = `import { createApp } from 'vue';
-import App from './App.vue';
-createApp(App).mount('#app');`;
-
-type Case = [shows: string, sources: Sources, expected: string[]];
-
-/** Runs cases whose root is App.vue; `only` keeps the findings of some rules. */
-function cases(only: RegExp, table: Case[]): void {
-  test.each(table)('%s', (_, sources, expected) => {
-    const lines = findingLines({ 'main.ts': MAIN, ...sources });
-    expect(lines.filter((line) => only.test(line.split(' ')[1]!))).toEqual(expected);
-  });
-}
+const cases = casesFor(VUE_MOUNT, 'App.vue');
 
 const setup = (script: string, template: string) =>
   `<script setup lang="ts">\n${script}\n</script>\n<template>\n${template}\n</template>`;
@@ -545,7 +533,7 @@ describe('refs, templates, components, state', () => {
     [
       'a name that the component does not have; the app and the page have some',
       {
-        'main.ts': `${MAIN}\napp.config.globalProperties.money = (x) => x;`,
+        'main.ts': `${VUE_MOUNT['main.ts']}\napp.config.globalProperties.money = (x) => x;`,
         'App.vue': options(
           `data() { return { total: 1 }; }`,
           '<b :title="$t(1)" @click="go">{{ totl }} {{ money(total) }} {{ Math.max(1, 2) }} <i v-for="(x, i) in 3">{{ x + i }}</i></b>',

@@ -212,7 +212,7 @@ function readChildren(
       continue;
     }
     if (child.type === 'JSXExpressionContainer' && child.expression.type === 'JSXEmptyExpression') continue;
-    if (fact.kind === 'site' && dialect.content?.(u, unwrap(child.expression), parent, ctx)) continue;
+    if (dialect.content?.(u, unwrap(child.expression), parent, ctx)) continue;
     fact.nested = true;
     count++;
     const value = readChild(u, child.expression, parent, ctx);

@@ -3,6 +3,7 @@ import type { RenderFact } from '../../model/facts';
 import { spread } from '../script/attributes';
 import { raisePort } from '../script/ports';
 import { placeRest, settleEarly, settleMissing } from '../script/unit';
+import { settleSlots } from './drawn';
 import type { VueFile } from './file-facts';
 import { camel, eventPort, pascal } from './names';
 import { attrsSymbol, type VueUnit } from './unit';
@@ -12,6 +13,7 @@ export function closeUnit(vue: VueFile, u: VueUnit): void {
   settleEarly(u);
   placeRest(u);
   settleMissing(u);
+  settleSlots(u);
   settleNames(u);
   if (u.openRefs) readHandles(u);
   resolveLowercase(u);

@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { propsGiven } from '../script/mounted';
 import { portSymbol } from '../script/ports';
+import type { Use } from '../script/scope';
 import { nameOutlet } from '../script/slots';
 import {
   addNode,
@@ -18,18 +19,21 @@ import {
 import { camel, isSelf, slotPort } from './names';
 import type { VueUnit } from './unit';
 
-/** Declares a name for the slots of the component; used whole, it may draw any. */
+/** Declares a name for the slots of the component. */
 export function declareSlots(u: VueUnit, pattern: t.Node): void {
   if (pattern.type !== 'Identifier' || !pattern.binding) {
     u.facts.openSlots = true;
     return;
   }
-  u.slotBags.add(addSymbol(u, { name: pattern.name, kind: 'module', ...spanOf(pattern) }, pattern.binding));
+  const symbol = addSymbol(u, { name: pattern.name, kind: 'module', ...spanOf(pattern) }, pattern.binding);
+  u.slotBags.set(symbol, pattern.binding);
+}
+
+/** A name for the slots that is used otherwise than for one of them may draw any. */
+export function settleSlots(u: VueUnit): void {
   const { text } = u.file;
-  const named = pattern.binding.uses.every(({ id }) =>
-    /^\s*(\?\.|\.|!\.)\s*[A-Za-z_]/.test(text.slice(id.end!, id.end! + 40)),
-  );
-  if (!named) u.facts.openSlots = true;
+  const isNamed = ({ id }: Use) => /^\s*!?\s*\??\.\s*[A-Za-z_]/.test(text.slice(id.end!, id.end! + 40));
+  for (const { uses } of u.slotBags.values()) if (!uses.every(isNamed)) u.facts.openSlots = true;
 }
 
 /** Whether a node stands for all slots of the component. */
@@ -62,13 +66,19 @@ function slotNamed(u: VueUnit, node: t.Node): { port: string; at: t.Node } | und
   return undefined;
 }
 
-/** What is handed over for a slot, as a value: a function that draws it. Asking whether it is filled draws nothing. */
-export function slotValue(u: VueUnit, node: t.Node, ctx: Ctx | undefined): ExprFact | undefined {
+/** What was handed over for a slot, in the place of content: a function that draws it. */
+export function slotValue(u: VueUnit, node: t.Node): ExprFact | undefined {
   const slot = slotNamed(u, node);
   if (!slot) return undefined;
-  if (!ctx || ctx.where === 'condition') return { kind: 'computed', ...spanOf(node) };
   const symbol = portSymbol(u, slot.port, 'slot', spanOf(slot.at));
   return { kind: 'identity', symbol, ...spanOf(node) };
+}
+
+/** A slot as a value elsewhere: asking whether it is filled draws nothing; who gets it may draw it. */
+export function slotAsked(u: VueUnit, node: t.Node, ctx: Ctx | undefined): ExprFact | undefined {
+  if (!slotNamed(u, node)) return undefined;
+  if (ctx && !/^(condition|attribute|text)$/.test(ctx.where)) u.facts.openSlots = true;
+  return { kind: 'computed', ...spanOf(node) };
 }
 
 /** A call that draws a slot, with what it gives to the content. */

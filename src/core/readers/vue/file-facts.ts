@@ -1,10 +1,12 @@
 /** What all units of a file with Vue code share. */
 import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts, Span } from '../../model/facts';
-import type { MarkupDialect } from '../script/jsx';
+import { type MarkupDialect, placeOutlet } from '../script/jsx';
 import type { Scopes } from '../script/scope';
+import { noteNested } from '../script/slots';
 import { addWhole, type Dialect, type FileContext } from '../script/unit';
 import { vueDialect } from './dialect';
+import { slotValue } from './drawn';
 import { giveSlots } from './h';
 import { camel, nameOfGiven, type VueNames } from './names';
 import { isVueUnit, type VueUnit, vueUnit } from './unit';
@@ -36,9 +38,15 @@ export const vueMarkup: MarkupDialect = {
     return model ? camel(model[1] ?? 'modelValue') : nameOfGiven(name);
   },
   content(u, node, index, ctx) {
-    if (!isVueUnit(u) || node.type !== 'ObjectExpression') return false;
-    giveSlots(u, node, index, ctx);
-    return true;
+    if (!isVueUnit(u)) return false;
+    if (node.type === 'ObjectExpression' && u.facts.render[index]!.kind === 'site') {
+      giveSlots(u, node, index, ctx);
+      return true;
+    }
+    const slot = slotValue(u, node);
+    if (slot) placeOutlet(u, slot.symbol!, slot, index, ctx);
+    if (slot) noteNested(u, index);
+    return slot !== undefined;
   },
   isGroup: (_u, tag) => /^(Transition|TransitionGroup|KeepAlive|Suspense|Teleport|Fragment)$/.test(tag),
   provider: () => false,

@@ -8,6 +8,7 @@ import { isFunction } from '../script/scope';
 import { handOver } from '../script/slots';
 import { keyName, memberName } from '../script/type-expr';
 import { addNode, type Ctx, place, spanOf, typeOf, unwrap, use } from '../script/unit';
+import { slotValue } from './drawn';
 import { camel, eventPort, nameOfGiven, slotPort } from './names';
 import { handleSymbol } from './self';
 import type { VueUnit } from './unit';
@@ -143,14 +144,12 @@ function readContent(u: VueUnit, node: t.Node, index: number, ctx: Ctx): void {
 
 /** One of what is nested: drawn by code, text, or what a slot was given. */
 function readChild(u: VueUnit, node: t.Node, index: number, ctx: Ctx): ExprFact {
-  const value = use(u, u.expr(node, ctx), ctx, 'text');
+  const slot = slotValue(u, node);
+  if (slot) placeOutlet(u, slot.symbol!, slot, index, ctx);
+  const value = slot ?? use(u, u.expr(node, ctx), ctx, 'text');
   place(u, value.content, index);
-  if (isSlot(u, value)) placeOutlet(u, value.symbol!, value, index, ctx);
   return value;
 }
-
-const isSlot = (u: VueUnit, { kind, symbol }: ExprFact): boolean =>
-  kind === 'identity' && u.facts.symbols[symbol!]!.port?.startsWith('#') === true;
 
 /** `{ default: () => …, footer: ({ total }) => … }`: content by the names of slots. */
 export function giveSlots(u: VueUnit, object: t.ObjectExpression, index: number, ctx: Ctx): void {
@@ -162,16 +161,17 @@ export function giveSlots(u: VueUnit, object: t.ObjectExpression, index: number,
       continue;
     }
     const bare = one.type === 'ObjectMethod' ? one : unwrap(one.value);
+    const slot = slotValue(u, bare);
     const value = isFunction(bare)
       ? readFunction(u, bare, ctx, 'derivation')
-      : use(u, u.expr(bare, ctx), ctx);
+      : (slot ?? use(u, u.expr(bare, ctx), ctx));
     const at = spanOf(one.key);
     const port = slotPort(name);
     if (name === 'default') {
       fact.nested = true;
       if (value.fn !== undefined) fact.only = value;
       place(u, value.content, index);
-      if (isSlot(u, value)) placeOutlet(u, value.symbol!, value, index, ctx);
+      if (slot) placeOutlet(u, slot.symbol!, slot, index, ctx);
     } else if (value.content?.length === 1) handOver(u, index, value.content[0]!, port, at, value.fn);
     else {
       place(u, value.content, index, port);

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { keyName } from '../script/type-expr';
 import { addSymbol, type Ctx, noteRead, propSymbol, SETUP, spanOf, symbolOf, unwrap } from '../script/unit';
-import { slotValue } from './drawn';
+import { slotAsked } from './drawn';
 import { isSelf } from './names';
 import { attrsSymbol, type VueUnit } from './unit';
 
@@ -34,7 +34,7 @@ export function readSelf(
   if (node.computed || node.property.type !== 'Identifier') return undefined;
   const { name } = node.property;
   const object = unwrap(node.object);
-  const slot = slotValue(u, node, ctx);
+  const slot = slotAsked(u, node, ctx);
   if (slot) return slot;
   if (isAttrs(u, object)) return { kind: 'computed', ...spanOf(node) };
   if (object.type === 'Identifier' && name === 'value') {

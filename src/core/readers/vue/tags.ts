@@ -6,7 +6,7 @@ import { choicesOf } from '../script/choices';
 import { SELF } from '../script/file-name';
 import { bindingOf, type Scope } from '../script/scope';
 import { memberName } from '../script/type-expr';
-import { addNode, isModuleLevel } from '../script/unit';
+import { addNode, isModuleLevel, unwrap } from '../script/unit';
 import type { At } from '../svelte/template';
 import {
   argumentOf,
@@ -82,9 +82,15 @@ function addChosen(u: VueUnit, element: Element, at: At): [number, ...number[]] 
 }
 
 /** The names of the components, or of the elements, that an expression chooses between; undefined for one that has none. */
-const chosenIn = (node: t.Node): (string | undefined)[] => [
-  ...new Set(choicesOf(node).map((one) => (one.type === 'StringLiteral' ? one.value : memberName(one)))),
-];
+const chosenIn = (node: t.Node): (string | undefined)[] => [...new Set(choicesOf(node).map(nameOf))];
+
+/** A text, or a name of the module: what a member of the component holds is not known. */
+function nameOf(choice: t.Node): string | undefined {
+  if (choice.type === 'StringLiteral') return choice.value;
+  const first = choice.type === 'MemberExpression' ? unwrap(choice.object) : choice;
+  const known = first.type === 'Identifier' && first.binding && isModuleLevel(first.binding);
+  return known ? memberName(choice) : undefined;
+}
 
 const isElement = (u: VueUnit, name: string, scope: Scope): boolean =>
   isPageTag(name) && !spellings(name).some((one) => u.registered.has(one) || bindingOf(one, scope));

@@ -33,7 +33,7 @@ export interface VueUnit extends Unit {
   /** Where undeclared attributes do not land on the root. */
   keepsAttributes: boolean;
   /** Names for the slots of the component. */
-  slotBags: Set<number>;
+  slotBags: Map<number, Binding>;
   /** The parameter by which a render function creates elements. */
   creator: Binding | undefined;
   /** A tag is chosen when the code runs. */
@@ -66,7 +66,7 @@ export function vueUnit(
     attrs: undefined,
     keepsAttributes: false,
     dynamicTags: false,
-    slotBags: new Set<number>(),
+    slotBags: new Map<number, Binding>(),
     creator: undefined,
     tagNames: [],
     registered: new Map<string, string>(),

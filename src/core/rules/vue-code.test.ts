@@ -1,0 +1,213 @@
+/** Vue components that code draws: render functions in both styles, JSX, and tags chosen among components. */
+import { describe } from 'vitest';
+import { casesFor, VUE_MOUNT, type Case } from './testing';
+
+const cases = casesFor(VUE_MOUNT, 'App.vue');
+
+const setup = (script: string, template: string) =>
+  `<script setup lang="ts">\n${script}\n</script>\n<template>\n${template}\n</template>`;
+const GAUGE = setup(
+  `defineProps<{ wind: number }>();\ndefineEmits<{ gust: [speed: number] }>();`,
+  `<b @click="$emit('gust', wind)"><slot /><slot name="scale" :step="wind" /></b>`,
+);
+const drawn = (render: string, props = '') =>
+  `<script>\nimport { h } from 'vue';\nimport Gauge from './Gauge.vue';\nexport default { ${props} ${render} };\n</script>`;
+
+const FORMS: [name: string, of: (given: string, slots?: string) => string][] = [
+  ['set-up', (given, slots = 'null') => drawn(`setup() { return () => h(Gauge, ${given}, ${slots}); }`)],
+  ['option', (given, slots = 'null') => drawn(`render() { return h(Gauge, ${given}, ${slots}); }`)],
+];
+
+describe('what render functions hand over', () => {
+  cases(
+    /^(prop|event|slot|component)\//,
+    FORMS.flatMap(([form, of]): Case[] => [
+      [
+        `all is passed (${form})`,
+        {
+          'Gauge.vue': GAUGE,
+          'App.vue': of('{ wind: 3, onGust: (n) => n }', `{ default: () => 'x', scale: ({ step }) => step }`),
+        },
+        [],
+      ],
+      [
+        `a required prop is missing (${form})`,
+        {
+          'Gauge.vue': GAUGE,
+          'App.vue': of('{ onGust: () => 1 }', `{ default: () => 'x', scale: () => 'y' }`),
+        },
+        ['error prop/missing App.vue:4 Gauge'],
+      ],
+      [
+        `a value of another type (${form})`,
+        {
+          'Gauge.vue': GAUGE,
+          'App.vue': of(`{ wind: '3', onGust: () => 1 }`, `{ default: () => 'x', scale: () => 'y' }`),
+        },
+        ['error prop/type-clash App.vue:4 wind'],
+      ],
+      [
+        `a slot and a parameter that are not there (${form})`,
+        {
+          'Gauge.vue': GAUGE,
+          'App.vue': of('{ wind: 3, onGust: () => 1 }', `{ scale: ({ stop }) => stop, foot: () => 'x' }`),
+        },
+        [
+          'error slot/prop-unknown App.vue:4 stop',
+          'error slot/unknown App.vue:4 foot',
+          'note slot/unfilled Gauge.vue:6 <slot />',
+        ],
+      ],
+      [
+        `nothing is known of what a spread brings (${form})`,
+        { 'Gauge.vue': GAUGE, 'App.vue': of('{ ...$attrs }', 'slots') },
+        [],
+      ],
+    ]),
+  );
+});
+
+describe('older render functions', () => {
+  const old = (given: string, rest = '') =>
+    `<script>\nimport Gauge from './Gauge.vue';\nexport default { render(h) { return h(Gauge, ${given}${rest}); } };\n</script>`;
+  cases(/^(prop|event|slot|component)\//, [
+    [
+      'groups of what is handed over',
+      {
+        'Gauge.vue': GAUGE,
+        'App.vue': old(
+          `{ props: { wind: 3 }, on: { gust: (n) => n }, scopedSlots: { scale: () => 'x' } }`,
+          `, ['y']`,
+        ),
+      },
+      [],
+    ],
+    [
+      'a type in a group, and an event that nobody hears',
+      { 'Gauge.vue': GAUGE, 'App.vue': old(`{ props: { wind: '3' } }`, `, ['y']`) },
+      ['error prop/type-clash App.vue:3 wind'],
+    ],
+    [
+      'a slot of the owner inside another component',
+      {
+        'Gauge.vue': GAUGE,
+        'Frame.vue': old(`{ props: { wind: 3 }, on: { gust: () => 1 } }`, `, [this.$slots.default]`),
+        'App.vue': setup(`import Frame from './Frame.vue';`, '<Frame>x</Frame>'),
+      },
+      [],
+    ],
+  ]);
+});
+
+describe('slots that code draws', () => {
+  const frame = (body: string) =>
+    `import { h, defineComponent } from 'vue';\nexport default defineComponent({ name: 'Frame', ${body} });`;
+  const app = (inside: string) => setup(`import Frame from './frame';`, `<Frame>${inside}</Frame>`);
+  cases(/^(slot|prop)\//, [
+    [
+      'an outlet by a call, with what it gives',
+      {
+        'frame.ts': frame(
+          `setup(props, { slots }) { return () => h('div', [slots.default?.(), slots.foot?.({ total: 3 })]); }`,
+        ),
+        'App.vue': app('x<template #foot="{ totl }">{{ totl }}</template>'),
+      },
+      ['error slot/prop-unknown App.vue:5 totl'],
+    ],
+    [
+      'a name that is never drawn',
+      {
+        'frame.ts': frame(`setup(props, { slots }) { return () => h('div', slots.default()); }`),
+        'App.vue': app('x<template #foot>y</template>'),
+      },
+      ['error slot/unknown App.vue:5 foot'],
+    ],
+    [
+      'asking for a slot draws nothing; handing all of them on may draw any',
+      {
+        'frame.ts': frame(
+          `setup(props, { slots }) { return () => (slots.head ? h('div', slots.default()) : h('p', null, slots)); }`,
+        ),
+        'App.vue': app('x<template #foot>y</template>'),
+      },
+      [],
+    ],
+    [
+      'through the context, through `this`, and in markup',
+      {
+        'frame.tsx': `import { defineComponent } from 'vue';
+export default defineComponent({
+  setup(props, context) { return () => <div>{context.slots.default?.()}</div>; },
+});`,
+        'Other.vue': `<script>export default { render() { return this.$slots.head({ n: 1 }); } };</script>`,
+        'App.vue': setup(
+          `import Frame from './frame';\nimport Other from './Other.vue';`,
+          '<Frame>x<template #foot>y</template></Frame><Other><template #head="{ m }">{{ m }}</template></Other>',
+        ),
+      },
+      ['error slot/unknown App.vue:6 foot', 'error slot/prop-unknown App.vue:6 m'],
+    ],
+    [
+      'content as an object in markup',
+      {
+        'Gauge.vue': GAUGE,
+        'App.vue': `<script lang="tsx">
+import Gauge from './Gauge.vue';
+export default { render() { return <Gauge wind={3} onGust={() => 1}>{{ default: () => 'x', scal: () => <b /> }}</Gauge>; } };
+</script>`,
+      },
+      [
+        'error slot/unknown App.vue:3 scal',
+        'note slot/unfilled Gauge.vue:6 <slot name="scale" :step="wind" />',
+      ],
+    ],
+  ]);
+});
+
+describe('tags chosen among components', () => {
+  const dial = setup(`defineProps<{ wind: number; unit?: string }>();`, '<i>{{ wind }} {{ unit }}</i>');
+  const gauge = setup(`defineProps<{ wind: number }>();`, '<b>{{ wind }}</b>');
+  const app = (is: string, given: string, script = '') =>
+    setup(
+      `import Gauge from './Gauge.vue';\nimport Dial from './Dial.vue';\nconst wide = load();\n${script}`,
+      `<component :is="${is}" ${given} />`,
+    );
+  const both = (text: string) => ({ 'Gauge.vue': gauge, 'Dial.vue': dial, 'App.vue': text });
+  cases(/^(prop|component)\//, [
+    [
+      'what one takes, the others are given, too',
+      both(app('wide ? Gauge : Dial', ':wind="3" unit="kn"')),
+      [],
+    ],
+    [
+      'what each requires',
+      both(app('wide ? Gauge : Dial', 'unit="kn"')),
+      ['error prop/missing App.vue:8 component', 'error prop/missing App.vue:8 component'],
+    ],
+    [
+      'through what is derived',
+      both(
+        app(
+          'shown',
+          'unit="kn"',
+          `import { computed } from 'vue';\nconst shown = computed(() => (wide ? Dial : Gauge));`,
+        ),
+      ),
+      ['error prop/missing App.vue:9 component', 'error prop/missing App.vue:9 component'],
+    ],
+    [
+      'one of them is not known',
+      both(app('wide ? Gauge : load()', '')),
+      ['error prop/missing App.vue:8 component', 'note component/unused Dial.vue:1 '],
+    ],
+    ['a name as a text', both(app(`wide ? 'Gauge' : 'Dial'`, ':wind="3" unit="x"')), []],
+    ['elements of the page', both(app(`wide ? 'a' : 'button'`, ':title="3"', 'load(Gauge, Dial);')), []],
+    [
+      'a variable may hold another one later',
+      both(
+        app('shown', '', `import { shallowRef } from 'vue';\nconst shown = shallowRef(Gauge);\nload(Dial);`),
+      ),
+      [],
+    ],
+  ]);
+});
