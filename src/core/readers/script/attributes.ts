@@ -1,7 +1,7 @@
 /** What a tag of a template is given. */
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/facts';
-import { addFunction, type Ctx, spanOf, type Unit, unwrap } from './unit';
+import type { AttributeFact, CalledFact, ExprFact, RenderFact, Span } from '../../model/facts';
+import { addFunction, type Ctx, isModuleLevel, spanOf, symbolOf, type Unit, unwrap } from './unit';
 import { noteWrite } from './writes';
 
 export const attribute = (
@@ -27,4 +27,21 @@ export function writeBack(u: Unit, node: t.Node, at: Span, ctx: Ctx): void {
     where: 'handler',
     fn,
   });
+}
+
+/** Whether a value is something that was handed in, as it is. */
+export const isProp = (u: Unit, { kind, symbol }: ExprFact): boolean =>
+  kind === 'identity' && u.facts.symbols[symbol!]!.kind === 'prop';
+
+/** What a value calls, where its result is what is handed over. */
+export function calledBy(u: Unit, node: t.Node, value: ExprFact): CalledFact | undefined {
+  const call = unwrap(node);
+  if (call.type !== 'CallExpression') return undefined;
+  const callee = unwrap(call.callee);
+  const named = callee.type === 'Identifier' ? callee : undefined;
+  const symbol = named ? symbolOf(u, named) : value.kind === 'call' ? value.symbol : undefined;
+  if (symbol === undefined)
+    return named?.binding && isModuleLevel(named.binding) ? { module: named.name } : undefined;
+  const { fn } = u.facts.symbols[symbol]!;
+  return { symbol, ...(fn === undefined ? {} : { fn }) };
 }

@@ -2,7 +2,8 @@
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, TagFact } from '../../model/facts';
 import { lit } from '../../model/types';
-import { spread } from './attributes';
+import { calledBy, spread } from './attributes';
+import { raisePort } from './ports';
 import {
   addNode,
   type Ctx,
@@ -133,43 +134,20 @@ function readAttribute(
   const inner = node.value.type === 'JSXExpressionContainer' ? node.value.expression : node.value;
   const value = u.expr(inner, ctx);
   value.type ??= typeOf(u, inner);
+  // Many names at once, which only the framework knows.
+  if (common.mode === 'spread') return spread(spanOf(node), { ...use(u, value, ctx), kind: 'computed' });
   place(u, value.content, parent, name);
   if (value.kind === 'identity' && value.symbol !== undefined) {
     const symbol = u.facts.symbols[value.symbol]!;
     place(u, symbol.init?.content, parent, name);
     if (element || common.mode !== 'value') {
-      if (element && symbol.kind === 'prop' && /^on[A-Z]/.test(name)) {
-        u.facts.emits.push({
-          symbol: value.symbol,
-          event: symbol.port!,
-          args: [],
-          fn: -1,
-          guarded: true,
-          how: 'listener',
-          ...spanOf(inner),
-        });
-      } else noteRead(u, value.symbol, value, { ...ctx, where: 'attribute' });
+      if (element && symbol.kind === 'prop' && /^on[A-Z]/.test(name))
+        raisePort(u, value.symbol, [], spanOf(inner), -1, 'listener');
+      else noteRead(u, value.symbol, value, { ...ctx, where: 'attribute' });
     }
   }
-  const fact: AttributeFact = { ...common, value };
-  const call = unwrap(inner);
-  if (call.type === 'CallExpression') {
-    const callee = unwrap(call.callee);
-    if (callee.type === 'Identifier') {
-      const symbol = symbolOf(u, callee);
-      if (symbol !== undefined) {
-        const { fn } = u.facts.symbols[symbol]!;
-        fact.called = { symbol, ...(fn === undefined ? {} : { fn }) };
-      } else if (callee.binding && isModuleLevel(callee.binding)) fact.called = { module: callee.name };
-    } else {
-      const inside = value.symbol;
-      if (value.kind === 'call' && inside !== undefined) {
-        const { fn } = u.facts.symbols[inside]!;
-        fact.called = { symbol: inside, ...(fn === undefined ? {} : { fn }) };
-      }
-    }
-  }
-  return fact;
+  const called = calledBy(u, inner, value);
+  return { ...common, value, ...(called ? { called } : {}) };
 }
 
 /** `{...x}`: props and rest objects are carried by name, object literals by member. */

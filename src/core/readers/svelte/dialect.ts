@@ -1,26 +1,29 @@
 /** Runes, dispatchers and contexts, as a dialect of plain code. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
+import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import { addConsume, addProvide, keyOf } from '../script/contexts';
 import { readFunction } from '../script/functions';
-import { declarePattern } from '../script/patterns';
-import { isFunction } from '../script/scope';
+import { declareBag, declarePattern } from '../script/patterns';
+import { raisePort } from '../script/ports';
+import { isFunction, isOnlyCalled } from '../script/scope';
 import { annotationOf, keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import {
+  addState,
   addSymbol,
+  type Call,
+  type Ctx,
+  type Dialect,
   noteRead,
   spanOf,
   symbolOf,
   typeOf,
   unwrap,
   use,
-  type Ctx,
-  type Dialect,
+  usesOf,
 } from '../script/unit';
 import { eventPort } from './names';
 import { eventSymbol, isSvelteUnit, type SvelteUnit } from './unit';
-
-type Call = t.CallExpression | t.OptionalCallExpression;
 
 /** The rune or function of Svelte's that a call calls. */
 export function calledOwn(own: (local: string) => string | undefined, node: t.Node): string | undefined {
@@ -119,20 +122,9 @@ function raise(u: SvelteUnit, node: Call, raised: { symbol: number; args: t.Node
     value.type ??= typeOf(u, arg);
     return value;
   });
-  u.facts.emits.push({
-    symbol: raised.symbol,
-    event: u.facts.symbols[raised.symbol]!.port!,
-    // What is handed over arrives inside the page's own kind of event.
-    args: [{ kind: 'computed', type: args[0]?.type ? eventWith(args[0].type) : UNKNOWN, ...spanOf(node) }],
-    fn: ctx.fn,
-    guarded: true,
-    how: 'called',
-    ...spanOf(node),
-  });
-  if (ctx.fn >= 0) {
-    const { calls } = u.facts.functions[ctx.fn]!;
-    if (!calls.includes(raised.symbol)) calls.push(raised.symbol);
-  }
+  // What is handed over arrives inside the page's own kind of event.
+  const type = args[0]?.type ? eventWith(args[0].type) : UNKNOWN;
+  raisePort(u, raised.symbol, [{ kind: 'computed', type, ...spanOf(node) }], spanOf(node), ctx.fn);
   return {
     kind: 'call',
     symbol: raised.symbol,
@@ -145,17 +137,10 @@ function raise(u: SvelteUnit, node: Call, raised: { symbol: number; args: t.Node
 function declareProps(u: SvelteUnit, pattern: t.LVal, ctx: Ctx): boolean {
   const annotation = annotationOf(pattern);
   if (annotation) u.facts.propsType = readType(annotation, u.file.named);
-  const binding = pattern.type === 'Identifier' ? pattern.binding : undefined;
-  const name = pattern.type === 'Identifier' ? pattern.name : 'props';
-  const bag = addSymbol(u, { name, kind: 'bag', ...spanOf(pattern) }, binding);
-  if (pattern.type === 'ObjectPattern') {
-    const bound = unbindable(pattern);
-    declarePattern(u, pattern, { kind: 'identity', symbol: bag, ...spanOf(pattern) }, ctx, {
-      kind: 'derived',
-    });
-    // Such a default is the framework's way to let it be bound.
-    for (const port of u.facts.ports) if (bound.has(port.name)) port.defaultIn = 'class';
-  }
+  const bound = pattern.type === 'ObjectPattern' ? unbindable(pattern) : undefined;
+  declareBag(u, pattern, ctx);
+  // Such a default is the framework's way to let it be bound.
+  if (bound) for (const port of u.facts.ports) if (bound.has(port.name)) port.defaultIn = 'class';
   return true;
 }
 
@@ -186,25 +171,6 @@ function declareState(u: SvelteUnit, pattern: t.LVal, call: t.CallExpression, ct
   return true;
 }
 
-export function addState(
-  u: SvelteUnit,
-  id: t.Identifier,
-  init: ExprFact | undefined,
-  type: ReturnType<typeof widen>,
-): number {
-  return addSymbol(
-    u,
-    {
-      name: id.name,
-      kind: 'state',
-      ...spanOf(id),
-      ...(init ? { init } : {}),
-      ...(type.t === 'unknown' ? {} : { type }),
-    },
-    id.binding,
-  );
-}
-
 function readDerived(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact {
   const [first] = call.arguments;
   if (!first) return { kind: 'computed', ...spanOf(call) };
@@ -213,18 +179,14 @@ function readDerived(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact {
   const value = isFunction(bare)
     ? readFunction(u, bare, inner, 'derivation')
     : use(u, u.expr(bare, inner), inner);
-  const uses = value.symbol !== undefined ? [value.symbol, ...(value.uses ?? [])] : (value.uses ?? []);
-  return { kind: 'computed', ...spanOf(call), uses };
+  return { kind: 'computed', ...spanOf(call), uses: usesOf(value) };
 }
 
 /** `createEventDispatcher<{ hold: number }>()` declares; without a type it declares nothing. */
 function declareDispatcher(u: SvelteUnit, id: t.Identifier, call: t.CallExpression): void {
   const symbol = addSymbol(u, { name: id.name, kind: 'module', ...spanOf(id) }, id.binding);
   u.dispatchers.add(symbol);
-  const handed = id.binding?.uses.some(
-    (one) => !/^\s*\(/.test(u.file.text.slice(one.id.end!, one.id.end! + 20)),
-  );
-  if (handed) u.facts.openEmits = true;
+  if (id.binding && !isOnlyCalled(id.binding, u.file.text)) u.facts.openEmits = true;
   const [type] = typeArguments(call);
   if (type?.type !== 'TSTypeLiteral') return;
   for (const member of type.members) {
@@ -252,29 +214,12 @@ const eventWith = (detail: TypeExpr): TypeExpr => ({
   ...(detail.t === 'lit' ? { fresh: true } : {}),
 });
 
-/** The key as the file names it: a text in quotes, or the name of a value. */
-function keyOf(node: t.Node | undefined): string | undefined {
-  const bare = node && unwrap(node);
-  if (!bare) return undefined;
-  return bare.type === 'StringLiteral' ? JSON.stringify(bare.value) : memberName(bare);
-}
-
 function provide(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact {
   const [keyNode, valueNode] = call.arguments;
   const key = keyOf(keyNode);
   const value = valueNode ? use(u, u.expr(valueNode, ctx), ctx, 'provide') : undefined;
   if (value && valueNode) value.type ??= typeOf(u, valueNode);
-  if (key !== undefined) {
-    u.facts.provides.push({
-      key,
-      keyStart: keyNode!.start!,
-      keyEnd: keyNode!.end!,
-      ...(value ? { value } : {}),
-      node: 0,
-      where: ctx.fn === -1 ? 'setup' : ctx.where,
-      ...spanOf(call),
-    });
-  }
+  if (key !== undefined) addProvide(u, key, keyNode!, value, ctx);
   // It gives back what it was given.
   return value ? { ...value, ...spanOf(call) } : { kind: 'computed', ...spanOf(call) };
 }
@@ -283,16 +228,5 @@ function consume(u: SvelteUnit, call: Call, ctx: Ctx, id?: t.Identifier): ExprFa
   const key = keyOf(call.arguments[0]);
   if (key === undefined) return undefined;
   const [written] = typeArguments(call);
-  const name = id?.name ?? (key.startsWith('"') ? (JSON.parse(key) as string) : key);
-  const type = written ? readType(written, u.file.named) : UNKNOWN;
-  const symbol = addSymbol(u, { name, kind: 'injected', ...spanOf(id ?? call), type }, id?.binding);
-  u.facts.consumes.push({
-    key,
-    symbol,
-    where: ctx.fn === -1 ? 'setup' : ctx.where,
-    fn: ctx.fn,
-    missing: 'bare',
-    ...spanOf(call),
-  });
-  return { kind: 'identity', symbol, ...spanOf(call) };
+  return addConsume(u, key, spanOf(call), ctx, id, written ? readType(written, u.file.named) : UNKNOWN);
 }

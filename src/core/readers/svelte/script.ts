@@ -1,12 +1,11 @@
 /** One script that mounts Svelte components, or names them in tables. */
 import type * as t from '@babel/types';
 import type { FileFacts } from '../../model/facts';
-import { memberName } from '../script/type-expr';
-import { spanOf } from '../script/unit';
-import { eachChild } from '../script/walk';
-import { emptyFacts } from '../script/unit';
-import { parseScript } from '../script/parse';
 import { nameFromPath } from '../script/file-name';
+import { parseScript } from '../script/parse';
+import { memberName } from '../script/type-expr';
+import { emptyFacts, spanOf } from '../script/unit';
+import { eachChild } from '../script/walk';
 import { svelteNames, svelteTraits } from './names';
 
 /** Whether a script has to do with components of this file format. */

@@ -3,9 +3,8 @@ import type { Span } from '../../model/facts';
 import { spread } from '../script/attributes';
 import { parsePattern } from '../script/code';
 import { contentFunction } from '../script/content';
-import { fillSlot, nameOutlet, noteNested } from '../script/slots';
+import { type At, fillSlot, nameOutlet, noteNested } from '../script/slots';
 import { addNode, place } from '../script/unit';
-import type { At } from '../svelte/template';
 import {
   argumentOf,
   codeOf,

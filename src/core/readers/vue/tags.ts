@@ -5,9 +5,9 @@ import { isPageTag } from '../../model/page-names';
 import { choicesOf } from '../script/choices';
 import { SELF } from '../script/file-name';
 import { bindingOf, type Scope } from '../script/scope';
+import type { At } from '../script/slots';
 import { memberName } from '../script/type-expr';
 import { addNode, isModuleLevel, unwrap } from '../script/unit';
-import type { At } from '../svelte/template';
 import {
   argumentOf,
   type Directive,

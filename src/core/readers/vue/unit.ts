@@ -3,9 +3,9 @@ import type * as t from '@babel/types';
 import type { ComponentFacts, PortFact, Span } from '../../model/facts';
 import type { MarkupDialect } from '../script/jsx';
 import { newUnit } from '../script/new-unit';
+import { portSymbol } from '../script/ports';
 import type { Binding, Scope, Scopes } from '../script/scope';
 import { addSymbol, type Dialect, type FileContext, type Unit } from '../script/unit';
-import { portSymbol } from '../svelte/unit';
 import { eventPort } from './names';
 
 export interface VueUnit extends Unit {

@@ -1,0 +1,140 @@
+/** Tags of the markup: components, elements, outlets, and content for outlets of others. */
+import type { AST } from 'svelte/compiler';
+import type * as t from '@babel/types';
+import type { RenderFact, Span, TagFact } from '../../model/facts';
+import { choicesOf } from '../script/choices';
+import { SELF } from '../script/file-name';
+import { type Binding, bindingOf, type Scope } from '../script/scope';
+import { type At, fillSlot, nameOutlet, noteNested, siteAround } from '../script/slots';
+import { memberName } from '../script/type-expr';
+import { addNode, isModuleLevel, place, unwrap, use } from '../script/unit';
+import { attributeNamed, code, type MarkupNode, span, type Tag, textOf } from './ast';
+import { readAttributes } from './attributes';
+import { slotPort } from './names';
+import type { SvelteUnit } from './unit';
+
+/** Tags of Svelte's own that draw what is in them. */
+const GROUPS = new Set(['SvelteFragment', 'SvelteHead', 'SvelteBoundary', 'TitleElement']);
+
+const tagSpan = (node: Tag, name: string): Span => ({
+  start: node.start + 1,
+  end: node.start + 1 + name.length,
+});
+
+/** Reads the tag itself; gives back where what is nested in it stands. */
+export function readTag(u: SvelteUnit, node: Tag, at: At): At {
+  if (node.type === 'SlotElement') return readOutlet(u, node, at);
+  const [index, ...others] = addTags(u, node, at);
+  const fact = u.facts.render[index]!;
+  const scope = readAttributes(u, node, index, at);
+  for (const other of others) u.facts.render[other]!.attributes = fact.attributes;
+  putIn(u, node, index, at.parent);
+  place(u, others, at.parent);
+  if (fact.kind === 'site' && node.fragment.nodes.some((one) => isShown(one))) fact.nested = true;
+  return { ...at, scope, parent: index };
+}
+
+/** A tag with `slot="x"` is content for that slot of the component around it; gives back whether it is. */
+function putIn(u: SvelteUnit, node: Tag, index: number, parent: number): boolean {
+  const slot = textOf(attributeNamed(node, 'slot'));
+  const fills = slot !== undefined && siteAround(u, parent) !== undefined;
+  if (fills) fillSlot(u, parent, index, slotPort(slot), span(node), undefined);
+  else place(u, [index], parent);
+  return fills;
+}
+
+/** What is nested for the unnamed content, not for a name. */
+function isShown(node: MarkupNode): boolean {
+  if (node.type === 'Text') return node.data.trim() !== '';
+  if (node.type === 'Comment' || node.type === 'SnippetBlock' || node.type === 'ConstTag') return false;
+  return !(
+    'attributes' in node && node.attributes.some((one) => one.type === 'Attribute' && one.name === 'slot')
+  );
+}
+
+/** Adds the nodes of a tag: one, or, where the tag is chosen among components, one for each that it may be. */
+function addTags(u: SvelteUnit, node: Tag, at: At): [number, ...number[]] {
+  const tag: TagFact = { name: node.name, ...tagSpan(node, node.name) };
+  const add = (kind: RenderFact['kind'], named?: TagFact) =>
+    addNode(u, { kind, ...(named ? { tag: named } : {}), ...span(node) }, at.ctx);
+  if (GROUPS.has(node.type)) return [add('group')];
+  if (node.type === 'SvelteSelf') return [add('site', { ...tag, name: SELF })];
+  if (node.type === 'SvelteComponent') return addChosen(u, node, tag, at);
+  if (node.type === 'SvelteElement') {
+    const found = typeof node.tag === 'string' ? undefined : code(u, node.tag, at.scope);
+    if (found) use(u, u.expr(found, at.ctx), at.ctx, 'attribute');
+  }
+  if (node.type !== 'Component') return [add('element', tag)];
+  const [first] = node.name.split('.') as [string];
+  const binding = bindingOf(first, at.scope);
+  if (!binding) {
+    tag.unbound = true;
+    return [add('site', tag)];
+  }
+  const choices = node.name === first ? choicesFor(binding) : [];
+  if (choices.length) return addEach(u, node, tag, choices, at);
+  noteTag(binding, first, at.scope);
+  if (!isModuleLevel(binding)) {
+    const symbol = u.refs.get(binding);
+    if (symbol === undefined) tag.name = '';
+    else {
+      tag.symbol = symbol;
+      u.facts.reads.push({ symbol, where: at.ctx.where, fn: at.ctx.fn, start: tag.start, end: tag.end });
+    }
+  }
+  return [add('site', tag)];
+}
+
+const noteTag = (binding: Binding, name: string, scope: Scope) =>
+  binding.uses.push({ id: { type: 'JSXIdentifier', name } as t.JSXIdentifier, scope, role: 'tag' });
+
+/** What a name of the component stands for, where that is chosen among names of the module. */
+function choicesFor(binding: Binding): t.Node[] {
+  if (isModuleLevel(binding)) return [];
+  const id = { type: 'Identifier', name: binding.name, binding } as t.Identifier;
+  const choices = choicesOf(id);
+  return choices.every((one) => isNamed(one)) ? choices : [];
+}
+
+/** A name of the module, or a member of one. */
+function isNamed(choice: t.Node): boolean {
+  const first = choice.type === 'MemberExpression' ? unwrap(choice.object) : choice;
+  return first.type === 'Identifier' && first.binding !== undefined && isModuleLevel(first.binding);
+}
+
+/** `<svelte:component this={wide ? Chart : Table}>` */
+function addChosen(u: SvelteUnit, node: AST.SvelteComponent, tag: TagFact, at: At): [number, ...number[]] {
+  const found = code(u, node.expression, at.scope);
+  const choices = found ? choicesOf(found) : [];
+  if (found) use(u, u.expr(found, at.ctx), at.ctx);
+  return addEach(u, node, tag, choices, at);
+}
+
+function addEach(u: SvelteUnit, node: Tag, tag: TagFact, choices: t.Node[], at: At): [number, ...number[]] {
+  const known = choices.filter(isNamed);
+  const nested = node.fragment.nodes.some((one) => one.type === 'SnippetBlock' || isShown(one));
+  // What is nested can stand below one of them only.
+  const names = nested && choices.length > 1 ? [] : [...new Set(known.map((one) => memberName(one)!))];
+  const oneOf = choices.length > 1 ? { oneOf: true } : {};
+  const [first = '', ...others] = names;
+  const add = (name: string) =>
+    addNode(u, { kind: 'site', tag: { ...tag, name, ...oneOf }, ...span(node) }, at.ctx);
+  return [add(first), ...others.map(add)];
+}
+
+/** `<slot name="x" wind={wind}>fallback</slot>` */
+function readOutlet(u: SvelteUnit, node: Extract<Tag, { type: 'SlotElement' }>, at: At): At {
+  const named = attributeNamed(node, 'name');
+  const fallback = node.fragment.nodes.some((one) => one.type !== 'Text' || one.data.trim());
+  const index = addNode(u, { kind: 'outlet', ...(fallback ? { fallback } : {}), ...span(node) }, at.ctx);
+  readAttributes(u, node, index, at);
+  nameOutlet(
+    u,
+    index,
+    slotPort(textOf(named) ?? 'default'),
+    named ? span(named) : tagSpan(node, 'slot'),
+    at.ctx,
+  );
+  if (!putIn(u, node, index, at.parent)) noteNested(u, at.parent);
+  return { ...at, parent: index };
+}
