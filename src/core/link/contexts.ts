@@ -1,12 +1,20 @@
 /**
  * Who provides which context where, who consumes it, and what is above whom on the page.
  */
-import type { ConsumeFact, ExprFact, ProvideFact, Span, ValueFact, Where } from '../model/facts';
+import type {
+  ConsumeFact,
+  ExprFact,
+  PlainCallFact,
+  ProvideFact,
+  Span,
+  ValueFact,
+  Where,
+} from '../model/facts';
 import { isCallbackName } from '../model/names';
 import type { Component, Place, Site } from '../model/project';
-import type { Linked } from '.';
-import { belowNode, type Below } from './below';
+import { type Below, belowNode } from './below';
 import { Coverage } from './coverage';
+import type { Linked } from './index';
 
 export interface ContextKey {
   id: string;
@@ -165,7 +173,8 @@ function providersOf(component: Component, keyAt: KeyAt): Provider[] {
   const { facts, file, id } = component;
   const found: Provider[] = [];
   for (const one of facts.role === 'helper' && facts.provides.some(isWhole) ? [] : facts.provides) {
-    const key = keyAt(file, one.key);
+    // A helper that draws nothing provides for its callers alone, if at all.
+    const key = facts.render[one.node] && keyAt(file, one.key);
     if (!key) continue;
     found.push({
       component: id,
@@ -212,14 +221,25 @@ function consumersOf(project: Linked, component: Component, keyAt: KeyAt): Consu
     const where = one.where === 'setup' ? one.where : timeOf(component, one.fn, one.where);
     found.push({ component: id, key, place, missing: one.missing, where });
   }
-  for (const call of facts.calls) {
+  facts.calls.forEach((call, index) => {
     const place = { file, start: call.start, end: call.end };
     const where = timeOf(component, call.fn, call.where);
-    for (const { key, missing } of throughHelper(project, file, call.name, keyAt, new Set())) {
-      found.push({ component: id, key, place, missing, where });
+    for (const { key, missing, passed } of throughHelper(project, file, call, keyAt, new Set())) {
+      const bare = passed && readsBare(component, index);
+      found.push({ component: id, key, place, missing: bare ? 'bare' : missing, where });
     }
-  }
+  });
   return found;
+}
+
+/** Whether the caller of a helper takes what it gave back apart, and nowhere asks whether it is there. */
+function readsBare({ facts }: Component, call: number): boolean {
+  const symbol = facts.symbols.findIndex(({ init }) => init?.from?.call === call && !init.from.path.length);
+  const reads = facts.reads.filter((read) => read.symbol === symbol);
+  return (
+    reads.some((read) => read.path?.length && !read.soft && read.fn === -1) &&
+    !reads.some((read) => read.soft || read.where === 'condition')
+  );
 }
 
 /** When code in a function runs: a function that nobody is seen to use as a handler may be anything. */
@@ -237,14 +257,21 @@ function timeOf({ facts }: Component, fn: number, where: Where): Where | 'setup'
   return 'derivation';
 }
 
+/** `passed`: the helper hands on what it was given as it is, so that whether it is there is for its caller to ask. */
+interface Through {
+  key: ContextKey;
+  missing: ConsumeFact['missing'];
+  passed: boolean;
+}
+
 function throughHelper(
   project: Linked,
   file: number,
-  name: string,
+  { name, args }: PlainCallFact,
   keyAt: KeyAt,
   seen: Set<number>,
-): { key: ContextKey; missing: ConsumeFact['missing'] }[] {
-  if (!/(^|\.)use[A-Z]/.test(name)) return [];
+): Through[] {
+  if (!args) return [];
   const target = project.lookup(file, name);
   if (target.kind !== 'component' || seen.has(target.component)) return [];
   seen.add(target.component);
@@ -252,13 +279,13 @@ function throughHelper(
   if (helper.facts.role !== 'helper') return [];
   const own = helper.facts.consumes.flatMap((one) => {
     const key = keyAt(helper.file, one.key);
-    // What the helper hands on unread is the caller's to check.
-    const handedOn =
+    if (!key) return [];
+    const unread =
       one.missing === 'bare' && !helper.facts.reads.some((read) => read.symbol === one.symbol && read.path);
-    return key ? [{ key, missing: handedOn ? ('handled' as const) : one.missing }] : [];
+    const { result } = helper.facts;
+    const passed = unread && result?.kind === 'identity' && result.symbol === one.symbol;
+    return [{ key, missing: unread ? ('handled' as const) : one.missing, passed }];
   });
-  return [
-    ...own,
-    ...helper.facts.calls.flatMap((call) => throughHelper(project, helper.file, call.name, keyAt, seen)),
-  ];
+  const deeper = helper.facts.calls.flatMap((call) => throughHelper(project, helper.file, call, keyAt, seen));
+  return [...own, ...deeper.map((one) => ({ ...one, passed: false }))];
 }

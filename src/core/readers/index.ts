@@ -4,12 +4,12 @@ import { emptyFile } from './file';
 import { readPage } from './html/file';
 import { readReactFile } from './react/file';
 import { readSvelteFile } from './svelte/file';
-import { addMounts, namesSvelte } from './svelte/script';
+import { readSvelteScript, usesSvelte } from './svelte/script';
 import { readVueFile } from './vue/file';
 import { readVueScript, usesVue } from './vue/script';
 
 /** Counts up whenever a reader says something else about the same text, so that cached facts are dropped. */
-export const READER_VERSION = 5;
+export const READER_VERSION = 6;
 
 /** Files with more UTF-16 code units than this are generated, and are left out. */
 export const MAX_LENGTH = 1024 * 1024;
@@ -37,8 +37,8 @@ export function readFile(path: string, text: string): FileFacts {
     if (VUE.test(path)) return readVueFile(path, clean);
     if (SVELTE.test(path)) return readSvelteFile(path, clean);
     if (usesVue(clean)) return readVueScript(path, clean);
-    const facts = readReactFile(path, clean);
-    return namesSvelte(clean) ? addMounts(facts, clean) : facts;
+    if (usesSvelte(path, clean)) return readSvelteScript(path, clean);
+    return readReactFile(path, clean);
   } catch (error) {
     const message =
       error instanceof RangeError

@@ -3,38 +3,39 @@ import type * as t from '@babel/types';
 import type { FileFacts, ValueFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
+import { nameFromPath } from '../script/file-name';
+import { declareParameter } from '../script/functions';
 import type { InferContext } from '../script/infer';
 import type { MarkupDialect } from '../script/jsx';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
-import { parseScript } from '../script/parse';
 import { newUnit } from '../script/new-unit';
-import { declareBag, declarePattern } from '../script/patterns';
-import { mentionsIn, readScopes, type NamedNode, type Scopes } from '../script/scope';
+import { parseScript } from '../script/parse';
+import { declareBag } from '../script/patterns';
+import { mentionsIn, type NamedNode, readScopes, type Scopes } from '../script/scope';
 import { readStatements } from '../script/statements';
 import { memberName } from '../script/type-expr';
 import {
+  type Dialect,
   emptyFacts,
+  type FileContext,
   moduleTypes,
   place,
   settleEarly,
   settleMissing,
   SETUP,
   spanOf,
+  type Unit,
   UNPLACED,
   unwrap,
   use,
-  type Dialect,
-  type FileContext,
-  type Unit,
 } from '../script/unit';
+import { staticMembers, valueOf } from '../script/values';
 import { readClass, readDefaults } from './classes';
-import { nameFromPath } from '../script/file-name';
-import { candidateOf, type Candidate } from './components';
+import { type Candidate, candidateOf } from './components';
 import { calledHook, reactDialect } from './dialect';
 import { reactMarkup, readConsumers } from './elements';
-import { REACT_TRAITS, reactNames, reactTypes, type ReactNames } from './names';
+import { REACT_TRAITS, type ReactNames, reactNames, reactTypes } from './names';
 import { readPropTypes } from './prop-types';
-import { staticMembers, valueOf } from '../script/values';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 
 /** What all units of a file share. */
@@ -169,9 +170,7 @@ function readUnits(
 function readParameters(u: Unit, node: t.Function, role: Candidate['role']): void {
   node.params.forEach((param, i) => {
     if (role === 'helper' || i > 0) {
-      const before = u.facts.symbols.length;
-      declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, SETUP, { kind: 'param' });
-      for (const symbol of u.facts.symbols.slice(before)) symbol.index = i;
+      declareParameter(u, param, i);
       return;
     }
     declareBag(u, param.type === 'AssignmentPattern' ? param.left : param, SETUP);

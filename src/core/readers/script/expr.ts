@@ -3,10 +3,9 @@ import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact } from '../../model/facts';
 import { bagMember, readFunction, readOtherClass } from './functions';
 import { isFunction } from './scope';
-import { eachChild } from './walk';
 import { keyName } from './type-expr';
-import { noteMutation, noteWrite } from './writes';
 import {
+  type Ctx,
   inArm,
   isModuleLevel,
   keepsEnds,
@@ -18,12 +17,13 @@ import {
   spanOf,
   symbolOf,
   typeOf,
+  type Unit,
   unwrap,
   use,
   usesOf,
-  type Ctx,
-  type Unit,
 } from './unit';
+import { eachChild } from './walk';
+import { noteMutation, noteWrite } from './writes';
 
 const LOOPS = new Set([
   'map',
@@ -217,6 +217,9 @@ function readArguments(u: Unit, args: t.Node[], ctx: Ctx): ExprFact[] {
   );
 }
 
+/** Names of functions whose state belongs to their caller. */
+const HOOK = /(^|\.)use[A-Z]/;
+
 function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ctx: Ctx): ExprFact {
   const taken = u.dialect.call(u, node, ctx);
   if (taken) return taken;
@@ -286,7 +289,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   noteMutation(u, calleeNode, callee, node, ctx);
   const result: ExprFact = { ...computed(node, callee, ...args), kind: 'call' };
   if (callee.component) {
-    const hook = /(^|\.)use[A-Z]/.test(callee.component);
+    const hook = (u.dialect.follows ?? HOOK).test(callee.component);
     const call: PlainCallFact = { name: callee.component, where: ctx.where, fn: ctx.fn, ...spanOf(node) };
     if (hook) {
       call.args = args;
@@ -343,7 +346,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
     if (property.computed) use(u, readExpr(u, property.key, ctx), ctx);
     const value =
       property.type === 'ObjectMethod'
-        ? readFunction(u, property, ctx, 'handler')
+        ? readMethod(u, property, ctx)
         : use(u, readExpr(u, property.value as t.Node, ctx), ctx);
     parts.push(value);
     const name = keyName(property);
@@ -351,6 +354,15 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
     else members.push({ name, value, ...spanOf(property.key) });
   }
   return { ...computed(node, ...parts), kind: 'object', members, ...(open ? { open } : {}) };
+}
+
+/** A method; a getter is what it gives back, and runs whenever somebody asks. */
+function readMethod(u: Unit, node: t.ObjectMethod, ctx: Ctx): ExprFact {
+  if (node.kind !== 'get') return readFunction(u, node, ctx, 'handler');
+  const [only, ...others] = node.body.body;
+  if (only?.type === 'ReturnStatement' && only.argument && !others.length)
+    return use(u, readExpr(u, only.argument, ctx), ctx);
+  return { ...readFunction(u, node, ctx, 'derivation'), kind: 'computed' };
 }
 
 function readAssignment(u: Unit, node: t.AssignmentExpression, ctx: Ctx): ExprFact {

@@ -1,24 +1,25 @@
 /** Functions written inside a unit, and what code that is read elsewhere closes over. */
 import type * as t from '@babel/types';
 import type { ExprFact, FunctionFact } from '../../model/facts';
-import { UNKNOWN, type TypeExpr } from '../../model/types';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { inferFunction } from './infer';
 import { declarePattern } from './patterns';
-import { type Binding } from './scope';
+import type { Binding } from './scope';
 import { keyName } from './type-expr';
-import { eachChild } from './walk';
 import {
   addFunction,
   addSymbol,
+  type Ctx,
   inferContext,
   noteRead,
+  SETUP,
   spanOf,
   symbolOf,
+  type Unit,
   unwrap,
   use,
-  type Ctx,
-  type Unit,
 } from './unit';
+import { eachChild } from './walk';
 
 /** `props.x` of a props object that the unit knows: the symbol of that prop. */
 export function bagMember(u: Unit, node: t.MemberExpression): number | undefined {
@@ -192,4 +193,18 @@ export function declareFunction(u: Unit, node: t.FunctionDeclaration, ctx: Ctx):
   fact.fn = expr.fn;
   fact.init = expr;
   fact.type = inferFunction(node, inferContext(u)) ?? UNKNOWN;
+}
+
+/** A helper's own body: its parameters in order, and what it gives back. */
+export function readHelper(u: Unit, fn: t.Function): void {
+  fn.params.forEach((param, i) => declareParameter(u, param, i));
+  if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, SETUP);
+  else u.facts.result = use(u, u.expr(fn.body, SETUP), SETUP);
+}
+
+/** A parameter of a helper, known to its callers by its place. */
+export function declareParameter(u: Unit, param: t.Node, index: number): void {
+  const before = u.facts.symbols.length;
+  declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, SETUP, { kind: 'param' });
+  for (const symbol of u.facts.symbols.slice(before)) symbol.index = index;
 }

@@ -4,9 +4,9 @@ import type { ExportFact, FileFacts, ImportFact } from '../../model/facts';
 import type { TypeDecl } from '../../model/types';
 import { readSilences } from './comments';
 import type { Scopes } from './scope';
-import { patternNames } from './walk';
-import { readTypeDecl, type NamedType } from './type-expr';
+import { type NamedType, readTypeDecl } from './type-expr';
 import { spanOf } from './unit';
+import { patternNames } from './walk';
 
 const nameOf = (node: t.Identifier | t.StringLiteral): string =>
   node.type === 'Identifier' ? node.name : node.value;

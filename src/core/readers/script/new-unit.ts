@@ -2,9 +2,9 @@
 import type * as t from '@babel/types';
 import type { ComponentFacts } from '../../model/facts';
 import { readExpr } from './expr';
-import { readMarkup, type MarkupDialect } from './jsx';
+import { type MarkupDialect, readMarkup } from './jsx';
 import { readStatements } from './statements';
-import { unwrap, type Dialect, type FileContext, type Unit } from './unit';
+import { type Dialect, type FileContext, type Unit, unwrap } from './unit';
 
 /** `markup` is for languages in which code holds elements. */
 export function newUnit(

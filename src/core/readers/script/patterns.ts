@@ -1,20 +1,19 @@
 /** Declarations: what each name of a pattern stands for, given the value that is taken apart. */
 import type * as t from '@babel/types';
 import type { ExprFact, SymbolFact } from '../../model/facts';
-import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
-import { readType } from './type-expr';
-import { annotationOf, keyName } from './type-expr';
+import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import { annotationOf, keyName, readType } from './type-expr';
 import {
   addSymbol,
+  type Ctx,
   keepsEnds,
   noteRead,
   propSymbol,
   spanOf,
   typeOf,
+  type Unit,
   use,
   usesOf,
-  type Ctx,
-  type Unit,
 } from './unit';
 
 /** Whether an initial value says more than that there is one. */

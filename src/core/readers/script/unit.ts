@@ -15,7 +15,7 @@ import type {
   Traits,
   Where,
 } from '../../model/facts';
-import { UNKNOWN, type TypeExpr } from '../../model/types';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { infer, type InferContext } from './infer';
 import type { Binding } from './scope';
 import type { NamedType } from './type-expr';
@@ -65,6 +65,8 @@ export interface Dialect {
     u: Unit,
     node: t.CallExpression | t.OptionalCallExpression,
   ): { symbol: number; args: t.Node[] } | undefined;
+  /** Names of functions that are followed into: what they keep and ask for is their caller's. Hooks, if absent. */
+  follows?: RegExp;
   /** Takes over an assignment that it understands. */
   assign(u: Unit, node: t.AssignmentExpression, ctx: Ctx): boolean;
 }

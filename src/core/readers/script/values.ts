@@ -2,9 +2,9 @@
 import type * as t from '@babel/types';
 import type { ValueFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
-import { inferFunction, variableType, type InferContext } from './infer';
+import { type InferContext, inferFunction, variableType } from './infer';
 import { isFunction, type NamedNode } from './scope';
-import { annotationOf, keyName, memberName, readType, typeArguments, type NamedType } from './type-expr';
+import { annotationOf, keyName, memberName, type NamedType, readType, typeArguments } from './type-expr';
 import { spanOf, unwrap } from './unit';
 
 /** What the framework means by a call: its own name for it, or undefined. */

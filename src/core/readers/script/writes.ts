@@ -1,8 +1,8 @@
 /** What is written: assignments, and methods that change what they are called on. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
+import { type Ctx, isModuleLevel, spanOf, symbolOf, type Unit, unwrap } from './unit';
 import { eachChild } from './walk';
-import { isModuleLevel, spanOf, symbolOf, unwrap, type Ctx, type Unit } from './unit';
 
 /** Methods that change the list that they are called on. */
 const MUTATORS = new Set([

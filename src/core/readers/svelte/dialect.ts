@@ -4,6 +4,7 @@ import type { ExprFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
 import { readFunction } from '../script/functions';
+import { addMounted, optionOf } from '../script/mounted';
 import { declareBag, declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { isFunction, isOnlyCalled } from '../script/scope';
@@ -22,7 +23,7 @@ import {
   use,
   usesOf,
 } from '../script/unit';
-import { eventPort } from './names';
+import { eventPort, FOLLOWED } from './names';
 import { eventSymbol, isSvelteUnit, type SvelteUnit } from './unit';
 
 /** The rune or function of Svelte's that a call calls. */
@@ -38,6 +39,7 @@ const EFFECT = /^(\$effect|onMount|onDestroy|afterUpdate|beforeUpdate|tick|\$ins
 
 export function svelteDialect(own: (local: string) => string | undefined): Dialect {
   return {
+    follows: FOLLOWED,
     declare(u, pattern, init, ctx) {
       if (!isSvelteUnit(u)) return false;
       const name = calledOwn(own, init);
@@ -75,6 +77,13 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
         return { kind: 'computed', ...spanOf(node) };
       }
       if (name.startsWith('$derived')) return readDerived(u, node, ctx);
+      if ((name === 'mount' || name === 'hydrate') && u.facts.role === 'component') {
+        const [tag, options] = node.arguments;
+        const props = optionOf(options, 'props');
+        // A tree of its own, made while the page runs.
+        const known = tag && addMounted(u, { call: node, tag, props, parent: -1 }, ctx);
+        return known ? { kind: 'computed', ...spanOf(node) } : undefined;
+      }
       if (name === 'setContext') return provide(u, node, ctx);
       if (name === 'getContext') return consume(u, node, ctx);
       return undefined;

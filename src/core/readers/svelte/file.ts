@@ -7,21 +7,20 @@ import { type Block, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
 import { nameFromPath, SELF } from '../script/file-name';
 import { noteFound, readExports, readImports, readTypes } from '../script/modules';
-import { mentionsIn, readScopes, type Scopes } from '../script/scope';
+import { mentionsIn, readScopes } from '../script/scope';
 import {
   addWhole,
   emptyFacts,
   type FileContext,
-  moduleTypes,
   placeRest,
   settleEarly,
   settleMissing,
   SETUP,
 } from '../script/unit';
-import { valueOf } from '../script/values';
 import { bindStores } from './code';
 import { svelteDialect } from './dialect';
 import { handlesIn, readScript } from './instance';
+import { readModuleLevel } from './module';
 import { svelteNames, svelteTraits, svelteTypes } from './names';
 import { joined } from './script-block';
 import { readNodes } from './template';
@@ -59,8 +58,10 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   facts.components.push(component);
   for (const local of ['default', SELF])
     facts.values.push({ name: local, kind: 'component', component: 0, start: 0, end: 0 });
-  readModuleValues(facts, scopes, body, file);
-  const u = svelteUnit(component, body, svelteDialect(svelteNames(facts.imports)), file, scopes);
+  const names = svelteNames(facts.imports);
+  const dialect = svelteDialect(names);
+  readModuleLevel({ file, facts, scopes, names, dialect }, program, body);
+  const u = svelteUnit(component, body, dialect, file, scopes);
   addWhole(u);
   bindStores(u, scopes.unbound);
   readScript(u, body.body.body, { exported, handles: handlesIn(root.fragment), runes });
@@ -68,7 +69,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   settleEarly(u);
   placeRest(u);
   settleMissing(u);
-  facts.mentions = mentionsIn(scopes);
+  facts.mentions.push(...mentionsIn(scopes));
   noteFound(facts, scopes);
   return facts;
 }
@@ -89,11 +90,3 @@ function blockOf(script: AST.Script | null, text: string): Block | undefined {
 /** A component of the newer kind: it uses runes, or draws snippets. */
 const usesRunes = (text: string, root: AST.Root): boolean =>
   root.options?.runes ?? /\$(props|state|derived|effect|bindable)\b\s*[.(]/.test(text);
-
-function readModuleValues(facts: FileFacts, scopes: Scopes, body: t.Node, file: FileContext): void {
-  const types = moduleTypes(file);
-  for (const one of scopes.named) {
-    if (one.scope.parent === undefined && one.node !== body)
-      facts.values.push(valueOf(one, () => undefined, types));
-  }
-}

@@ -19,8 +19,13 @@ export const svelteTraits = (runes: boolean): Traits => ({
 export const eventPort = (name: string): string => `@${name}`;
 export const slotPort = (name: string): string => `#${name}`;
 
+/** Functions whose state, and what they provide and ask for, belong to whoever calls them. */
+export const FOLLOWED = /(^|\.)(use|get|set|create|init|provide|inject|make)[A-Z]/;
+
 /** Svelte's name of what a file imports from it. */
-export function svelteNames(imports: ImportFact[]): (local: string) => string | undefined {
+export type SvelteNames = (local: string) => string | undefined;
+
+export function svelteNames(imports: ImportFact[]): SvelteNames {
   const named = new Map(
     imports
       .filter((one) => one.from === 'svelte' || one.from.startsWith('svelte/'))

@@ -1,73 +1,96 @@
-/** One script that mounts Svelte components, or names them in tables. */
+/** One script that uses Svelte to facts: shared state, functions that components call, what is mounted. */
 import type * as t from '@babel/types';
-import type { FileFacts } from '../../model/facts';
+import type { FileFacts, Span } from '../../model/facts';
+import { emptyFile } from '../file';
 import { nameFromPath } from '../script/file-name';
+import { noteFound, readModuleFacts, readTypes } from '../script/modules';
+import { addMounted, optionOf } from '../script/mounted';
 import { parseScript } from '../script/parse';
+import { mentionsIn, readScopes } from '../script/scope';
 import { memberName } from '../script/type-expr';
-import { emptyFacts, spanOf } from '../script/unit';
+import {
+  addWhole,
+  emptyFacts,
+  type FileContext,
+  placeRest,
+  settleEarly,
+  SETUP,
+  spanOf,
+} from '../script/unit';
 import { eachChild } from '../script/walk';
-import { svelteNames, svelteTraits } from './names';
+import { svelteDialect } from './dialect';
+import { readModuleLevel, type SvelteFile } from './module';
+import { svelteNames, svelteTraits, svelteTypes } from './names';
+import { svelteUnit, type SvelteUnit } from './unit';
 
-/** Whether a script has to do with components of this file format. */
-export const namesSvelte = (text: string): boolean =>
-  /['"][^'"\n]+\.svelte['"]/.test(text) || /from\s*['"]svelte['"]/.test(text);
+/** Whether a script has to do with Svelte: by its own name, by what it imports. Markup in code is of another kind. */
+export const usesSvelte = (path: string, text: string): boolean =>
+  !/x$/.test(path) &&
+  (/\.svelte\.[cm]?[jt]s$/.test(path) ||
+    /['"][^'"\n]+\.svelte['"]/.test(text) ||
+    /from\s*['"]svelte['"]/.test(text));
 
-/** Adds to the facts of a script the components that it mounts: `mount(App, …)`, `new App({ target })`. */
-export function addMounts(facts: FileFacts, text: string): FileFacts {
-  const parsed = parseScript(facts.path, text);
-  if ('problem' in parsed) return facts;
-  const own = svelteNames(facts.imports);
-  const ours = new Set(facts.imports.filter((one) => one.from.endsWith('.svelte')).map((one) => one.local));
+export function readSvelteScript(path: string, text: string): FileFacts {
+  const facts = emptyFile(path);
+  const parsed = parseScript(path, text);
+  if ('problem' in parsed) return { ...facts, problem: parsed.problem };
+  const { program, comments } = parsed;
+  readModuleFacts(facts, program, comments, text);
+  const names = svelteNames(facts.imports);
+  const named = svelteTypes(facts.imports);
+  facts.types = readTypes(program, named);
+  const scopes = readScopes(program);
+  const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
+  const svelte: SvelteFile = { file, facts, scopes, names, dialect: svelteDialect(names) };
+  readModuleLevel(svelte, program);
+  const mounted = readLoose(svelte, program);
+  const isMounted = (at: number) => mounted.some((one) => one.start <= at && at < one.end);
+  facts.mentions.push(...mentionsIn(scopes, ({ id }) => !isMounted(id.start ?? -1)));
+  noteFound(facts, scopes);
+  if (facts.components.length) facts.language = 'svelte';
+  return facts;
+}
+
+/** The loose code of the file; gives back the places of the names of components that it mounts. */
+function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
+  const { facts, file, dialect, scopes } = svelte;
   const component = emptyFacts(
-    nameFromPath(facts.path),
-    spanOf(parsed.program),
+    nameFromPath(file.path),
+    spanOf(program),
     { start: 0, end: 0 },
     svelteTraits(true),
   );
   component.role = 'module';
-  const mounted: string[] = [];
+  const u = svelteUnit(component, program, dialect, file, scopes);
+  addWhole(u);
+  const mounted = readMounts(svelte, u, program);
+  u.statements(
+    program.body.filter((node) => node.type !== 'FunctionDeclaration'),
+    SETUP,
+  );
+  settleEarly(u);
+  placeRest(u);
+  if (component.render.length > 1) facts.components.push(component);
+  return mounted;
+}
+
+/** `mount(App, { target, props })` and `new App({ target, props })`, wherever in the file they stand. */
+function readMounts({ facts, names }: SvelteFile, u: SvelteUnit, program: t.Program): Span[] {
+  const ours = new Set(facts.imports.filter((one) => one.from.endsWith('.svelte')).map((one) => one.local));
+  const found: Span[] = [];
   const look = (node: t.Node): void => {
-    const call = node.type === 'CallExpression' || node.type === 'NewExpression' ? node : undefined;
-    const callee = call && memberName(call.callee);
-    const [first, second] = call?.arguments ?? [];
-    const mounts = node.type === 'CallExpression' && /^(mount|hydrate)$/.test(own(callee ?? '') ?? '');
-    const tag = mounts
-      ? first
-      : node.type === 'NewExpression' && ours.has(callee ?? '')
-        ? node.callee
-        : undefined;
-    const name = tag && memberName(tag);
-    if (call && tag && name !== undefined) {
-      const options = mounts ? second : first;
-      const at = options ? spanOf(options) : spanOf(call);
-      component.render.push({
-        kind: 'site',
-        parent: -1,
-        tag: { name, ...spanOf(tag) },
-        mounted: spanOf(call),
-        // Which props it is given is not read.
-        attributes: [
-          {
-            name: '...',
-            nameStart: at.start,
-            nameEnd: at.end,
-            mode: 'spread',
-            value: { kind: 'computed', ...at },
-            ...at,
-          },
-        ],
-        ...spanOf(call),
-      });
-      mounted.push(name);
-    }
     eachChild(node, look);
+    if (node.type !== 'CallExpression' && node.type !== 'NewExpression') return;
+    const callee = memberName(node.callee) ?? '';
+    const made = node.type === 'NewExpression';
+    if (made ? !ours.has(callee) : !/^(mount|hydrate)$/.test(names(callee) ?? '')) return;
+    const [first, second] = node.arguments;
+    const [tag, options] = made ? [node.callee, first] : [first, second];
+    const props = optionOf(options, 'props');
+    if (!tag || !addMounted(u, { call: node, tag, props, parent: 0 }, SETUP)) return;
+    facts.mounts = true;
+    found.push(spanOf(tag));
   };
-  parsed.program.body.forEach(look);
-  if (!component.render.length) return facts;
-  return {
-    ...facts,
-    mounts: true,
-    components: [...facts.components, component],
-    mentions: facts.mentions.filter((name) => !mounted.includes(name)),
-  };
+  program.body.forEach(look);
+  return found;
 }

@@ -2,9 +2,9 @@
 import type * as t from '@babel/types';
 import { addProvide, keyOf } from '../script/contexts';
 import { nameFromPath } from '../script/file-name';
-import { mountedBy, propsGiven } from '../script/mounted';
+import { addMounted } from '../script/mounted';
 import { memberName } from '../script/type-expr';
-import { type Call, type Ctx, emptyFacts, SETUP, spanOf, typeOf, use } from '../script/unit';
+import { emptyFacts, SETUP, spanOf, typeOf, use } from '../script/unit';
 import { lazyOf } from '../script/values';
 import { eachChild } from '../script/walk';
 import { closeUnit } from './close';
@@ -47,24 +47,13 @@ function noteGlobal(vue: VueFile, node: t.Node): void {
   if (found) (vue.facts.globalNames ??= []).push(found);
 }
 
-/** `createApp(Board, { wind })`; gives back whether it is known what is mounted. */
-export function addMounted(u: VueUnit, call: Call, parent: number, ctx: Ctx): boolean {
-  const [tag, props] = call.arguments;
-  const read = (node: t.Node) => {
-    const value = use(u, u.expr(node, ctx), ctx, 'argument');
-    return { ...value, type: value.type ?? typeOf(u, node) };
-  };
-  const made = tag && mountedBy(call, tag, parent, propsGiven(props, read, nameOfGiven));
-  if (made) u.facts.render.push(made);
-  return made !== undefined;
-}
-
 function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression): void {
   const own = vue.names.call(node);
   const [first, second] = node.arguments;
   if ((own === 'createApp' || own === 'createSSRApp') && first) {
     vue.facts.mounts = true;
-    if (addMounted(u, node, 0, SETUP)) vue.tagNames.push(spanOf(first));
+    const mounting = { call: node, tag: first, props: second, parent: 0 };
+    if (addMounted(u, mounting, SETUP, nameOfGiven)) vue.tagNames.push(spanOf(first));
     return;
   }
   const { callee } = node;

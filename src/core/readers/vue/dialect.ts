@@ -1,18 +1,18 @@
 /** Vue's functions, as a dialect of plain code: set-up, composables, and options with `this`. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
+import { addMounted } from '../script/mounted';
 import { declareBag } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { memberName } from '../script/type-expr';
 import { type Call, type Ctx, type Dialect, spanOf, use } from '../script/unit';
-import { addMounted } from './apps';
 import { consume, provide } from './contexts';
 import { declareSlots, slotCalled } from './drawn';
 import { declareEmitter, emitted, raises } from './emits';
 import { readExposed } from './expose';
 import { readH } from './h';
 import { declareModel, readEmits, readModel, readNameAndAttributes, readProps } from './macros';
-import { isSelf, type VueNames } from './names';
+import { FOLLOWED, isSelf, nameOfGiven, type VueNames } from './names';
 import { declareMembers, handleSymbol, readSelf } from './self';
 import {
   declareComputed,
@@ -29,6 +29,7 @@ const EFFECTS =
 
 export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node | undefined): Dialect {
   const dialect: Dialect = {
+    follows: FOLLOWED,
     declare(u, pattern, init, ctx) {
       if (!isVueUnit(u)) return false;
       if (init.type === 'ThisExpression') return declareMembers(u, pattern);
@@ -106,10 +107,13 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
           return consume(u, node, ctx);
         case 'computed':
           return readComputed(u, node, ctx);
-        case 'createApp':
+        case 'createApp': {
+          const [tag, props] = node.arguments;
           // A tree of its own, made while the page runs.
-          if (u.facts.role !== 'component' || !addMounted(u, node, -1, ctx)) return undefined;
-          return { kind: 'computed', ...spanOf(node) };
+          if (u.facts.role !== 'component' || !tag) return undefined;
+          const known = addMounted(u, { call: node, tag, props, parent: -1 }, ctx, nameOfGiven);
+          return known ? { kind: 'computed', ...spanOf(node) } : undefined;
+        }
         case 'useTemplateRef': {
           const [name] = node.arguments;
           if (name?.type !== 'StringLiteral') return undefined;

@@ -2,14 +2,14 @@
 import type * as t from '@babel/types';
 import { UNKNOWN } from '../../model/types';
 import { nameFromPath } from '../script/file-name';
-import { declarePattern } from '../script/patterns';
+import { readHelper } from '../script/functions';
 import { isFunction, mentionsIn, type NamedNode } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
-import { emptyFacts, moduleTypes, SETUP, spanOf, unwrap, use } from '../script/unit';
+import { emptyFacts, moduleTypes, spanOf, unwrap } from '../script/unit';
 import { lazyOf, valueOf } from '../script/values';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
-import { VUE_TRAITS, type VueNames } from './names';
+import { FOLLOWED, VUE_TRAITS, type VueNames } from './names';
 import { readOptions } from './options/options';
 import { readTemplateText } from './template-text';
 import type { VueUnit } from './unit';
@@ -30,7 +30,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       readOptionsComponent(vue, object, one.id, one.id?.name ?? nameFromPath(file.path));
       continue;
     }
-    if (isFunction(node) && /^use[A-Z]/.test(name)) {
+    if (isFunction(node) && FOLLOWED.test(name)) {
       facts.values.push({
         ...base,
         kind: 'component',
@@ -44,7 +44,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   }
   for (const { one, fn, component } of helpers) {
     facts.values[component]!.component = facts.components.length;
-    readHelper(vue, one, fn);
+    readComposable(vue, one, fn);
   }
 }
 
@@ -132,7 +132,7 @@ export function noteRegistrations(vue: VueFile, u: VueUnit, object: t.ObjectExpr
   }
 }
 
-function readHelper(vue: VueFile, one: NamedNode, fn: t.Function): void {
+function readComposable(vue: VueFile, one: NamedNode, fn: t.Function): void {
   const component = emptyFacts(
     one.id?.name ?? nameFromPath(vue.file.path),
     spanOf(fn),
@@ -141,13 +141,7 @@ function readHelper(vue: VueFile, one: NamedNode, fn: t.Function): void {
   );
   component.role = 'helper';
   const u = openUnit(vue, component, fn);
-  fn.params.forEach((param, i) => {
-    const before = component.symbols.length;
-    declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, SETUP, { kind: 'param' });
-    for (const symbol of component.symbols.slice(before)) symbol.index = i;
-  });
-  if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, SETUP);
-  else component.result = use(u, u.expr(fn.body, SETUP), SETUP);
+  readHelper(u, fn);
   closeUnit(vue, u);
   vue.facts.components.push(component);
 }

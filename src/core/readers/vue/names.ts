@@ -86,6 +86,9 @@ const MACROS = new Set([
   'defineModel',
 ]);
 
+/** Composables, and functions that provide or inject for whoever calls them. */
+export const FOLLOWED = /(^|\.)(use|inject|provide)[A-Z]/;
+
 export interface VueNames {
   /** Vue's name of what a call calls, or undefined if it is something else. */
   call(node: t.Node): string | undefined;

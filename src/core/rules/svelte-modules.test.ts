@@ -1,0 +1,127 @@
+/** Svelte beyond one file: functions that components call, keys, what scripts mount, tags chosen among components. */
+import { describe } from 'vitest';
+import { casesFor, SVELTE_MOUNT, type Case } from './testing';
+
+const cases = casesFor(SVELTE_MOUNT, 'App.svelte');
+
+const file = (script: string, markup = '') => `<script lang="ts">\n${script}\n</script>\n${markup}`;
+
+const FLEET = `import { getContext, setContext } from 'svelte';
+interface Fleet { cabins: number }
+const KEY = Symbol();
+export function setFleet(fleet: Fleet) { setContext(KEY, fleet); }
+export function getFleet() { return getContext<Fleet>(KEY); }`;
+const PAIR = `import { createContext } from 'svelte';
+interface Fleet { cabins: number }
+export const [getFleet, setFleet] = createContext<Fleet>();`;
+const READER = file(
+  `import { getFleet } from './fleet';\nconst fleet = getFleet();`,
+  '<b>{fleet.cabins}</b>',
+);
+const app = (script: string) => file(`import Reader from './Reader.svelte';\n${script}`, '<Reader />');
+
+describe('contexts behind functions', () => {
+  cases(
+    /^context\//,
+    [FLEET, PAIR].flatMap((fleet, i): Case[] => [
+      [
+        `provided above (${i})`,
+        {
+          'fleet.ts': fleet,
+          'Reader.svelte': READER,
+          'App.svelte': app(`import { setFleet } from './fleet';\nsetFleet({ cabins: 3 });`),
+        },
+        [],
+      ],
+      [
+        `provided by nobody (${i})`,
+        { 'fleet.ts': fleet, 'Reader.svelte': READER, 'App.svelte': app('') },
+        ['error context/no-provider Reader.svelte:3 getFleet()'],
+      ],
+    ]),
+  );
+});
+
+describe('what is provided later', () => {
+  cases(/^context\//, [
+    [
+      'by a function inside a function, nobody knows when',
+      {
+        'fleet.ts': `${FLEET}\nexport function useFleet() { return { open: () => setContext(KEY, { cabins: 1 }) }; }`,
+        'Reader.svelte': READER,
+        'App.svelte': app(
+          `import { setFleet, useFleet } from './fleet';\nuseFleet().open();\nsetFleet({ cabins: 3 });`,
+        ),
+      },
+      [],
+    ],
+  ]);
+});
+
+describe('what scripts mount', () => {
+  const gauge = file('let { wind }: { wind: number } = $props();', '<b>{wind}</b>');
+  const cases = casesFor({}, '');
+  const main = (call: string, imports = `import { mount } from 'svelte';`) =>
+    `${imports}\nimport Gauge from './Gauge.svelte';\n${call};`;
+  cases(/^(prop|component)\//, [
+    [
+      'with all that it needs',
+      { 'Gauge.svelte': gauge, 'main.ts': main('mount(Gauge, { target, props: { wind: 3 } })') },
+      [],
+    ],
+    [
+      'without',
+      { 'Gauge.svelte': gauge, 'main.ts': main('mount(Gauge, { target })') },
+      ['error prop/missing main.ts:3 Gauge'],
+    ],
+    [
+      'a value of another type, a name that is not taken',
+      { 'Gauge.svelte': gauge, 'main.ts': main(`mount(Gauge, { target, props: { wind: '3', unti: 1 } })`) },
+      ['error prop/type-clash main.ts:3 wind', 'error prop/unknown main.ts:3 unti'],
+    ],
+    [
+      'in the older way',
+      { 'Gauge.svelte': gauge, 'main.ts': main('new Gauge({ target, props: { wind: true } })', '') },
+      ['error prop/type-clash main.ts:3 wind'],
+    ],
+    [
+      'with options that nobody knows',
+      { 'Gauge.svelte': gauge, 'main.ts': main('mount(Gauge, options)') },
+      [],
+    ],
+  ]);
+});
+
+describe('tags chosen among components', () => {
+  const gauge = file('let { wind }: { wind: number } = $props();', '<b>{wind}</b>');
+  const dial = file(
+    'let { wind, unit = "" }: { wind: number; unit?: string } = $props();',
+    '<i>{wind}{unit}</i>',
+  );
+  const app = (markup: string, script = '') => ({
+    'Gauge.svelte': gauge,
+    'Dial.svelte': dial,
+    'App.svelte': file(
+      `import Gauge from './Gauge.svelte';\nimport Dial from './Dial.svelte';\nlet { wide } = $props();\n${script}`,
+      markup,
+    ),
+  });
+  const missing = 'error prop/missing App.svelte:7';
+  cases(/^(prop\/(missing|unknown)|component\/)/, [
+    [
+      'what one takes, the others are given, too',
+      app('<svelte:component this={wide ? Gauge : Dial} wind={3} unit="x" />'),
+      [],
+    ],
+    [
+      'through what is derived',
+      app('<Shown unit="x" />', 'const Shown = $derived(wide ? Gauge : Dial);'),
+      [`${missing} Shown`, `${missing} Shown`],
+    ],
+    [
+      'a variable may hold another one later',
+      app('<Shown unit="x" />', 'let Shown = $state(Gauge); const all = [Gauge, Dial]; load(all);'),
+      [],
+    ],
+  ]);
+});
