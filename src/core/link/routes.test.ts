@@ -20,6 +20,8 @@ const fleet = getContext('fleet');
 </script>
 <p>{data.name} {fleet}</p>`,
   'src/routes/line/+page@.svelte': '<p>alone</p>',
+  'src/routes/line/[mast]/log/+page@line.svelte': '<p>log</p>',
+  'src/routes/line/[mast]/map/+layout@nowhere.svelte': '<slot />',
 };
 
 test('pages are drawn by the layouts around their folders', () => {
@@ -28,7 +30,9 @@ test('pages are drawn by the layouts around their folders', () => {
   expect(project.sites.map((site) => `${path(site.owner)} > ${path(site.target)}`).sort()).toEqual([
     'src/routes/+layout.svelte > src/routes/+page.svelte',
     'src/routes/+layout.svelte > src/routes/line/+layout.svelte',
+    'src/routes/+layout.svelte > src/routes/line/+page@.svelte',
     'src/routes/line/+layout.svelte > src/routes/line/[mast]/+page.svelte',
+    'src/routes/line/+layout.svelte > src/routes/line/[mast]/log/+page@line.svelte',
   ]);
 });
 

@@ -6,9 +6,8 @@ import type { ComponentFacts, FileFacts, RenderFact } from '../model/facts';
 import type { Site } from '../model/project';
 import { dirname } from './paths';
 
-/** Files that such a router draws; a layout that is chosen by name is left alone. */
-const ROUTED = /(^|\/)\+(page|layout|error)\.svelte$/;
-const LAYOUT = '+layout.svelte';
+/** Files that such a router draws, and the folder after `@` whose layout they choose. */
+const ROUTED = /(?:^|\/)\+(page|layout|error)(?:@([^/]*))?\.svelte$/;
 /** What a page is called in its layout. */
 const PAGE = '#page';
 
@@ -18,14 +17,12 @@ export const isRouted = (site: Site): boolean => site.fact.tag?.name.startsWith(
 /** Facts in which every layout renders the pages and the layouts below it. */
 export function withRoutes(files: FileFacts[]): FileFacts[] {
   const layouts = new Map(
-    files.filter((file) => file.path.split('/').at(-1) === LAYOUT).map((file) => [dirname(file.path), file]),
+    files.filter(({ path }) => ROUTED.exec(path)?.[1] === 'layout').map((file) => [dirname(file.path), file]),
   );
   if (!layouts.size) return files;
   const drawn = new Map<string, string[]>();
   for (const { path } of files) {
-    if (!ROUTED.test(path)) continue;
-    const own = dirname(path);
-    const around = nearest(layouts, path.endsWith(`/${LAYOUT}`) || path === LAYOUT ? parent(own) : own);
+    const around = nearest(layouts, startOf(path));
     if (around !== undefined) drawn.set(around, [...(drawn.get(around) ?? []), path]);
   }
   return files.map((file) => {
@@ -42,6 +39,18 @@ export function withRoutes(files: FileFacts[]): FileFacts[] {
     const full = drawing(component, pages.length);
     return full ? { ...file, values: [...file.values, ...values], components: [full, ...others] } : file;
   });
+}
+
+/** The folder from which a file looks for the layout around it, upwards. */
+function startOf(path: string): string | undefined {
+  const [, kind, chosen] = ROUTED.exec(path) ?? [];
+  if (!kind) return undefined;
+  const own = kind === 'layout' ? parent(dirname(path)) : dirname(path);
+  if (chosen === undefined) return own;
+  // Without a name it is the outermost one: that of the folder in which the routes start.
+  const last = chosen === '' ? 'routes' : chosen;
+  for (let dir = own; dir !== undefined; dir = parent(dir)) if (dir.split('/').at(-1) === last) return dir;
+  return undefined;
 }
 
 const parent = (dir: string): string | undefined => (dir === '' ? undefined : dirname(dir));

@@ -187,6 +187,8 @@ export interface ComponentFacts extends Span {
   openSlots?: boolean;
   /** The prop and the event that a two-way binding without a name means. */
   model?: { prop: string; event: string };
+  /** Links to the components around it that are followed further: `$parent.$parent`, with the names on the way. */
+  climbs?: (Span & { names: string[] })[];
   /** Names that its template uses, and that nothing in sight declares. */
   unknownNames?: (Span & { name: string; known: string[] })[];
   /** Name of the class that it extends, where that is no class of the framework. */

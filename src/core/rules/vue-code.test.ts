@@ -211,3 +211,47 @@ describe('tags chosen among components', () => {
     ],
   ]);
 });
+
+describe('components that are made by calls', () => {
+  const gauge = setup(`defineProps<{ wind: number }>();`, '<b>{{ wind }}</b>');
+  cases(/^(prop|component|event)\//, [
+    [
+      'loaded on demand by a set-up script',
+      {
+        'Gauge.vue': gauge,
+        'App.vue': setup(
+          `import { defineAsyncComponent } from 'vue';\nconst Gauge = defineAsyncComponent(() => import('./Gauge.vue'));`,
+          '<Gauge />',
+        ),
+      },
+      ['error prop/missing App.vue:6 Gauge'],
+    ],
+    [
+      'a set-up function with options beside it',
+      {
+        'gauge.tsx': `import { defineComponent } from 'vue';
+export const Gauge = defineComponent((props, { emit }) => () => <b onClick={() => emit('gust', 3)}>{props.wind}</b>, {
+  props: { wind: { type: Number, required: true } },
+  emits: ['gust'],
+});`,
+        'App.vue': setup(`import { Gauge } from './gauge';`, '<Gauge wind="3" />'),
+      },
+      ['error prop/type-clash App.vue:5 wind', "warning event/unheard gauge.tsx:4 'gust'"],
+    ],
+    [
+      'registered for the app by a loop, under names that nobody can read',
+      {
+        'Gauge.vue': gauge,
+        'kit.ts': `import Gauge from './Gauge.vue';
+const all = { Gauge };
+export default { install(app) { for (const [name, one] of Object.entries(all)) app.component(name, one); } };`,
+        'main.ts': `import { createApp } from 'vue';
+import App from './App.vue';
+import kit from './kit';
+createApp(App).use(kit).mount('#app');`,
+        'App.vue': setup('', '<Gauge /><Buoy />'),
+      },
+      [],
+    ],
+  ]);
+});

@@ -492,6 +492,20 @@ describe('refs, templates, components, state', () => {
       ],
     ],
     [
+      'over the head of the owner: by chains of parent links, in code and in templates',
+      {
+        'Gauge.vue': options(
+          `computed: { unit() { return this.$parent.$parent.unit; }, own() { return this.$parent.unit; } }`,
+          '<b @click="$parent.$refs.box.focus()">{{ unit }} {{ own }}</b>',
+        ),
+        'App.vue': app('<Gauge />', `const unit = 'kn';`),
+      },
+      [
+        'warning ref/reach-through Gauge.vue:2 $parent.$refs',
+        'warning ref/reach-through Gauge.vue:6 this.$parent.$parent',
+      ],
+    ],
+    [
       'a second app without what the first provides; state in two places; a race',
       {
         'store.ts': 'export const bench = { mode: 0 };',

@@ -8,6 +8,7 @@ import { readSilences } from '../script/comments';
 import { nameFromPath, SELF } from '../script/file-name';
 import { readExports, readImports, readTypes } from '../script/modules';
 import { readScopes, type Scope } from '../script/scope';
+import { memberName } from '../script/type-expr';
 import { emptyFacts, type FileContext, SETUP, unwrap } from '../script/unit';
 import { readFromOthers, readLoose } from './apps';
 import type { TemplateNode } from './ast';
@@ -78,11 +79,15 @@ const blockOf = (block: SFCBlock | null): Block | undefined =>
     ? { text: block.content, offset: block.loc.start.offset, lang: block.lang ?? 'js' }
     : undefined;
 
-/** Of `<script setup>`, what belongs to the module and not to every instance. */
+/** Of `<script setup>`, what belongs to the module and not to every instance: components to be loaded, too. */
 const isOuter = (node: t.Statement): boolean =>
+  (node.type === 'VariableDeclaration' && node.declarations.every(({ init }) => isLoader(init))) ||
   /^(ImportDeclaration|TSInterfaceDeclaration|TSTypeAliasDeclaration|TSEnumDeclaration|TSModuleDeclaration|ExportNamedDeclaration|TSDeclareFunction)$/.test(
     node.type,
   );
+
+const isLoader = (init: t.Node | null | undefined): boolean =>
+  init?.type === 'CallExpression' && memberName(init.callee) === 'defineAsyncComponent';
 
 function readComponent(
   vue: VueFile,

@@ -61,6 +61,7 @@ export function optionsOf(vue: VueFile, node: t.Node): t.ObjectExpression | unde
     const [first] = bare.arguments;
     if ((own !== 'defineComponent' && own !== 'extend') || !first) return undefined;
     const inner = unwrap(first);
+    if (isFunction(inner) && own === 'defineComponent') return withSetup(inner, bare.arguments[1]);
     return inner.type === 'ObjectExpression' ? inner : undefined;
   }
   if (bare.type === 'NewExpression') {
@@ -76,6 +77,16 @@ export function optionsOf(vue: VueFile, node: t.Node): t.ObjectExpression | unde
   return drawn && ['props', 'data', 'computed', 'methods', 'setup', 'components'].some((key) => keys.has(key))
     ? bare
     : undefined;
+}
+
+/** `defineComponent((props, context) => …, options)`: the function is the option that sets the component up. */
+function withSetup(fn: t.Function, options: t.Node | undefined): t.ObjectExpression {
+  const given = options && unwrap(options);
+  const span = { start: fn.start!, end: fn.end! };
+  const key = { type: 'Identifier', name: 'setup', start: fn.start, end: fn.start } as t.Identifier;
+  const setup = { type: 'ObjectProperty', key, value: fn, computed: false, shorthand: false, ...span };
+  const others = given?.type === 'ObjectExpression' ? given.properties : [];
+  return { type: 'ObjectExpression', properties: [setup, ...others], ...span } as t.ObjectExpression;
 }
 
 function readOptionsComponent(

@@ -1,7 +1,7 @@
 /** What is reached by `this`, by `.value` of a box, and by handles. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { keyName } from '../script/type-expr';
+import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, noteRead, propSymbol, SETUP, spanOf, symbolOf, unwrap } from '../script/unit';
 import { slotAsked } from './drawn';
 import { isSelf } from './names';
@@ -34,6 +34,7 @@ export function readSelf(
   if (node.computed || node.property.type !== 'Identifier') return undefined;
   const { name } = node.property;
   const object = unwrap(node.object);
+  if (ctx) noteClimb(u, node);
   const slot = slotAsked(u, node, ctx);
   if (slot) return slot;
   if (isAttrs(u, object)) return { kind: 'computed', ...spanOf(node) };
@@ -61,6 +62,18 @@ export function readSelf(
     }
   }
   return undefined;
+}
+
+/** `this.$parent.$parent`, `$parent.$refs`: over the head of the component around. */
+function noteClimb(u: VueUnit, node: t.MemberExpression | t.OptionalMemberExpression): void {
+  const last = memberName(node.property);
+  if (!/^\$(parent|refs|children|slots)$/.test(last ?? '')) return;
+  const object = unwrap(node.object);
+  const isMember = object.type === 'MemberExpression' || object.type === 'OptionalMemberExpression';
+  const linked = isMember
+    ? isSelf(object.object) && memberName(object.property) === '$parent'
+    : object.type === 'Identifier' && object.name === '$parent' && !object.binding;
+  if (linked) (u.facts.climbs ??= []).push({ names: ['$parent', last!], ...spanOf(node) });
 }
 
 /** `$attrs`, `this.$attrs`, or a name for them. */

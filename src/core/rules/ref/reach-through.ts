@@ -5,10 +5,21 @@ export const reachThrough: Rule = {
   name: 'ref/reach-through',
   level: 'warning',
   summary:
-    'A chain of handles, or an exposed function that gives a handle away, reaches over a component’s head.',
+    'A chain of handles or parent links, or an exposed function that gives a handle away, reaches over a component’s head.',
   check({ project, report }) {
     for (const component of project.components) {
       if (component.facts.role !== 'component') continue;
+      for (const climb of component.facts.climbs ?? []) {
+        const place = placeOf(component.file, climb);
+        const chain = climb.names.join('.');
+        report({
+          component,
+          port: { channel: 'ref', name: chain },
+          place,
+          message: `${component.name} reaches over the component around it by "${chain}". Hand in what it needs, or provide it.`,
+          trail: [step(component, place, chain, 'reaches over its owner', 'start')],
+        });
+      }
       const seen = new Set<string>();
       for (const { symbol, targets, member, read, before } of reachesOf(project, component)) {
         const [target] = targets;
