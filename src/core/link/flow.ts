@@ -1,18 +1,22 @@
 /** The flow graph: how values move between the ports and values of components. */
-import { publicName } from '../model/names';
 import type { AttributeFact, ExprFact, RenderFact, Span } from '../model/facts';
+import { publicName } from '../model/names';
 import type { Component, Flow, FlowNode, How, Place, Port, Site } from '../model/project';
-import type { Linked } from '.';
 import { contextKey } from './contexts';
-import { Helpers, KEPT, type Callable } from './helpers';
 import { reachedFunctions } from './functions';
+import { type Callable, Helpers, KEPT } from './helpers';
+import type { Linked } from './index';
+import { Shared } from './shared';
 import { carried, isKeptByWrapper, updateOf } from './sites';
 
 export function buildFlow(project: Linked): Flow {
   const flow: Flow = { nodes: [], edges: [], out: [], into: [] };
   project.flow = flow;
   const builder = new FlowBuilder(project, flow);
-  for (const component of project.components) builder.addNodes(component);
+  // What modules keep is there before those who use it.
+  const isModule = ({ facts }: Component) => facts.role === 'module';
+  for (const component of project.components) if (isModule(component)) builder.addNodes(component);
+  for (const component of project.components) if (!isModule(component)) builder.addNodes(component);
   for (const component of project.components) builder.addInner(component);
   for (const site of project.sites) builder.addSite(site);
   builder.addContexts();
@@ -25,13 +29,15 @@ class FlowBuilder {
   private readonly foreign: { node: number; context: string }[] = [];
   private readonly consumed: { node: number; context: string }[] = [];
 
+  private readonly shared: Shared;
   private readonly helpers: Helpers;
 
   constructor(
     private readonly project: Linked,
     private readonly flow: Flow,
   ) {
-    this.helpers = new Helpers(project, (node) => this.addNode(node));
+    this.shared = new Shared(project);
+    this.helpers = new Helpers(project, this.shared, (node) => this.addNode(node));
   }
 
   private addNode(node: Omit<FlowNode, 'id'>): number {
@@ -75,6 +81,7 @@ class FlowBuilder {
     }
     this.helpers.open(component);
     facts.symbols.forEach((symbol, index) => {
+      if (symbol.kind === 'shared') component.nodeOf[index] = this.shared.nodeOf(file, symbol.port!);
       const channel = KEPT[symbol.kind];
       if (!channel) return;
       // What a helper gives back as it is needs no node of its own.
@@ -126,6 +133,11 @@ class FlowBuilder {
       const { kind } = facts.symbols[write.symbol]!;
       if (to < 0 || !write.value || kind === 'prop') continue;
       for (const from of this.sources(component, write.value)) this.addEdge(from, to, 'write', write, file);
+    }
+    for (const write of facts.sharedWrites ?? []) {
+      const to = this.shared.nodeOf(file, write.name);
+      for (const from of write.value ? this.sources(component, write.value) : [])
+        this.addEdge(from, to, 'write', write, file);
     }
     for (const provide of facts.provides) {
       // A key from a package: its consumers may be anywhere.
@@ -234,7 +246,11 @@ class FlowBuilder {
   private addPassed(site: Site, owner: Component, port: Port, attribute: AttributeFact, index: number): void {
     const { value } = attribute;
     if (value.kind === 'function' || value.kind === 'content') return;
-    const identity = value.kind === 'identity' || this.helpers.memberPart(owner, value)?.node !== undefined;
+    const identity =
+      value.kind === 'identity' ||
+      this.helpers.memberPart(owner, value)?.node !== undefined ||
+      // A value of a module as it is, or what its box holds.
+      (value.component !== undefined && /^\w+(\.value)?$/.test(value.component));
     for (const from of this.sources(owner, value)) {
       const how = !identity
         ? 'transform'
@@ -339,6 +355,12 @@ class FlowBuilder {
         continue;
       found = true;
       this.addEdge(port.node, owner.nodeOf[write.symbol]!, 'write', write, at.file, at.site, at.index);
+    }
+    for (const write of facts.sharedWrites ?? []) {
+      const to = within.has(write.fn) ? this.shared.nodeOf(owner.file, write.name) : -1;
+      if (to < 0) continue;
+      found = true;
+      this.addEdge(port.node, to, 'write', write, at.file, at.site, at.index);
     }
     for (const emit of facts.emits) {
       if (!within.has(emit.fn) || emit.symbol < 0) continue;

@@ -4,8 +4,9 @@
  */
 import type { ExprFact, SymbolFact } from '../model/facts';
 import type { Component, FlowNode } from '../model/project';
-import type { Linked } from '.';
 import { reachedFunctions } from './functions';
+import type { Linked } from './index';
+import { Shared } from './shared';
 
 /** Symbols that are nodes of their own. */
 export const KEPT: Partial<Record<SymbolFact['kind'], FlowNode['channel']>> = {
@@ -49,6 +50,7 @@ export class Helpers {
 
   constructor(
     private readonly project: Linked,
+    private readonly shared: Shared,
     private readonly addNode: (node: Omit<FlowNode, 'id'>) => number,
   ) {}
 
@@ -90,6 +92,7 @@ export class Helpers {
   private openNodes(owner: Component, instance: Instance): void {
     const { helper, nodeOf } = instance;
     helper.facts.symbols.forEach((symbol, index) => {
+      if (symbol.kind === 'shared') nodeOf[index] = this.shared.nodeOf(helper.file, symbol.port!);
       const channel = KEPT[symbol.kind];
       if (!channel || symbol.kind === 'loop') return;
       const part = this.partAt(instance.inner, symbol.init);
@@ -158,6 +161,10 @@ export class Helpers {
         from: { call, path: [...before, ...path.slice(taken)] },
       });
     }
+    // State of the helper's module, handed out.
+    const [only, ...others] = expr.uses ?? [];
+    if (expr.component !== undefined && only !== undefined && !others.length && instance.nodeOf[only]! >= 0)
+      return { instance, node: instance.nodeOf[only]! };
     if (expr.kind !== 'identity') return { instance, expr };
     const node = instance.nodeOf[expr.symbol!]!;
     if (node >= 0) return { instance, node };
@@ -193,6 +200,8 @@ export class Helpers {
     const found = facts.writes
       .filter((write) => within.has(write.fn) && facts.symbols[write.symbol]!.kind === 'state')
       .map((write) => instance.nodeOf[write.symbol]!);
+    for (const write of facts.sharedWrites ?? [])
+      if (within.has(write.fn)) found.push(this.shared.nodeOf(instance.helper.file, write.name));
     return [...new Set(found)].filter((node) => node >= 0);
   }
 }

@@ -72,7 +72,7 @@ export interface ExportFact extends Span {
   source?: string;
 }
 
-/** A module-level value that other code may use. */
+/** A module-level value that other code may use. Where it is state, the file's own code has a symbol for it. */
 export interface ValueFact extends Span {
   name: string;
   kind: 'component' | 'alias' | 'context' | 'function' | 'object' | 'value' | 'external';
@@ -220,6 +220,7 @@ export interface SharedWriteFact extends Span {
   /** The name of the object in the file. */
   name: string;
   path: string[];
+  value?: ExprFact;
   where: Where;
   fn: number;
 }
@@ -269,8 +270,9 @@ export interface SymbolFact extends Span {
     | 'param'
     | 'injected'
     | 'ref'
+    | 'shared'
     | 'module';
-  /** prop: the public name of the port. */
+  /** prop: the public name of the port. shared: a value of a module, by its name in the file. */
   port?: string;
   /** setter: its state. loop: what it runs over. */
   of?: number;

@@ -19,9 +19,9 @@ function sharedNames(project: Project): Set<string> {
   return names;
 }
 
-/** A component's name, with its file where the name alone is not enough. */
+/** A component's name, with its file where the name alone is not enough; a module's is that of its file. */
 export function componentRef(project: Project, component: Component): string {
-  return sharedNames(project).has(component.name)
+  return component.facts.role === 'module' || sharedNames(project).has(component.name)
     ? `${project.files[component.file]!.path}>${component.name}`
     : component.name;
 }

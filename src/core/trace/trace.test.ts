@@ -232,3 +232,78 @@ export function App() { const fare = read(); return <Card fare={fare} />; }`,
     expect(edges(trace)).toEqual(['App:local:fare pass a/Card.tsx>Card:prop:fare']);
   });
 });
+
+describe('state of modules', () => {
+  const setup = (script: string, template: string) =>
+    `<script setup lang="ts">\n${script}\n</script>\n<template>${template}</template>`;
+  const GAUGE = setup(`defineProps<{ wind: number }>();`, '<b>{{ wind }}</b>');
+
+  test('in Vue: a store, and a composable that gives it out', () => {
+    const sources = {
+      'fleet.ts': `import { ref, computed } from 'vue';
+export const wind = ref(3);
+const gusts = ref(0);
+export function useGusts() { const add = (n: number) => { gusts.value = n; }; return { gusts, add }; }`,
+      'Gauge.vue': GAUGE,
+      'Vane.vue': setup(
+        `import { useGusts } from './fleet';\nconst { gusts, add } = useGusts();\nconst emit = defineEmits(['turn']);`,
+        `<b @click="emit('turn')">{{ gusts }}</b>`,
+      ),
+      'App.vue': setup(
+        `import Gauge from './Gauge.vue';\nimport Vane from './Vane.vue';\nimport { useGusts, wind } from './fleet';\nconst { gusts } = useGusts();\nfunction turn() { wind.value = 4; }`,
+        '<Gauge :wind="wind" /><Gauge :wind="gusts" /><Vane @turn="turn" />',
+      ),
+    };
+    expect(edges(traced(sources, 'Gauge:prop:wind'))).toEqual([
+      'Vane:event:turn write fleet.ts>Fleet:state:wind',
+      'fleet.ts>Fleet:state:gusts rename Gauge:prop:wind',
+      'fleet.ts>Fleet:state:wind pass Gauge:prop:wind',
+    ]);
+    const kept = traced(sources, 'fleet.ts>Fleet:state:gusts').hops[0]!;
+    expect(kept.role).toBe('start');
+  });
+
+  test('in Svelte: stores by their short names, and what is written to them', () => {
+    const sources = {
+      'stores.ts': `import { writable, derived } from 'svelte/store';
+export const wind = writable(3);
+export const knots = derived(wind, (n) => n * 2);`,
+      'Gauge.svelte': '<script>export let wind; export let fast;</script><b>{wind}{fast}</b>',
+      'App.svelte': `<script>
+import Gauge from './Gauge.svelte';
+import { wind, knots } from './stores';
+let calm = 0;
+const still = () => wind.set(calm);
+</script>
+<Gauge wind={$wind} fast={$knots} /><button on:click={still}>{$wind}</button>`,
+    };
+    expect(edges(traced(sources, 'Gauge:prop:wind'))).toEqual([
+      'App:state:calm write stores.ts>Stores:state:wind',
+      'stores.ts>Stores:state:wind pass Gauge:prop:wind',
+    ]);
+    expect(traced(sources, 'stores.ts>Stores:state:wind').hops[0]!.reads.length).toBeGreaterThan(0);
+    expect(edges(traced(sources, 'Gauge:prop:fast'))).toEqual([
+      'App:state:calm write stores.ts>Stores:state:wind',
+      'stores.ts>Stores:local:knots rename Gauge:prop:fast',
+      'stores.ts>Stores:state:wind transform stores.ts>Stores:local:knots',
+    ]);
+  });
+
+  test('in Svelte: runes of a module, and of a function whose state is its caller’s', () => {
+    const sources = {
+      'gate.svelte.ts': `export const gate = $state({ open: false });
+export function createGate() { let open = $state(false); return { get open() { return open; }, toggle() { open = !open; } }; }`,
+      'Lamp.svelte': '<script>let { lit } = $props();</script><b>{lit}</b>',
+      'App.svelte': `<script>
+import Lamp from './Lamp.svelte';
+import { gate, createGate } from './gate.svelte';
+const own = createGate();
+</script>
+<Lamp lit={gate.open} /><Lamp lit={own.open} />`,
+    };
+    expect(edges(traced(sources, 'Lamp:prop:lit'))).toEqual([
+      'App:state:open rename Lamp:prop:lit',
+      'gate.svelte.ts>Gate:state:gate transform Lamp:prop:lit',
+    ]);
+  });
+});

@@ -111,12 +111,32 @@ function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>): num
 
 function readsOf(project: Linked, node: FlowNode): Place[] {
   const { facts, file } = project.components[node.component]!;
+  if (facts.role === 'module') return sharedReads(project).get(node.id) ?? [];
   if (node.symbol < 0) return [];
   const at = (span: { start: number; end: number }): Place => ({ file, start: span.start, end: span.end });
   return [
     ...facts.emits.filter((emit) => emit.symbol === node.symbol).map(at),
     ...facts.reads.filter((read) => read.symbol === node.symbol).map(at),
   ];
+}
+
+const sharedBy = new WeakMap<Linked, Map<number, Place[]>>();
+
+/** Where components read what modules keep, by node. */
+function sharedReads(project: Linked): Map<number, Place[]> {
+  const known = sharedBy.get(project);
+  if (known) return known;
+  const found = new Map<number, Place[]>();
+  sharedBy.set(project, found);
+  for (const { facts, file, nodeOf } of project.components) {
+    for (const { symbol, start, end } of facts.reads) {
+      if (facts.symbols[symbol]!.kind !== 'shared' || nodeOf[symbol]! < 0) continue;
+      const places = found.get(nodeOf[symbol]!);
+      if (places) places.push({ file, start, end });
+      else found.set(nodeOf[symbol]!, [{ file, start, end }]);
+    }
+  }
+  return found;
 }
 
 function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean): Hop {

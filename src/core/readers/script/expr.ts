@@ -1,10 +1,11 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
-import type { ExprFact, MemberFact, PlainCallFact } from '../../model/facts';
+import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
 import { bagMember, readFunction, readOtherClass } from './functions';
-import { isFunction } from './scope';
+import { type Binding, isFunction } from './scope';
 import { keyName } from './type-expr';
 import {
+  addSymbol,
   type Ctx,
   inArm,
   isModuleLevel,
@@ -158,10 +159,26 @@ function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
   if (symbol !== undefined) return { kind: 'identity', symbol, ...span };
   const { binding } = node;
   if (binding && isModuleLevel(binding)) {
-    return { kind: 'computed', ...span, component: binding.name };
+    const uses = shares(u) ? [useShared(u, binding, span, ctx)] : undefined;
+    return { kind: 'computed', ...span, component: binding.name, ...(uses ? { uses } : {}) };
   }
   if (binding) u.early.push({ binding, at: span, ctx });
   return { kind: 'computed', ...span };
+}
+
+/** The loose code of a module declares what others share. */
+const shares = (u: Unit): boolean => u.dialect.shares === true && u.facts.role !== 'module';
+
+/** The symbol of a value of a module, whose use is noted. */
+function useShared(u: Unit, binding: Binding, at: Span, ctx: Ctx): number {
+  let symbol = u.shared.get(binding);
+  if (symbol === undefined) {
+    const { name } = binding;
+    symbol = addSymbol(u, { name, kind: 'shared', port: name, start: at.start, end: at.end });
+    u.shared.set(binding, symbol);
+  }
+  noteRead(u, symbol, at, ctx);
+  return symbol;
 }
 
 function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression, ctx: Ctx): ExprFact {
@@ -206,8 +223,7 @@ function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpressi
     }
     return { ...object, path: [...object.path!, name], ...spanOf(node) };
   }
-  if (object.component)
-    return { kind: 'computed', ...spanOf(node), component: `${object.component}.${name}` };
+  if (object.component) return { ...computed(node, object), component: `${object.component}.${name}` };
   return computed(node, object);
 }
 

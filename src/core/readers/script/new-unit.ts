@@ -21,6 +21,7 @@ export function newUnit(
     dialect,
     refs: new Map(),
     props: new Map(),
+    shared: new Map(),
     members: new Map(),
     contents: [],
     roots: [],

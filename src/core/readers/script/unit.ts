@@ -65,6 +65,8 @@ export interface Dialect {
     u: Unit,
     node: t.CallExpression | t.OptionalCallExpression,
   ): { symbol: number; args: t.Node[] } | undefined;
+  /** Values of modules may be state, so that it matters who uses and writes them. */
+  shares?: boolean;
   /** Names of functions that are followed into: what they keep and ask for is their caller's. Hooks, if absent. */
   follows?: RegExp;
   /** Takes over an assignment that it understands. */
@@ -79,6 +81,8 @@ export interface Unit {
   dialect: Dialect;
   refs: Map<Binding, number>;
   props: Map<string, number>;
+  /** Values of modules that its code uses. */
+  shared: Map<Binding, number>;
   /** Methods and other members reached by `this`. */
   members: Map<string, number>;
   /** Render nodes that a function gives back, by function. */
@@ -359,3 +363,7 @@ export const moduleTypes = (file: FileContext): InferContext => ({
   named: file.named,
   lookup: (id) => (id.binding && isModuleLevel(id.binding) ? { t: 'value', name: id.binding.name } : UNKNOWN),
 });
+
+/** Whether the loose code of a module keeps state, which whoever imports it shares. */
+export const keepsState = ({ symbols }: ComponentFacts): boolean =>
+  symbols.some((one) => one.kind === 'state');

@@ -34,7 +34,7 @@ export function noteMutation(u: Unit, node: t.Node, callee: ExprFact, at: t.Node
 }
 
 /** `store.mode = x`, where the object is one of a module. */
-function noteShared(u: Unit, target: t.Node, at: t.Node, ctx: Ctx): void {
+export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.Node, ctx: Ctx): void {
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
@@ -47,6 +47,7 @@ function noteShared(u: Unit, target: t.Node, at: t.Node, ctx: Ctx): void {
   (u.facts.sharedWrites ??= []).push({
     name: node.name,
     path,
+    ...(value ? { value } : {}),
     where: ctx.where,
     fn: ctx.fn,
     ...spanOf(at),
@@ -63,7 +64,7 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
       u.facts.writes.push({ symbol, ...common });
       const fact = u.facts.symbols[symbol]!;
       if (value?.content && fact.init) fact.init.content = [...(fact.init.content ?? []), ...value.content];
-    }
+    } else if (u.dialect.shares) noteShared(u, bare, value, at, ctx);
     return;
   }
   if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression') {
@@ -81,7 +82,7 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
         through: {},
         ...common,
       });
-    } else noteShared(u, bare, at, ctx);
+    } else noteShared(u, bare, value, at, ctx);
     return;
   }
   if (bare.type === 'ObjectPattern' || bare.type === 'ArrayPattern') {

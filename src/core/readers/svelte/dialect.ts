@@ -15,6 +15,7 @@ import {
   type Call,
   type Ctx,
   type Dialect,
+  isModuleLevel,
   noteRead,
   spanOf,
   symbolOf,
@@ -23,6 +24,7 @@ import {
   use,
   usesOf,
 } from '../script/unit';
+import { noteWrite } from '../script/writes';
 import { eventPort, FOLLOWED } from './names';
 import { eventSymbol, isSvelteUnit, type SvelteUnit } from './unit';
 
@@ -40,6 +42,7 @@ const EFFECT = /^(\$effect|onMount|onDestroy|afterUpdate|beforeUpdate|tick|\$ins
 export function svelteDialect(own: (local: string) => string | undefined): Dialect {
   return {
     follows: FOLLOWED,
+    shares: true,
     declare(u, pattern, init, ctx) {
       if (!isSvelteUnit(u)) return false;
       const name = calledOwn(own, init);
@@ -58,6 +61,8 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
         declarePattern(u, pattern, value, ctx, { kind: 'derived', type });
         return true;
       }
+      if ((name === 'writable' || name === 'readable') && pattern.type === 'Identifier')
+        return declareState(u, pattern, call, ctx);
       if (name === 'createEventDispatcher' && pattern.type === 'Identifier') {
         declareDispatcher(u, pattern, call);
         return true;
@@ -70,6 +75,7 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if (!isSvelteUnit(u)) return undefined;
       const raised = this.raised!(u, node);
       if (raised) return raise(u, node, raised, ctx);
+      if (writesStore(u, node, ctx)) return { kind: 'computed', ...spanOf(node) };
       const name = calledOwn(own, node);
       if (name === undefined) return undefined;
       if (EFFECT.test(name)) {
@@ -238,4 +244,21 @@ function consume(u: SvelteUnit, call: Call, ctx: Ctx, id?: t.Identifier): ExprFa
   if (key === undefined) return undefined;
   const [written] = typeArguments(call);
   return addConsume(u, key, spanOf(call), ctx, id, written ? readType(written, u.file.named) : UNKNOWN);
+}
+
+/** `wind.set(3)`, `wind.update((n) => n + 1)` of a store: a write to what it holds. */
+function writesStore(u: SvelteUnit, call: Call, ctx: Ctx): boolean {
+  const callee = unwrap(call.callee);
+  if (callee.type !== 'MemberExpression' || !/^(set|update)$/.test(memberName(callee.property) ?? ''))
+    return false;
+  const store = unwrap(callee.object);
+  if (store.type !== 'Identifier' || !store.binding) return false;
+  const symbol = symbolOf(u, store);
+  const kept = symbol !== undefined && u.facts.symbols[symbol]!.kind === 'state';
+  if (!kept && !isModuleLevel(store.binding)) return false;
+  for (const arg of call.arguments) {
+    const value = use(u, u.expr(arg, ctx), ctx);
+    noteWrite(u, store, value.kind === 'function' ? { ...value, kind: 'computed' } : value, call, ctx);
+  }
+  return true;
 }

@@ -12,6 +12,7 @@ import {
   addWhole,
   emptyFacts,
   type FileContext,
+  keepsState,
   placeRest,
   settleEarly,
   SETUP,
@@ -28,7 +29,7 @@ export const usesSvelte = (path: string, text: string): boolean =>
   !/x$/.test(path) &&
   (/\.svelte\.[cm]?[jt]s$/.test(path) ||
     /['"][^'"\n]+\.svelte['"]/.test(text) ||
-    /from\s*['"]svelte['"]/.test(text));
+    /from\s*['"]svelte(?:\/[\w/]+)?['"]/.test(text));
 
 export function readSvelteScript(path: string, text: string): FileFacts {
   const facts = emptyFile(path);
@@ -70,7 +71,7 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
   );
   settleEarly(u);
   placeRest(u);
-  if (component.render.length > 1) facts.components.push(component);
+  if (component.render.length > 1 || keepsState(component)) facts.components.push(component);
   return mounted;
 }
 

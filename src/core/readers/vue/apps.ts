@@ -4,7 +4,7 @@ import { addProvide, keyOf } from '../script/contexts';
 import { nameFromPath } from '../script/file-name';
 import { addMounted } from '../script/mounted';
 import { memberName } from '../script/type-expr';
-import { emptyFacts, SETUP, spanOf, typeOf, use } from '../script/unit';
+import { emptyFacts, keepsState, SETUP, spanOf, typeOf, use } from '../script/unit';
 import { lazyOf } from '../script/values';
 import { eachChild } from '../script/walk';
 import { closeUnit } from './close';
@@ -25,7 +25,7 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   );
   u.statements(loose, SETUP);
   closeUnit(vue, u);
-  if (component.render.length > 1) facts.components.push(component);
+  if (component.render.length > 1 || keepsState(component)) facts.components.push(component);
 }
 
 /** `createApp(App)`, `app.component('x', X)`, `app.provide(key, value)`, wherever in the file they are called. */

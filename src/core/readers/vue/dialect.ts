@@ -30,6 +30,7 @@ const EFFECTS =
 export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node | undefined): Dialect {
   const dialect: Dialect = {
     follows: FOLLOWED,
+    shares: true,
     declare(u, pattern, init, ctx) {
       if (!isVueUnit(u)) return false;
       if (init.type === 'ThisExpression') return declareMembers(u, pattern);
