@@ -125,3 +125,66 @@ describe('tags chosen among components', () => {
     ],
   ]);
 });
+
+describe('stores', () => {
+  cases(/^(prop|state)\//, [
+    [
+      'a store that starts from a prop is a copy of it, unless something brings it up to date',
+      {
+        'Gauge.svelte': file(
+          `import { writable } from 'svelte/store';\nexport let wind: number;\nexport let unit: string;\nexport let mast: number;\nconst kept = writable(wind);\nconst shown = writable(unit);\n$: $shown = unit;\nconst at = writable(mast);\n$: at.set(mast);`,
+          '<b>{$kept} {$shown} {$at}</b>',
+        ),
+        'App.svelte': file(`import Gauge from './Gauge.svelte';`, '<Gauge wind={3} unit="kn" mast={1} />'),
+      },
+      ['note prop/stale-copy Gauge.svelte:6 kept'],
+    ],
+    [
+      'a store of a module that owner and child give a first value is no race',
+      {
+        'stores.ts': `import { writable } from 'svelte/store';\nexport const mode = writable(0);`,
+        'Gauge.svelte': file(`import { mode } from './stores';\n$mode = 1;`, '<b>{$mode}</b>'),
+        'App.svelte': file(
+          `import Gauge from './Gauge.svelte';\nimport { mode } from './stores';\n$mode = 2;`,
+          '<Gauge />',
+        ),
+      },
+      [],
+    ],
+    [
+      'the same literal at every call site',
+      {
+        'Gauge.svelte': file(
+          'let { unit, wind }: { unit: string; wind: number } = $props();',
+          '<b>{unit}{wind}</b>',
+        ),
+        'App.svelte': file(
+          `import Gauge from './Gauge.svelte';\nlet n = $state(3);`,
+          '<Gauge unit="kn" wind={n} /><Gauge unit="kn" wind={1} /><Gauge unit="kn" wind={1} />',
+        ),
+      },
+      ['note prop/constant Gauge.svelte:2 unit'],
+    ],
+  ]);
+});
+
+describe('keys that are values', () => {
+  cases(/^context\//, [
+    [
+      'a second provider of one key',
+      {
+        'fleet.ts': FLEET,
+        'Reader.svelte': READER,
+        'Hall.svelte': file(
+          `import Reader from './Reader.svelte';\nimport { setFleet } from './fleet';\nsetFleet({ cabins: 4 });`,
+          '<Reader />',
+        ),
+        'App.svelte': file(
+          `import Hall from './Hall.svelte';\nimport Reader from './Reader.svelte';\nimport { setFleet } from './fleet';\nsetFleet({ cabins: 3 });`,
+          '<Hall /><Reader />',
+        ),
+      },
+      ['note context/shadowed Hall.svelte:4 setFleet({ cabins: 4 })'],
+    ],
+  ]);
+});

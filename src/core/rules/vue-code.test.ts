@@ -255,3 +255,49 @@ createApp(App).use(kit).mount('#app');`,
     ],
   ]);
 });
+
+describe('keys that are values, and values that never change', () => {
+  const KEYS = `import type { InjectionKey } from 'vue';\nexport const fleet: InjectionKey<number> = Symbol('fleet');`;
+  const reader = setup(
+    `import { inject } from 'vue';\nimport { fleet } from './keys';\nconst n = inject(fleet);`,
+    '<b>{{ n }}</b>',
+  );
+  const provides = (child: string, value: string) =>
+    setup(
+      `import { provide } from 'vue';\nimport { fleet } from './keys';\nimport Child from './${child}.vue';\nprovide(fleet, ${value});`,
+      '<Child />',
+    );
+  cases(/^(context|prop)\//, [
+    [
+      'a second provider of one symbol, and a value of another type',
+      {
+        'keys.ts': KEYS,
+        'Reader.vue': reader,
+        'Hall.vue': provides('Reader', `'three'`),
+        'App.vue': provides('Hall', '3'),
+      },
+      ['note context/shadowed Hall.vue:5 fleet', "error context/type-clash Hall.vue:5 'three'"],
+    ],
+    [
+      'two symbols are two keys, whatever they are described by',
+      {
+        'keys.ts': `${KEYS}\nexport const other: InjectionKey<number> = Symbol('fleet');`,
+        'Reader.vue': reader,
+        'Hall.vue': provides('Reader', '4').replaceAll('fleet', 'other'),
+        'App.vue': provides('Hall', '3'),
+      },
+      ['warning context/unread Hall.vue:5 other'],
+    ],
+    [
+      'the same literal at every call site',
+      {
+        'Gauge.vue': setup(`defineProps<{ wind: number; unit: string }>();`, '<b>{{ wind }} {{ unit }}</b>'),
+        'App.vue': setup(
+          `import Gauge from './Gauge.vue';\nconst n = load();`,
+          '<Gauge :wind="n" unit="kn" /><Gauge :wind="1" unit="kn" /><Gauge :wind="1" :unit="\'kn\'" />',
+        ),
+      },
+      ['note prop/constant Gauge.vue:2 unit'],
+    ],
+  ]);
+});

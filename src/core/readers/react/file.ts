@@ -17,6 +17,7 @@ import { memberName } from '../script/type-expr';
 import {
   type Dialect,
   emptyFacts,
+  fileContext,
   type FileContext,
   moduleTypes,
   place,
@@ -56,7 +57,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   const named = reactTypes(names);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
-  const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
+  const file = fileContext(path, text, named);
   const candidates = findCandidates(scopes, names, file);
   facts.values = readValues(scopes, candidates, names, file);
   const react = { names, dialect: reactDialect(names), markup: reactMarkup(names) };

@@ -19,6 +19,7 @@ const whenOf = (ctx: Ctx): Ctx['where'] | 'setup' => (ctx.fn === -1 ? 'setup' : 
 
 /** What is provided to everything that the component renders: to the node that stands for all of it. */
 export function addProvide(u: Unit, key: string, at: t.Node, value: ExprFact | undefined, ctx: Ctx): void {
+  u.file.keys.add(unwrap(at).start!);
   u.facts.provides.push({
     key,
     keyStart: at.start!,

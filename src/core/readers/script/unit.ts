@@ -45,7 +45,18 @@ export interface FileContext {
   units: Map<t.Node, string>;
   /** Components declared inside other functions, by their index in the file. */
   inner: Map<Binding, number>;
+  /** Names of keys under which values are provided, by where they start: that alone is no use of a key. */
+  keys: Set<number>;
 }
+
+export const fileContext = (path: string, text: string, named: NamedType): FileContext => ({
+  path,
+  text,
+  named,
+  units: new Map(),
+  inner: new Map(),
+  keys: new Set(),
+});
 
 /** What a framework adds to the reading of plain code. */
 export interface Dialect {

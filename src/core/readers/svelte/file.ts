@@ -11,7 +11,7 @@ import { mentionsIn, readScopes } from '../script/scope';
 import {
   addWhole,
   emptyFacts,
-  type FileContext,
+  fileContext,
   placeRest,
   settleEarly,
   settleMissing,
@@ -47,7 +47,8 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   const named = svelteTypes(facts.imports);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
-  const file: FileContext = { path, text, named, units: new Map([[body, '']]), inner: new Map() };
+  const file = fileContext(path, text, named);
+  file.units.set(body, '');
   const name = nameFromPath(path);
   const component = emptyFacts(
     name,
@@ -69,7 +70,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   settleEarly(u);
   placeRest(u);
   settleMissing(u);
-  facts.mentions.push(...mentionsIn(scopes));
+  facts.mentions.push(...mentionsIn(scopes, ({ id }) => !file.keys.has(id.start ?? -1)));
   noteFound(facts, scopes);
   return facts;
 }

@@ -52,7 +52,7 @@ function derivedBy(node: t.Statement, declared: Set<string>): t.Statement {
   const isNew =
     assignment?.operator === '=' &&
     /^(Identifier|ObjectPattern|ArrayPattern)$/.test(assignment.left.type) &&
-    patternNames(assignment.left as t.Node).every((id) => !declared.has(id.name));
+    patternNames(assignment.left as t.Node).every((id) => !declared.has(id.name) && !id.name.startsWith('$'));
   if (!isNew || !assignment) return node;
   const span = spanOf(node);
   return {

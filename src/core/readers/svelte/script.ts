@@ -11,7 +11,7 @@ import { memberName } from '../script/type-expr';
 import {
   addWhole,
   emptyFacts,
-  type FileContext,
+  fileContext,
   keepsState,
   placeRest,
   settleEarly,
@@ -41,12 +41,14 @@ export function readSvelteScript(path: string, text: string): FileFacts {
   const named = svelteTypes(facts.imports);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
-  const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
+  const file = fileContext(path, text, named);
   const svelte: SvelteFile = { file, facts, scopes, names, dialect: svelteDialect(names) };
   readModuleLevel(svelte, program);
   const mounted = readLoose(svelte, program);
   const isMounted = (at: number) => mounted.some((one) => one.start <= at && at < one.end);
-  facts.mentions.push(...mentionsIn(scopes, ({ id }) => !isMounted(id.start ?? -1)));
+  facts.mentions.push(
+    ...mentionsIn(scopes, ({ id }) => !isMounted(id.start ?? -1) && !file.keys.has(id.start ?? -1)),
+  );
   noteFound(facts, scopes);
   if (facts.components.length) facts.language = 'svelte';
   return facts;

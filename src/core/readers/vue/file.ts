@@ -9,7 +9,7 @@ import { nameFromPath, SELF } from '../script/file-name';
 import { readExports, readImports, readTypes } from '../script/modules';
 import { readScopes, type Scope } from '../script/scope';
 import { memberName } from '../script/type-expr';
-import { emptyFacts, type FileContext, SETUP, unwrap } from '../script/unit';
+import { emptyFacts, fileContext, SETUP, unwrap } from '../script/unit';
 import { readFromOthers, readLoose } from './apps';
 import type { TemplateNode } from './ast';
 import { closeUnit } from './close';
@@ -49,7 +49,7 @@ export function readVueFile(path: string, text: string): FileFacts {
   const named = vueTypes(facts.imports);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
-  const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
+  const file = fileContext(path, text, named);
   if (body) file.units.set(body, '');
   const vue = newVueFile(file, facts, program, scopes, names);
   const skip = new Set<t.Node>(body ? [body] : []);

@@ -160,5 +160,5 @@ function readComposable(vue: VueFile, one: NamedNode, fn: t.Function): void {
 /** Module-level names that are used as values, not only rendered, registered or exported. */
 export function mentionsOf(vue: VueFile): string[] {
   const inside = (at: number) => vue.tagNames.some((one) => one.start <= at && at < one.end);
-  return mentionsIn(vue.scopes, ({ id }) => !inside(id.start ?? -1));
+  return mentionsIn(vue.scopes, ({ id }) => !inside(id.start ?? -1) && !vue.file.keys.has(id.start ?? -1));
 }

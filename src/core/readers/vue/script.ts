@@ -5,7 +5,7 @@ import { readSilences } from '../script/comments';
 import { readExports, readImports, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { readScopes } from '../script/scope';
-import type { FileContext } from '../script/unit';
+import { fileContext } from '../script/unit';
 import { readFromOthers, readLoose } from './apps';
 import { newVueFile } from './file-facts';
 import { mentionsOf, readModuleLevel } from './module';
@@ -29,7 +29,7 @@ export function readVueScript(path: string, text: string): FileFacts {
   const named = vueTypes(facts.imports);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
-  const file: FileContext = { path, text, named, units: new Map(), inner: new Map() };
+  const file = fileContext(path, text, named);
   const vue = newVueFile(file, facts, program, scopes, names);
   readModuleLevel(vue, new Set());
   readLoose(vue, new Set());

@@ -67,7 +67,7 @@ export function readSelf(
 /** `this.$parent.$parent`, `$parent.$refs`: over the head of the component around. */
 function noteClimb(u: VueUnit, node: t.MemberExpression | t.OptionalMemberExpression): void {
   const last = memberName(node.property);
-  if (!/^\$(parent|refs|children|slots)$/.test(last ?? '')) return;
+  if (!/^\$(parent|refs|children)$/.test(last ?? '')) return;
   const object = unwrap(node.object);
   const isMember = object.type === 'MemberExpression' || object.type === 'OptionalMemberExpression';
   const linked = isMember

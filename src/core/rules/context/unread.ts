@@ -77,6 +77,7 @@ export const contextUnread: Rule = {
         for (const local of other.facts.mentions) if (same(other.index, local)) return true;
       }
       for (const component of project.components) {
+        if (component.facts.consumes.some((use) => same(component.file, use.key))) return true;
         for (const node of component.facts.render) {
           const tag = node.tag?.name;
           if (tag?.endsWith('.Consumer') && same(component.file, tag.slice(0, -9))) return true;

@@ -9,9 +9,12 @@ export const reachThrough: Rule = {
   check({ project, report }) {
     for (const component of project.components) {
       if (component.facts.role !== 'component') continue;
+      const seen = new Set<string>();
       for (const climb of component.facts.climbs ?? []) {
         const place = placeOf(component.file, climb);
         const chain = climb.names.join('.');
+        if (seen.has(chain)) continue;
+        seen.add(chain);
         report({
           component,
           port: { channel: 'ref', name: chain },
@@ -20,7 +23,6 @@ export const reachThrough: Rule = {
           trail: [step(component, place, chain, 'reaches over its owner', 'start')],
         });
       }
-      const seen = new Set<string>();
       for (const { symbol, targets, member, read, before } of reachesOf(project, component)) {
         const [target] = targets;
         const given = target!.exposes.members.find((one) => one.name === member);

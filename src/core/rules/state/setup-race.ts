@@ -60,6 +60,8 @@ function writesOf(project: Linked, component: Component, home: Component, seen: 
   seen.add(home.id);
   const { facts, file } = home;
   const own = (facts.sharedWrites ?? []).flatMap((write) => {
+    // A whole value is mostly given only where there is none yet.
+    if (!write.path.length) return [];
     const isSetup = write.fn === -1 || facts.functions[write.fn]!.where === 'derivation';
     const target = project.lookup(file, write.name);
     if (!isSetup || target.kind !== 'value') return [];
