@@ -195,7 +195,7 @@ export function similarRefs(project: Linked, ref: string, most = 5): string[] {
   const scored = new Map<string, number>();
   for (const node of project.flow.nodes) {
     const component = project.components[node.component]!;
-    if (component.facts.role === 'module') continue;
+    if (component.facts.role === 'module' && node.channel !== 'state') continue;
     const far =
       distance(node.name.toLowerCase(), wantedName.toLowerCase(), 8) +
       distance(component.name.toLowerCase(), wantedComponent.toLowerCase(), 8);

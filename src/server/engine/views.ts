@@ -118,7 +118,7 @@ export function search(result: AuditResult, query: string, most = 40): Hit[] {
   }
   for (const node of project.flow.nodes) {
     const component = project.components[node.component]!;
-    if (component.facts.role === 'module') continue;
+    if (component.facts.role === 'module' && node.channel !== 'state') continue;
     offer(node.name, `${component.name} ${node.channel} ${node.name}`, 1, {
       kind: 'port',
       ref: nodeRef(project, node),
