@@ -249,11 +249,25 @@ function channelOf(component: Component, port: Port, types: TypeSpace, filled: S
   if (shape && isContent(shape, types)) return 'slot';
   const known = shape !== undefined && shape.k !== 'unknown';
   if (traits.callbackProps && known && (shape.k === 'handler' || hasHandler(shape))) return 'event';
-  if (traits.callbackProps && isCallbackName(port.name) && (!known || isFunction(shape))) {
-    return 'event';
+  if (traits.callbackProps && isCallbackName(port.name)) {
+    if (known ? isFunction(shape) : !isOnlyShown(component, port)) return 'event';
   }
   if (traits.lowerCallbacks && /^on[a-z]{2}/.test(port.name) && known && isFunction(shape)) return 'event';
   return !known && filled.has(`${component.id}:${port.name}`) ? 'slot' : 'prop';
+}
+
+/** What is read as a value, and never called or handed to anybody, is no callback whatever its name is. */
+function isOnlyShown({ facts }: Component, { symbol }: Port): boolean {
+  const reads = facts.reads.filter((read) => read.symbol === symbol);
+  return (
+    reads.length > 0 &&
+    reads.every((read) => /^(condition|text|attribute|derivation)$/.test(read.where) && read.fn === -1) &&
+    !facts.emits.some((emit) => emit.symbol === symbol) &&
+    !facts.functions.some((fn) => fn.calls.includes(symbol)) &&
+    !facts.render.some((node) =>
+      node.attributes.some(({ value }) => value.symbol === symbol || value.uses?.includes(symbol)),
+    )
+  );
 }
 
 const hasHandler = (shape: Shape): boolean =>

@@ -45,3 +45,7 @@ export function calledBy(u: Unit, node: t.Node, value: ExprFact): CalledFact | u
   const { fn } = u.facts.symbols[symbol]!;
   return { symbol, ...(fn === undefined ? {} : { fn }) };
 }
+
+/** A listener that is a member of something is looked up when the event comes. */
+export const lookedUp = (node: t.Node, ctx: Ctx): Ctx =>
+  /MemberExpression$/.test(unwrap(node).type) ? { ...ctx, where: 'handler' } : ctx;

@@ -3,7 +3,7 @@ import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/facts';
 import { lit, UNKNOWN } from '../../model/types';
-import { attribute, calledBy, isPlain, isProp, spread, writeBack } from '../script/attributes';
+import { attribute, calledBy, isPlain, isProp, lookedUp, spread, writeBack } from '../script/attributes';
 import { declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import type { Scope } from '../script/scope';
@@ -118,7 +118,7 @@ function readValue(u: SvelteUnit, one: AST.Attribute, plain: boolean, at: At): A
   if (parts.length === 1 && only?.type === 'ExpressionTag') {
     const node = code(u, only.expression, at.scope);
     if (!node) return make({ kind: 'computed', ...span(one) });
-    const value = u.expr(node, ctx);
+    const value = u.expr(node, /^on/.test(one.name) ? lookedUp(node, ctx) : ctx);
     value.type ??= typeOf(u, node);
     if (plain && /^on/.test(one.name) && isProp(u, value))
       raisePort(u, value.symbol!, [], spanOf(node), -1, 'listener');
@@ -150,7 +150,7 @@ function readListener(u: SvelteUnit, one: AST.OnDirective, at: At): AttributeFac
     return attribute(eventPort(one.name), nameAt, 'listen', value, span(one));
   }
   const node = code(u, one.expression, at.scope);
-  const value: ExprFact = node ? u.expr(node, ctx) : { kind: 'computed', ...span(one) };
+  const value: ExprFact = node ? u.expr(node, lookedUp(node, ctx)) : { kind: 'computed', ...span(one) };
   if (node) value.type ??= typeOf(u, node);
   if (value.kind === 'identity') use(u, value, ctx, 'attribute');
   return attribute(eventPort(one.name), nameAt, 'listen', value, span(one));

@@ -63,6 +63,12 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       }
       if ((name === 'writable' || name === 'readable') && pattern.type === 'Identifier')
         return declareState(u, pattern, call, ctx);
+      if (name === 'createBubbler' && pattern.type === 'Identifier') {
+        u.bubblers.add(
+          addSymbol(u, { name: pattern.name, kind: 'module', ...spanOf(pattern) }, pattern.binding),
+        );
+        return true;
+      }
       if (name === 'createEventDispatcher' && pattern.type === 'Identifier') {
         declareDispatcher(u, pattern, call);
         return true;
@@ -75,6 +81,8 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if (!isSvelteUnit(u)) return undefined;
       const raised = this.raised!(u, node);
       if (raised) return raise(u, node, raised, ctx);
+      const handedUp = bubbled(u, node);
+      if (handedUp) return handedUp;
       if (writesStore(u, node, ctx)) return { kind: 'computed', ...spanOf(node) };
       const name = calledOwn(own, node);
       if (name === undefined) return undefined;
@@ -261,4 +269,17 @@ function writesStore(u: SvelteUnit, call: Call, ctx: Ctx): boolean {
     noteWrite(u, store, value.kind === 'function' ? { ...value, kind: 'computed' } : value, call, ctx);
   }
   return true;
+}
+
+/** `bubble('hold')`, where an older listener without a value was rewritten: the event of that name is handed up. */
+function bubbled(u: SvelteUnit, call: Call): ExprFact | undefined {
+  const callee = unwrap(call.callee);
+  const symbol = callee.type === 'Identifier' ? symbolOf(u, callee) : undefined;
+  if (symbol === undefined || !u.bubblers.has(symbol)) return undefined;
+  const [name] = call.arguments;
+  if (name?.type === 'StringLiteral') {
+    return { kind: 'identity', symbol: eventSymbol(u, name.value, spanOf(name)), ...spanOf(call) };
+  }
+  u.facts.openEmits = true;
+  return { kind: 'computed', ...spanOf(call) };
 }

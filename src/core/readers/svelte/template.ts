@@ -4,7 +4,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, Span } from '../../model/facts';
 import { contentFunction } from '../script/content';
 import { declarePattern } from '../script/patterns';
-import type { Scope } from '../script/scope';
+import { bindingOf, type Scope } from '../script/scope';
 import { type At, handOver, noteNested, siteAround } from '../script/slots';
 import { addNode, addSymbol, type Ctx, inArm, spanOf, typeOf, use, usesOf } from '../script/unit';
 import { code, type MarkupNode, pattern, span, statementsAt, type Tag } from './ast';
@@ -15,11 +15,16 @@ import type { SvelteUnit } from './unit';
 /** Reads the nodes of a fragment under a render node. */
 export function readNodes(u: SvelteUnit, nodes: MarkupNode[], at: At): void {
   let { scope } = at;
-  // What a block declares is known in all of it.
+  // What a block declares is known in all of it, also in what is declared before.
+  const snippets: { node: AST.SnippetBlock; group: number }[] = [];
   for (const node of nodes) {
-    if (node.type === 'SnippetBlock') scope = declareSnippet(u, node, { ...at, scope });
-    else if (node.type === 'ConstTag') scope = readConst(u, node, { ...at, scope });
+    if (node.type !== 'SnippetBlock') continue;
+    const declared = declareSnippet(u, node, { ...at, scope });
+    scope = declared.scope;
+    if (declared.group !== undefined) snippets.push({ node, group: declared.group });
   }
+  for (const node of nodes) if (node.type === 'ConstTag') scope = readConst(u, node, { ...at, scope });
+  for (const { node, group } of snippets) readContent(u, node, { ...at, scope, parent: group });
   for (const node of nodes) readNode(u, node, { ...at, scope });
 }
 
@@ -35,10 +40,11 @@ function readConst(u: SvelteUnit, node: AST.ConstTag, at: At): Scope {
   return scope;
 }
 
-/** A piece of content with a name, used as a value or drawn by `{@render}`. */
-function declareSnippet(u: SvelteUnit, node: AST.SnippetBlock, at: At): Scope {
-  // Inside a component it is handed over, and read with the component's content.
-  if (siteAround(u, at.parent)) return at.scope;
+/** A piece of content with a name, used as a value or drawn by `{@render}`; gives back the node that holds it. */
+function declareSnippet(u: SvelteUnit, node: AST.SnippetBlock, at: At): { scope: Scope; group?: number } {
+  const nested = siteAround(u, at.parent) !== undefined;
+  // A component's content that bears the name of a prop hands that on: inside it, the name still means the prop.
+  if (nested && bindingOf(node.expression.name, at.scope)) return { scope: at.scope };
   const id = {
     type: 'Identifier',
     ...span(node.expression as unknown as Span),
@@ -46,12 +52,13 @@ function declareSnippet(u: SvelteUnit, node: AST.SnippetBlock, at: At): Scope {
   } as t.Identifier;
   const scope = u.scopes.within(at.scope, [id]);
   const symbol = addSymbol(u, { name: id.name, kind: 'derived', ...spanOf(id) }, id.binding);
+  // Inside a component it is handed over, and read with the component's content.
+  if (nested) return { scope };
   const group = addNode(u, { kind: 'group', ...span(node) }, at.ctx);
   u.facts.render[group]!.parent = at.parent;
   u.facts.render[group]!.loose = true;
   u.facts.symbols[symbol]!.init = { kind: 'content', content: [group], ...span(node) };
-  readContent(u, node, { ...at, scope, parent: group });
-  return scope;
+  return { scope, group };
 }
 
 /** The body of a snippet, with its parameters; gives back the function that they stand for. */

@@ -11,6 +11,8 @@ export interface SvelteUnit extends Unit {
   scopes: Scopes;
   /** Functions that raise an event by its name. */
   dispatchers: Set<number>;
+  /** Functions that hand an event up under its name. */
+  bubblers: Set<number>;
   /** The scope of the script, which the markup stands in. */
   inner: Scope;
 }
@@ -25,6 +27,7 @@ export function svelteUnit(
   return Object.assign(newUnit(facts, node, dialect, file), {
     scopes,
     dispatchers: new Set<number>(),
+    bubblers: new Set<number>(),
     inner: scopes.of.get(node) ?? scopes.program,
   });
 }

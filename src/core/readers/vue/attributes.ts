@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, Span } from '../../model/facts';
 import { lit, UNKNOWN } from '../../model/types';
-import { attribute, isPlain, spread, writeBack } from '../script/attributes';
+import { attribute, isPlain, lookedUp, spread, writeBack } from '../script/attributes';
 import { parseCode } from '../script/code';
 import { bindingOf } from '../script/scope';
 import type { At } from '../script/slots';
@@ -46,7 +46,8 @@ function readStatic(
     return attribute('ref', nameSpan, 'ref', { kind: 'identity', symbol, ...span }, span);
   }
   if (plain && name === 'id' && value) u.scopes.ids.add(value);
-  if (name === 'is' || name === 'slot' || (plain && (name === 'class' || name === 'style'))) return undefined;
+  if (/^(is|slot|slot-scope)$/.test(name) || (plain && (name === 'class' || name === 'style')))
+    return undefined;
   // An attribute without a value is true or a text, as the child has it.
   const type = value === undefined || value === '' ? UNKNOWN : lit(value);
   const written = prop.value ? placeOf(prop.value) : span;
@@ -102,7 +103,7 @@ function readBound(u: VueUnit, prop: Directive, index: number, at: At): Attribut
   }
   if (plain || name === 'class' || name === 'style' || name === 'is' || name === 'key')
     use(u, value, ctx, 'attribute');
-  if (name === 'is' || (plain && (name === 'class' || name === 'style'))) return undefined;
+  if (name === 'is' || name === 'slot' || (plain && (name === 'class' || name === 'style'))) return undefined;
   value.type ??= typeOf(u, node);
   const twoWay = prop.modifiers.some((one) => textOf(one) === 'sync');
   if (twoWay) writeBack(u, node, span, at.ctx);
@@ -146,7 +147,7 @@ function readListener(u: VueUnit, prop: Directive, at: At): AttributeFact | unde
       ? undefined
       : attribute(eventPort(name), argSpan(prop), 'listen', { kind: 'computed', ...span }, span);
   bindCode(u, node, at.scope);
-  const value = u.expr(node, { ...at.ctx, where: 'attribute' });
+  const value = u.expr(node, lookedUp(node, { ...at.ctx, where: 'attribute' }));
   value.type ??= typeOf(u, node);
   if (value.kind === 'identity') use(u, value, { ...at.ctx, where: 'attribute' }, 'attribute');
   if (native) return undefined;

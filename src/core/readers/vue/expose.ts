@@ -8,6 +8,7 @@ import type { VueUnit } from './unit';
 
 /** Members that the framework gives to every component. */
 const ALWAYS = [
+  '$',
   '$el',
   '$data',
   '$props',

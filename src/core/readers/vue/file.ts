@@ -15,11 +15,11 @@ import type { TemplateNode } from './ast';
 import { closeUnit } from './close';
 import { listOf } from './expose';
 import { newVueFile, openUnit, type VueFile } from './file-facts';
-import { makeOpen, mentionsOf, noteRegistrations, optionsOf, readModuleLevel } from './module';
+import { mentionsOf, noteRegistrations, optionsOf, readModuleLevel } from './module';
 import { VUE_TRAITS, vueNames, vueTypes } from './names';
 import { readOptions } from './options/options';
 import { readNodes } from './template';
-import type { VueUnit } from './unit';
+import { makeOpen, type VueUnit } from './unit';
 
 /** Mistakes that the framework's parser mentions and that leave the tree whole. */
 const HARMLESS = new Set([

@@ -12,7 +12,7 @@ import { openUnit, type VueFile } from './file-facts';
 import { FOLLOWED, VUE_TRAITS, type VueNames } from './names';
 import { readOptions } from './options/options';
 import { readTemplateText } from './template-text';
-import type { VueUnit } from './unit';
+import { makeOpen, type VueUnit } from './unit';
 
 /** Module-level values, helpers and components made of options. */
 export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
@@ -109,15 +109,6 @@ function readOptionsComponent(
   if (text && quoted) readTemplateText(u, text);
   else if (!component.render.some((_, index) => index > 0)) makeOpen(u);
   closeUnit(vue, u);
-}
-
-/** Nothing is known of what it draws: any name may be read, raised or placed there. */
-export function makeOpen(u: VueUnit): void {
-  u.facts.openProps = true;
-  u.facts.openEmits = true;
-  u.facts.openSlots = true;
-  u.openScope = true;
-  u.openRefs = true;
 }
 
 /** Components that an object of options registers are used by tags, and not otherwise. */

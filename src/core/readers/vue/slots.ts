@@ -1,19 +1,19 @@
 /** Outlets of a template, and the content that is given for those of other components. */
+import type * as t from '@babel/types';
 import type { Span } from '../../model/facts';
 import { spread } from '../script/attributes';
-import { parsePattern } from '../script/code';
+import { type Code, parsePattern } from '../script/code';
 import { contentFunction } from '../script/content';
 import { type At, fillSlot, nameOutlet, noteNested } from '../script/slots';
 import { addNode, place } from '../script/unit';
 import {
   argumentOf,
   codeOf,
-  type Directive,
   directive,
+  type Directive,
   type Element,
   isBlank,
   placeOf,
-  type Static,
   staticAttribute,
   tagSpan,
 } from './ast';
@@ -21,9 +21,43 @@ import { readAttributes } from './attributes';
 import { slotPort } from './names';
 import type { VueUnit } from './unit';
 
-/** What says that an element is content for a slot. */
-export const fillOf = (element: Element): Directive | Static | undefined =>
-  directive(element, 'slot') ?? staticAttribute(element, 'slot');
+/** What makes an element content for a slot. */
+export interface Fill {
+  /** The slot's name, unless it is worked out. */
+  name: string | undefined;
+  at: Span;
+  /** What the slot gives, by the names that the content has for it. */
+  params: t.Node[];
+  /** By attributes of older versions, which any element may bear. */
+  older: boolean;
+}
+
+/** `v-slot:x="{ total }"`, or `slot="x" slot-scope="{ total }"`. */
+export function fillOf(u: VueUnit, element: Element): Fill | undefined {
+  const own = directive(element, 'slot');
+  if (own) {
+    const at = placeOf(own.arg ?? own);
+    const params = own.exp ? parsePattern(codeOf(own.exp, u.file.text)) : [];
+    return { name: own.arg ? argumentOf(own) : 'default', at, params, older: false };
+  }
+  const named = staticAttribute(element, 'slot') ?? boundTo(element, 'slot');
+  const scoped = staticAttribute(element, 'slot-scope') ?? staticAttribute(element, 'scope');
+  const found = named ?? (element.tag === 'template' || scoped?.name === 'slot-scope' ? scoped : undefined);
+  if (!found) return undefined;
+  const name = named?.type === 6 ? named.value?.content || 'default' : named ? undefined : 'default';
+  const params = scoped?.value ? parsePattern(insideQuotes(u, placeOf(scoped.value))) : [];
+  return { name, at: placeOf(found), params, older: true };
+}
+
+const boundTo = (element: Element, name: string): Directive | undefined =>
+  element.props.find(
+    (one): one is Directive => one.type === 7 && one.name === 'bind' && argumentOf(one) === name,
+  );
+
+function insideQuotes(u: VueUnit, { start, end }: Span): Code {
+  const edge = /["']/.test(u.file.text.charAt(start)) ? 1 : 0;
+  return { text: u.file.text.slice(start + edge, end - edge), offset: start + edge };
+}
 
 /** `<slot name="x" :wind="wind">fallback</slot>` */
 export function readOutlet(u: VueUnit, element: Element, at: At): At {
@@ -51,47 +85,53 @@ export function readOutlet(u: VueUnit, element: Element, at: At): At {
 }
 
 /** `<template #footer="{ total }">` inside a component. */
-export function readFilled(u: VueUnit, element: Element, fill: Directive | Static, at: At): At {
+export function readFilled(u: VueUnit, element: Element, fill: Fill, at: At): At {
   const group = addNode(u, { kind: 'group', ...placeOf(element) }, at.ctx);
-  const name = fill.type === 6 ? (fill.value?.content ?? 'default') : slotName(fill);
   const { fn, scope } = parameters(u, fill, placeOf(element), at);
-  const where = fill.type === 7 && fill.arg ? placeOf(fill.arg) : placeOf(fill);
-  if (name === undefined) {
-    place(u, [group], at.parent);
-    // Any slot may be the one.
-    u.facts.render[at.parent]!.attributes.push(spread(where));
-  } else fillSlot(u, at.parent, group, slotPort(name), where, fn);
+  fillWith(u, group, fill, at.parent, fn);
   return { ...at, scope, parent: group };
+}
+
+/** Content of a component around it. */
+export function fillWith(
+  u: VueUnit,
+  node: number,
+  { name, at }: Fill,
+  parent: number,
+  fn: number | undefined,
+): void {
+  if (name !== undefined) {
+    fillSlot(u, parent, node, slotPort(name), at, fn);
+    return;
+  }
+  place(u, [node], parent);
+  // Any slot may be the one.
+  u.facts.render[parent]!.attributes.push(spread(at));
 }
 
 /** What is nested in a component without a slot's name is for its default slot, with `v-slot` on its tag. */
 export function readNested(u: VueUnit, element: Element, index: number, at: At): At {
   const loose = element.children.some(
-    (child) => !isBlank(child) && !(child.type === 1 && fillOf(child as Element)),
+    (child) => !isBlank(child) && !(child.type === 1 && fillOf(u, child as Element)),
   );
   if (loose) noteNested(u, index);
-  const own = directive(element, 'slot');
-  if (!own) return at;
-  const { fn, scope } = parameters(u, own, tagSpan(element), at);
-  const name = slotName(own) ?? 'default';
+  const fill = directive(element, 'slot') && fillOf(u, element);
+  if (!fill) return at;
+  const { fn, scope } = parameters(u, fill, tagSpan(element), at);
   const fact = u.facts.render[index]!;
-  if (name === 'default') {
-    if (fn !== undefined) fact.only = { kind: 'function', fn, ...placeOf(own) };
+  if (fill.name === 'default') {
+    if (fn !== undefined) fact.only = { kind: 'function', fn, ...fill.at };
     return { ...at, scope };
   }
   // All that is nested fills one named slot.
   delete fact.nested;
   const group = addNode(u, { kind: 'group', ...placeOf(element) }, at.ctx);
-  fillSlot(u, index, group, slotPort(name), placeOf(own), fn);
+  fillWith(u, group, fill, index, fn);
   return { ...at, scope, parent: group };
 }
 
-const slotName = (fill: Directive): string | undefined => (fill.arg ? argumentOf(fill) : 'default');
-
-/** What the slot gives, by the names that the content has for it. */
-function parameters(u: VueUnit, fill: Directive | Static, at: Span, { scope, ctx }: At) {
-  const params = fill.type === 7 && fill.exp ? parsePattern(codeOf(fill.exp, u.file.text)) : [];
-  // They are declared first: their defaults may name each other.
+/** Declares what the slot gives; they are declared first: their defaults may name each other. */
+export function parameters(u: VueUnit, { params }: Fill, at: Span, { scope, ctx }: At) {
   const inner = params.length ? u.scopes.within(scope, params) : scope;
   return { fn: contentFunction(u, params, at, ctx), scope: inner };
 }

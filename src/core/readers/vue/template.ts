@@ -3,13 +3,12 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { parseCode, parsePattern } from '../script/code';
 import { declarePattern } from '../script/patterns';
-import { type At, fillSlot, siteAround } from '../script/slots';
+import { type At, siteAround } from '../script/slots';
 import { type Ctx, inArm, place, spanOf, typeOf, use, usesOf } from '../script/unit';
 import { codeOf, directive, type Element, expressionOf, isBlank, placeOf, type TemplateNode } from './ast';
 import { readAttributes } from './attributes';
 import { bindCode } from './code';
-import { slotPort } from './names';
-import { fillOf, readFilled, readNested, readOutlet } from './slots';
+import { fillOf, fillWith, parameters, readFilled, readNested, readOutlet } from './slots';
 import { addTags } from './tags';
 import type { VueUnit } from './unit';
 
@@ -111,16 +110,16 @@ function readElement(u: VueUnit, element: Element, at: At): void {
 /** Reads the tag itself; gives back where what is nested in it stands. */
 function readTag(u: VueUnit, element: Element, at: At): At {
   if (element.tag === 'slot') return readOutlet(u, element, at);
-  const fill = fillOf(element);
-  const inSite = siteAround(u, at.parent) !== undefined;
-  if (element.tag === 'template' && fill && inSite) return readFilled(u, element, fill, at);
+  const fill = siteAround(u, at.parent) ? fillOf(u, element) : undefined;
+  if (element.tag === 'template' && fill) return readFilled(u, element, fill, at);
+  // `<p slot="x" slot-scope="{ total }">` of older versions.
+  const filled = fill?.older ? parameters(u, fill, placeOf(element), at) : undefined;
+  if (filled) at = { ...at, scope: filled.scope };
   const [index, ...others] = addTags(u, element, at);
   readAttributes(u, element, index, at);
   for (const other of others) u.facts.render[other]!.attributes = u.facts.render[index]!.attributes;
   place(u, [index, ...others], at.parent);
-  // `<p slot="x">` of older versions fills a slot of the component around it.
-  if (fill?.type === 6 && inSite)
-    fillSlot(u, at.parent, index, slotPort(fill.value?.content ?? 'default'), placeOf(fill), undefined);
+  if (fill && filled) fillWith(u, index, fill, at.parent, filled.fn);
   const inner: At = { ...at, parent: index };
   return u.facts.render[index]!.kind === 'site' ? readNested(u, element, index, inner) : inner;
 }

@@ -104,3 +104,12 @@ export function nameFor(u: VueUnit, name: string, symbol: number, scope: Scope):
   u.refs.set(binding, symbol);
   return binding;
 }
+
+/** Nothing is known of what it draws: any name may be read, raised or placed there. */
+export function makeOpen(u: VueUnit): void {
+  u.facts.openProps = true;
+  u.facts.openEmits = true;
+  u.facts.openSlots = true;
+  u.openScope = true;
+  u.openRefs = true;
+}

@@ -72,7 +72,9 @@ export const earlyRead: Rule = {
             !read.soft &&
             read.path!.length > 1 &&
             read.path![0] === 'current' &&
-            read.where !== 'effect',
+            read.where !== 'effect' &&
+            // A listener is looked up when the event comes.
+            read.where !== 'handler',
         );
         if (!early) continue;
         const place = placeOf(component.file, early);

@@ -10,7 +10,7 @@ import { listOf } from '../expose';
 import { readNameAndAttributes } from '../macros';
 import { camel, eventPort } from '../names';
 import { constantOf, declareProps } from '../props';
-import { declarePort, type VueUnit } from '../unit';
+import { declarePort, makeOpen, type VueUnit } from '../unit';
 import { readInject, readProvide } from './contexts';
 import { readData, readDerived, readMethods } from './members';
 import { readSetup } from './setup';
@@ -47,6 +47,8 @@ export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
     u.facts.openEmits = true;
     u.openRefs = true;
   }
+  // Its render function is given everything in one object.
+  if (options.has('functional')) makeOpen(u);
   readInject(u, value('inject'));
   readData(u, options.get('data'), later);
   readDerived(u, value('computed'), later);
