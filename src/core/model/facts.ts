@@ -442,6 +442,8 @@ export interface AttributeFact extends Span {
   value: ExprFact;
   /** The value is a call whose result is handed over. */
   called?: CalledFact;
+  /** What is handed over is used by name where it is written, so that handing it over may be by the way. */
+  local?: boolean;
 }
 
 /** A call in the place of a handler: what is called, as far as it is known. */

@@ -188,3 +188,73 @@ describe('keys that are values', () => {
     ],
   ]);
 });
+
+describe('what an app on its way from one style to the other writes', () => {
+  const button = file(
+    `import { createBubbler, stopPropagation } from 'svelte/legacy';\nconst bubble = createBubbler();`,
+    `<b onclick={bubble('hold')}><i onclick={stopPropagation(bubble('turn'))}></i></b>`,
+  );
+  cases(/^(event|ref|template|prop|slot)\//, [
+    [
+      'an event that is handed up by its name',
+      {
+        'Button.svelte': button,
+        'App.svelte': file(
+          `import Button from './Button.svelte';\nconst go = () => 1;`,
+          '<Button on:hold={go} on:turn={go} on:hodl={go} />',
+        ),
+      },
+      ['error event/unknown App.svelte:5 hodl'],
+    ],
+    [
+      'a listener of a handle is looked up when the event comes; a text is not',
+      {
+        'Gate.svelte': file(`export function open() {}`, '<slot />'),
+        'App.svelte': file(
+          `import Gate from './Gate.svelte';\nlet gate;\nlet other;`,
+          '<Gate bind:this={gate}><b on:click={gate.open} /></Gate><Gate bind:this={other}>{other.open()}</Gate>',
+        ),
+      },
+      ['error ref/early-read App.svelte:6 other.open'],
+    ],
+    [
+      'a snippet below its use, beside its use in a component, and one that hands on a prop',
+      {
+        'Frame.svelte': file('let { children, head } = $props();', '{@render head()}{@render children()}'),
+        'App.svelte': file(
+          `import Frame from './Frame.svelte';\nlet { children } = $props();`,
+          `{#snippet head()}{@render mark(1)}{/snippet}
+{#snippet mark(n)}<b>{n}</b>{/snippet}
+<Frame {head}>{#snippet row(n)}<i>{n}</i>{/snippet}{@render row(2)}</Frame>
+<Frame {head}>{#snippet children()}{@render children?.()}{/snippet}{#snippet foot()}x{/snippet}</Frame>`,
+        ),
+      },
+      ['note slot/unfilled App.svelte:8 {@render children?.()}', 'error slot/unknown App.svelte:8 foot'],
+    ],
+    [
+      'a name that looks like a callback’s and is only shown',
+      {
+        'Lamp.svelte': file(
+          'let { onTop, onPick } = $props();',
+          `<b class:top={onTop} onclick={onPick}>{onTop ? 1 : 2}</b>`,
+        ),
+        'App.svelte': file(`import Lamp from './Lamp.svelte';`, '<Lamp onTop={true} onPick={3} />'),
+      },
+      ['error prop/type-clash App.svelte:4 onPick'],
+    ],
+    [
+      'events that are heard by the call that mounts',
+      {
+        'Gate.svelte': file(
+          `import { createEventDispatcher } from 'svelte';\nconst dispatch = createEventDispatcher();`,
+          `<b on:click={() => dispatch('open')} />`,
+        ),
+        'App.svelte': file(
+          `import { mount } from 'svelte';\nimport { createEventDispatcher } from 'svelte';\nimport Gate from './Gate.svelte';\nconst dispatch = createEventDispatcher();\nconst show = () => mount(Gate, { target: document.body, events: { open: () => dispatch('shown'), close: () => 1 } });`,
+          '<b on:click={show} />',
+        ),
+      },
+      ["warning event/unheard App.svelte:6 'shown'", 'error event/unknown App.svelte:6 close'],
+    ],
+  ]);
+});

@@ -301,3 +301,53 @@ describe('keys that are values, and values that never change', () => {
     ],
   ]);
 });
+
+describe('what older templates write', () => {
+  const frame = `<template><div><slot name="row" :total="3" /><slot :step="1" /></div></template>`;
+  const app = (inside: string) =>
+    `<template><Frame>${inside}</Frame></template>\n<script>import Frame from './Frame.vue';\nexport default { components: { Frame } };</script>`;
+  cases(/^(slot|template|prop|ref)\//, [
+    [
+      'scopes of slots beside their names, on templates and on elements',
+      {
+        'Frame.vue': frame,
+        'App.vue': app(
+          `<template slot="row" slot-scope="{ total }">{{ total }}</template><p slot-scope="own">{{ own.step }}</p>`,
+        ),
+      },
+      [],
+    ],
+    [
+      'a parameter that the slot does not give',
+      { 'Frame.vue': frame, 'App.vue': app(`<p slot="row" slot-scope="{ totl }">{{ totl }}</p>x`) },
+      ['error slot/prop-unknown App.vue:1 totl'],
+    ],
+    [
+      'an element that stands for a component',
+      {
+        'Frame.vue': `<template><tr><slot :step="1" /></tr></template><script>export default { props: { wide: { type: Number, required: true } } , mounted() { this.wide; } };</script>`,
+        'App.vue': `<template><table><tr is="frame"><template slot-scope="own">{{ own.stp }}</template></tr></table></template>\n<script>import Frame from './Frame.vue';\nexport default { components: { Frame } };</script>`,
+      },
+      ['error prop/missing App.vue:1 tr', 'error slot/prop-unknown App.vue:1 stp'],
+    ],
+    [
+      'a functional component is given everything in one object',
+      {
+        'Frame.vue': `<script>export default { functional: true, props: { wide: Boolean, step: Number }, render(h, { props, children }) { return h('div', { class: props.wide }, children); } };</script>`,
+        'App.vue': app('x'),
+      },
+      [],
+    ],
+    [
+      'a listener of a handle is looked up when the event comes',
+      {
+        'Gate.vue': setup('const open = () => 1;\ndefineExpose({ open });', '<b><slot /></b>'),
+        'App.vue': setup(
+          `import { ref } from 'vue';\nimport Gate from './Gate.vue';\nconst gate = ref();`,
+          '<Gate ref="gate"><b @click="gate.open" /></Gate>',
+        ),
+      },
+      [],
+    ],
+  ]);
+});

@@ -5,39 +5,29 @@ import { attribute, spread } from './attributes';
 import { keyName, memberName } from './type-expr';
 import { type Ctx, spanOf, typeOf, type Unit, unwrap, use } from './unit';
 
-/** Where a component stands that a call mounts: below another, or as a tree that nothing is above of. */
-export interface Mounting {
-  call: t.Node;
-  tag: t.Node;
-  props: t.Node | undefined;
-  parent: number;
-}
-
-/** Adds the tree that a call makes of a component; gives back whether it is known which. */
+/** Adds the tree that a call makes of a component, below a node or of its own; gives back whether it is known which. */
 export function addMounted(
   u: Unit,
-  { call, tag, props, parent }: Mounting,
-  ctx: Ctx,
-  nameOf?: (key: string) => string,
+  call: t.Node,
+  tag: t.Node,
+  parent: number,
+  attributes: AttributeFact[],
 ): boolean {
   const name = memberName(unwrap(tag));
   if (name === undefined) return false;
-  const read = (node: t.Node): ExprFact => {
+  const span = spanOf(call);
+  const named = { name, ...spanOf(tag) };
+  u.facts.render.push({ kind: 'site', parent, tag: named, mounted: span, attributes, ...span });
+  return true;
+}
+
+/** Reads what a call is given. */
+export const argumentReader =
+  (u: Unit, ctx: Ctx) =>
+  (node: t.Node): ExprFact => {
     const value = use(u, u.expr(node, ctx), ctx, 'argument');
     return { ...value, type: value.type ?? typeOf(u, node) };
   };
-  const attributes = propsGiven(props, read, nameOf);
-  const span = spanOf(call);
-  u.facts.render.push({
-    kind: 'site',
-    parent,
-    tag: { name, ...spanOf(tag) },
-    mounted: span,
-    attributes,
-    ...span,
-  });
-  return true;
-}
 
 /** The props that a call hands over as an object: each by its name where it is written out. */
 export function propsGiven(
@@ -56,13 +46,4 @@ export function propsGiven(
     const name = nameOf(key);
     return attribute(name, spanOf(one.key), name.startsWith('@') ? 'listen' : 'value', value, spanOf(one));
   });
-}
-
-/** One of the options that a call takes as an object; the whole, where nobody knows what is in it. */
-export function optionOf(options: t.Node | undefined, name: string): t.Node | undefined {
-  const bare = options && unwrap(options);
-  if (bare?.type !== 'ObjectExpression') return bare;
-  const found = bare.properties.find((one) => one.type !== 'SpreadElement' && keyName(one) === name);
-  if (found?.type === 'ObjectProperty') return found.value;
-  return found ?? bare.properties.find((one) => one.type === 'SpreadElement')?.argument;
 }

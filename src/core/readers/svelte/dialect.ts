@@ -4,7 +4,7 @@ import type { ExprFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
 import { readFunction } from '../script/functions';
-import { addMounted, optionOf } from '../script/mounted';
+import { addMounted } from '../script/mounted';
 import { declareBag, declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { isFunction, isOnlyCalled } from '../script/scope';
@@ -25,6 +25,7 @@ import {
   usesOf,
 } from '../script/unit';
 import { noteWrite } from '../script/writes';
+import { mountOptions } from './mount';
 import { eventPort, FOLLOWED } from './names';
 import { eventSymbol, isSvelteUnit, type SvelteUnit } from './unit';
 
@@ -93,9 +94,8 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if (name.startsWith('$derived')) return readDerived(u, node, ctx);
       if ((name === 'mount' || name === 'hydrate') && u.facts.role === 'component') {
         const [tag, options] = node.arguments;
-        const props = optionOf(options, 'props');
         // A tree of its own, made while the page runs.
-        const known = tag && addMounted(u, { call: node, tag, props, parent: -1 }, ctx);
+        const known = tag && addMounted(u, node, tag, -1, mountOptions(u, options, ctx));
         return known ? { kind: 'computed', ...spanOf(node) } : undefined;
       }
       if (name === 'setContext') return provide(u, node, ctx);

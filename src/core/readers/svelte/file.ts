@@ -67,6 +67,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   bindStores(u, scopes.unbound);
   readScript(u, body.body.body, { exported, handles: handlesIn(root.fragment), runes });
   readNodes(u, root.fragment.nodes, { scope: scopes.within(u.inner, []), ctx: SETUP, parent: 0 });
+  for (const { binding, attribute } of u.handed) if (binding.uses.length) attribute.local = true;
   settleEarly(u);
   placeRest(u);
   settleMissing(u);

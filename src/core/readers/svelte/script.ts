@@ -4,7 +4,7 @@ import type { FileFacts, Span } from '../../model/facts';
 import { emptyFile } from '../file';
 import { nameFromPath } from '../script/file-name';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
-import { addMounted, optionOf } from '../script/mounted';
+import { addMounted } from '../script/mounted';
 import { parseScript } from '../script/parse';
 import { mentionsIn, readScopes } from '../script/scope';
 import { memberName } from '../script/type-expr';
@@ -21,6 +21,7 @@ import {
 import { eachChild } from '../script/walk';
 import { svelteDialect } from './dialect';
 import { readModuleLevel, type SvelteFile } from './module';
+import { mountOptions } from './mount';
 import { svelteNames, svelteTraits, svelteTypes } from './names';
 import { svelteUnit, type SvelteUnit } from './unit';
 
@@ -89,8 +90,7 @@ function readMounts({ facts, names }: SvelteFile, u: SvelteUnit, program: t.Prog
     if (made ? !ours.has(callee) : !/^(mount|hydrate)$/.test(names(callee) ?? '')) return;
     const [first, second] = node.arguments;
     const [tag, options] = made ? [node.callee, first] : [first, second];
-    const props = optionOf(options, 'props');
-    if (!tag || !addMounted(u, { call: node, tag, props, parent: 0 }, SETUP)) return;
+    if (!tag || !addMounted(u, node, tag, 0, mountOptions(u, options, SETUP))) return;
     facts.mounts = true;
     found.push(spanOf(tag));
   };

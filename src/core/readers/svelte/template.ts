@@ -202,4 +202,7 @@ function handSnippet(u: SvelteUnit, node: AST.SnippetBlock, at: At): void {
   const group = addNode(u, { kind: 'group', ...span(node) }, at.ctx);
   const fn = readContent(u, node, { ...at, parent: group });
   handOver(u, at.parent, group, node.expression.name, span(node.expression as unknown as Span), fn);
+  const binding = bindingOf(node.expression.name, at.scope);
+  const isOwn = binding?.node.start === (node.expression as unknown as Span).start;
+  if (isOwn) u.handed.push({ binding, attribute: u.facts.render[at.parent]!.attributes.at(-1)! });
 }

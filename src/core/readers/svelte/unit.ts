@@ -1,9 +1,9 @@
 /** What is known of a Svelte component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
-import type { ComponentFacts, Span } from '../../model/facts';
+import type { AttributeFact, ComponentFacts, Span } from '../../model/facts';
 import { newUnit } from '../script/new-unit';
 import { portSymbol } from '../script/ports';
-import type { Scope, Scopes } from '../script/scope';
+import type { Binding, Scope, Scopes } from '../script/scope';
 import type { Dialect, FileContext, Unit } from '../script/unit';
 import { eventPort } from './names';
 
@@ -11,6 +11,8 @@ export interface SvelteUnit extends Unit {
   scopes: Scopes;
   /** Functions that raise an event by its name. */
   dispatchers: Set<number>;
+  /** Content that is handed over under a name, by which it may be used as well. */
+  handed: { binding: Binding; attribute: AttributeFact }[];
   /** Functions that hand an event up under its name. */
   bubblers: Set<number>;
   /** The scope of the script, which the markup stands in. */
@@ -28,6 +30,7 @@ export function svelteUnit(
     scopes,
     dispatchers: new Set<number>(),
     bubblers: new Set<number>(),
+    handed: [],
     inner: scopes.of.get(node) ?? scopes.program,
   });
 }

@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import { addProvide, keyOf } from '../script/contexts';
 import { nameFromPath } from '../script/file-name';
-import { addMounted } from '../script/mounted';
+import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { memberName } from '../script/type-expr';
 import { emptyFacts, keepsState, SETUP, spanOf, typeOf, use } from '../script/unit';
 import { lazyOf } from '../script/values';
@@ -52,8 +52,8 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression): void {
   const [first, second] = node.arguments;
   if ((own === 'createApp' || own === 'createSSRApp') && first) {
     vue.facts.mounts = true;
-    const mounting = { call: node, tag: first, props: second, parent: 0 };
-    if (addMounted(u, mounting, SETUP, nameOfGiven)) vue.tagNames.push(spanOf(first));
+    const given = propsGiven(second, argumentReader(u, SETUP), nameOfGiven);
+    if (addMounted(u, node, first, 0, given)) vue.tagNames.push(spanOf(first));
     return;
   }
   const { callee } = node;

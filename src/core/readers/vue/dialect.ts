@@ -1,7 +1,7 @@
 /** Vue's functions, as a dialect of plain code: set-up, composables, and options with `this`. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { addMounted } from '../script/mounted';
+import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { declareBag } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { memberName } from '../script/type-expr';
@@ -112,7 +112,8 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
           const [tag, props] = node.arguments;
           // A tree of its own, made while the page runs.
           if (u.facts.role !== 'component' || !tag) return undefined;
-          const known = addMounted(u, { call: node, tag, props, parent: -1 }, ctx, nameOfGiven);
+          const given = propsGiven(props, argumentReader(u, ctx), nameOfGiven);
+          const known = addMounted(u, node, tag, -1, given);
           return known ? { kind: 'computed', ...spanOf(node) } : undefined;
         }
         case 'useTemplateRef': {

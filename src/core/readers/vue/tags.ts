@@ -40,8 +40,11 @@ export function addTags(u: VueUnit, element: Element, at: At): [number, ...numbe
     if (name === 'Teleport') notePortal(u, element);
     return [addNode(u, { kind: 'group', ...span }, at.ctx)];
   }
-  const tag: TagFact = { name: element.tag, ...tagSpan(element) };
-  const isComponent = element.tagType === 1 || isBound(u, element.tag, at.scope);
+  // `<tr is="fare-row">` stands for a component where only some elements may.
+  const is = staticAttribute(element, 'is')?.value?.content.replace(/^vue:/, '');
+  const named = is !== undefined && spellings(is).some((one) => u.registered.has(one)) ? is : element.tag;
+  const tag: TagFact = { name: named, ...tagSpan(element) };
+  const isComponent = element.tagType === 1 || named !== element.tag || isBound(u, named, at.scope);
   if (isComponent) resolveTag(u, tag, at.scope);
   return [addNode(u, { kind: isComponent ? 'site' : 'element', tag, ...span }, at.ctx)];
 }

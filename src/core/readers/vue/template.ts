@@ -110,16 +110,18 @@ function readElement(u: VueUnit, element: Element, at: At): void {
 /** Reads the tag itself; gives back where what is nested in it stands. */
 function readTag(u: VueUnit, element: Element, at: At): At {
   if (element.tag === 'slot') return readOutlet(u, element, at);
-  const fill = siteAround(u, at.parent) ? fillOf(u, element) : undefined;
-  if (element.tag === 'template' && fill) return readFilled(u, element, fill, at);
-  // `<p slot="x" slot-scope="{ total }">` of older versions.
-  const filled = fill?.older ? parameters(u, fill, placeOf(element), at) : undefined;
+  const fill = fillOf(u, element);
+  const inSite = siteAround(u, at.parent) !== undefined;
+  const isTemplate = element.tag === 'template';
+  if (isTemplate && fill && inSite) return readFilled(u, element, fill, at);
+  // `<p slot="x" slot-scope="{ total }">` of older versions; and content whose taker is not known.
+  const filled = fill && (fill.older || isTemplate) ? parameters(u, fill, placeOf(element), at) : undefined;
   if (filled) at = { ...at, scope: filled.scope };
   const [index, ...others] = addTags(u, element, at);
   readAttributes(u, element, index, at);
   for (const other of others) u.facts.render[other]!.attributes = u.facts.render[index]!.attributes;
   place(u, [index, ...others], at.parent);
-  if (fill && filled) fillWith(u, index, fill, at.parent, filled.fn);
+  if (fill && filled && inSite) fillWith(u, index, fill, at.parent, filled.fn);
   const inner: At = { ...at, parent: index };
   return u.facts.render[index]!.kind === 'site' ? readNested(u, element, index, inner) : inner;
 }

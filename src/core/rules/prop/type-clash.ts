@@ -1,10 +1,10 @@
 import { isKeptByWrapper } from '../../link/sites';
 import type { AttributeFact } from '../../model/facts';
-import type { Component, Lazy } from '../../model/project';
+import type { Component, Lazy, Port } from '../../model/project';
 import type { TypeExpr } from '../../model/types';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
-import { attributeKey, attributePlace, step, type Rule } from '../rule';
+import { attributeKey, attributePlace, type Rule, step } from '../rule';
 
 export const typeClash: Rule = {
   name: 'prop/type-clash',
@@ -20,8 +20,8 @@ export const typeClash: Rule = {
         if (!port || attribute.mode !== 'value' || claimed(attributeKey(site, attribute.name))) continue;
         if (isKeptByWrapper(site, attribute.name)) continue;
         const given = attribute.value.type;
-        if (!given || !(port.type || port.channel === 'event')) continue;
-        // A callback's own name says that a function is wanted, even where no type does.
+        if (!given || !(port.type || (port.channel === 'event' && isCalled(target, port)))) continue;
+        // What is called must be a function, even where no type says so.
         const wanted: Lazy = port.type ?? { type: { t: 'handler' }, file: target.file };
         const from: Lazy = { type: given, file: site.file, component: owner.id };
         const narrowed = mayBeNarrowed(owner, attribute);
@@ -44,6 +44,11 @@ export const typeClash: Rule = {
     }
   },
 };
+
+/** Whether the child calls it, or gives it to an element or to code that does. */
+const isCalled = ({ facts }: Component, { symbol }: Port): boolean =>
+  facts.emits.some((emit) => emit.symbol === symbol) ||
+  facts.functions.some((fn) => fn.calls.includes(symbol));
 
 /** The value is written out at the call site, so that nothing can have narrowed it. */
 function isWritten(type: TypeExpr): boolean {

@@ -50,6 +50,7 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
   return site.fact.attributes.filter(
     (one) =>
       /^(value|listen|two-way)$/.test(one.mode) &&
+      !one.local &&
       !(one.name.startsWith('@') && target.facts.openEmits) &&
       !one.name.startsWith('--') &&
       !isKeptByWrapper(site, one.name) &&
