@@ -258,3 +258,26 @@ describe('what an app on its way from one style to the other writes', () => {
     ],
   ]);
 });
+
+describe('events that are handed up as they are', () => {
+  const raises = file(
+    `import { createEventDispatcher } from 'svelte';\nconst dispatch = createEventDispatcher();`,
+    `<b on:click={() => dispatch('hold')} />`,
+  );
+  const hands = (inner: string) => file(`import Inner from './${inner}.svelte';`, '<Inner on:hold />');
+  const hears = (inner: string) =>
+    file(`import Inner from './${inner}.svelte';\nlet n = 0;`, '<Inner on:hold={() => (n += 1)} />{n}');
+  cases(/^(event|prop)\//, [
+    [
+      'by two components in a row',
+      {
+        'Lever.svelte': raises,
+        'Rail.svelte': hands('Lever'),
+        'Box.svelte': hands('Rail'),
+        'App.svelte': hears('Box'),
+      },
+      ['warning event/relayed Rail.svelte:4 hold'],
+    ],
+    ['by one', { 'Lever.svelte': raises, 'Rail.svelte': hands('Lever'), 'App.svelte': hears('Rail') }, []],
+  ]);
+});

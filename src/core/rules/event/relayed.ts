@@ -41,9 +41,11 @@ export const relayed: Rule = {
   },
 };
 
-/** Listeners that do nothing but raise an event of the owner with the same payload. */
+/** Listeners that do nothing but raise an event of the owner with the same payload, or hand the event up as it is. */
 function relaysOf(project: Linked, port: Port): FlowEdge[] {
   return project.flow.out[port.node]!.map((index) => project.flow.edges[index]!).filter((edge) => {
+    const handedUp = (edge.how === 'pass' || edge.how === 'rename') && port.name.startsWith('@');
+    if (handedUp) return edge.site >= 0;
     if (edge.how !== 'emit' || edge.site < 0) return false;
     const site = project.sites[edge.site]!;
     const owner = project.components[site.owner]!;

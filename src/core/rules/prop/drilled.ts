@@ -14,7 +14,8 @@ export const drilled: Rule = {
       // Tests and stories hand on what they show; a wrapper that lends a ref is one with what it wraps.
       if (project.files[component.file]!.aside || lendsRef(component)) continue;
       for (const port of component.ports.values()) {
-        if (port.channel === 'slot' || !runs.isPassOnly(port)) continue;
+        // Events with names of their own are raised again, not handed down.
+        if (port.channel === 'slot' || port.name.startsWith('@') || !runs.isPassOnly(port)) continue;
         const giver = runs.origin(port);
         if (!giver) continue;
         const run = runs.longest(port);

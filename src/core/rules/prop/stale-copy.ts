@@ -23,7 +23,8 @@ export const staleCopy: Rule = {
         const { init } = symbol;
         if (symbol.kind !== 'state' || !init || (init.kind !== 'identity' && init.kind !== 'member')) return;
         const source = facts.symbols[init.symbol!]!;
-        if (source.kind !== 'prop' || FIRST.test(source.port!) || FIRST.test(symbol.name)) return;
+        if (source.kind !== 'prop' || [source.port!, source.name, symbol.name].some((one) => FIRST.test(one)))
+          return;
         const port = component.ports.get(source.port!);
         // Anything that writes it outside a handler may bring it up to date.
         const renewed = facts.writes.some(
