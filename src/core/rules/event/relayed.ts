@@ -1,6 +1,7 @@
 import type { Linked } from '../../link';
+import { isPageEvent } from '../../model/page-names';
 import type { FlowEdge, Port } from '../../model/project';
-import { step, type Rule } from '../rule';
+import { type Rule, step } from '../rule';
 
 export const relayed: Rule = {
   name: 'event/relayed',
@@ -44,8 +45,9 @@ export const relayed: Rule = {
 /** Listeners that do nothing but raise an event of the owner with the same payload, or hand the event up as it is. */
 function relaysOf(project: Linked, port: Port): FlowEdge[] {
   return project.flow.out[port.node]!.map((index) => project.flow.edges[index]!).filter((edge) => {
+    // What the page itself raises has to be handed up to be heard at all.
     const handedUp = (edge.how === 'pass' || edge.how === 'rename') && port.name.startsWith('@');
-    if (handedUp) return edge.site >= 0;
+    if (handedUp) return edge.site >= 0 && !isPageEvent(port.name);
     if (edge.how !== 'emit' || edge.site < 0) return false;
     const site = project.sites[edge.site]!;
     const owner = project.components[site.owner]!;
