@@ -1,9 +1,10 @@
 /** Facts of all files to one project. Linear in the facts; nothing here enumerates paths. */
 import type { FileFacts } from '../model/facts';
+import { bareName } from '../model/names';
 import type { Component, Project, ProjectFile } from '../model/project';
 import type { Manifest } from '../readers/manifest';
-import { typeSpace, type TypeSpace } from '../types/resolve';
-import { linkContexts, type Contexts } from './contexts';
+import { type TypeSpace, typeSpace } from '../types/resolve';
+import { type Contexts, linkContexts } from './contexts';
 import { buildFlow } from './flow';
 import { linkModules } from './modules';
 import { linkNames, type Names } from './names';
@@ -69,6 +70,7 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
     types,
     lookup: names.lookup,
     elementReads: new Set(facts.flatMap((file) => file.elementReads)),
+    madeEvents: new Set(facts.flatMap((file) => (file.madeEvents ?? []).map(bareName))),
     hasRoots: false,
     handed: (site) => handedBy(project, site),
     flow: { nodes: [], edges: [], out: [], into: [] },

@@ -25,6 +25,8 @@ export interface FileFacts {
   mentions: string[];
   /** Names read from the props of elements that somebody else made: `child.props.label`. */
   elementReads: string[];
+  /** Names of events that its code makes for elements of the page: `new CustomEvent('gust')`. */
+  madeEvents?: string[];
   /** The file mounts components as roots of a page. */
   mounts: boolean;
   /** Ids that its markup or its code gives to elements. */

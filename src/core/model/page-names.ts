@@ -67,3 +67,19 @@ export const bubbles = (port: string): boolean => BUBBLES.has(port.replace(/^@/,
 export const isPageAttribute = (name: string): boolean =>
   ATTRIBUTES.has(name.replace(/-/g, '').toLowerCase()) ||
   (name.startsWith('on') && EVENTS.has(name.slice(2).replace(/-/g, '').toLowerCase()));
+
+/** Names that code in a page may use without declaring them, besides those of the language. */
+const GLOBALS = new Set(
+  (
+    'window self top parent frames document navigator location history screen localStorage sessionStorage indexedDB ' +
+    'customElements visualViewport caches cookieStore crypto performance origin name status length closed opener ' +
+    'innerWidth innerHeight outerWidth outerHeight scrollX scrollY pageXOffset pageYOffset screenX screenY ' +
+    'devicePixelRatio event external menubar toolbar alert confirm prompt print open close stop focus blur find ' +
+    'scroll scrollTo scrollBy moveTo moveBy resizeTo resizeBy getComputedStyle getSelection matchMedia ' +
+    'requestAnimationFrame cancelAnimationFrame requestIdleCallback cancelIdleCallback postMessage'
+  ).split(' '),
+);
+
+/** A name of the page's own, such as its window has; interfaces of the page are written with a capital. */
+export const isPageGlobal = (name: string): boolean =>
+  GLOBALS.has(name) || /^(?:HTML|SVG|CSS|Media|Web|IDB|RTC)\w*$/.test(name) || isPageAttribute(name);

@@ -196,6 +196,8 @@ export interface Project {
   lookup(file: number, name: string): Target;
   /** Names that are read from the props of elements: whoever takes them is read from outside. */
   elementReads: Set<string>;
+  /** Names of events that code makes for elements, without dashes and case: they rise like those of the page. */
+  madeEvents: Set<string>;
   /** Whether anything in the project starts a component tree. */
   hasRoots: boolean;
   handed(site: Site): Handed;

@@ -6,6 +6,7 @@ import type * as t from '@babel/types';
 import type { LoadFact } from '../../model/facts';
 import { noteIds } from './ids';
 import { noteLoads } from './loads';
+import { noteMadeEvent } from './made-events';
 import { eachChild, patternNames } from './walk';
 
 export interface Binding {
@@ -81,6 +82,8 @@ export interface Scopes {
   ids: Set<string>;
   /** Modules that the code loads while it runs. */
   loads: LoadFact[];
+  /** Names of events that it makes for elements. */
+  madeEvents: Set<string>;
   /** The scope whose names a function's parameters are. */
   of: Map<t.Node, Scope>;
   /** Uses of names that nothing in the program declares. */
@@ -139,6 +142,7 @@ export function readScopes(program: t.Program): Scopes {
   const elementReads = new Set<string>();
   const ids = new Set<string>();
   const loads: LoadFact[] = [];
+  const madeEvents = new Set<string>();
   const open = (parent: Scope | undefined, owner: t.Node, fn: boolean): Scope => {
     const scope: Scope = { parent, owner, isFunction: fn, names: new Map() };
     if (fn) of.set(owner, scope);
@@ -232,6 +236,7 @@ export function readScopes(program: t.Program): Scopes {
   function visit(node: t.Node, scope: Scope): void {
     noteIds(node, ids);
     noteLoads(node, loads);
+    noteMadeEvent(node, madeEvents);
     switch (node.type) {
       case 'Identifier':
         use(node, scope, 'value');
@@ -429,6 +434,7 @@ export function readScopes(program: t.Program): Scopes {
     elementReads,
     ids,
     loads,
+    madeEvents,
     of,
     bind(node, scope) {
       uses.length = 0;

@@ -1,7 +1,7 @@
 /** Names of code in the markup. */
 import type * as t from '@babel/types';
 import { nearest } from '../../model/names';
-import { isPageAttribute } from '../../model/page-names';
+import { isPageGlobal } from '../../model/page-names';
 import { bindingOf, namesIn, type Scope, type Use } from '../script/scope';
 import type { SvelteUnit } from './unit';
 
@@ -9,7 +9,7 @@ import type { SvelteUnit } from './unit';
 export function bindCode(u: SvelteUnit, node: t.Node, scope: Scope): void {
   const left = bindStores(u, u.scopes.bind(node, scope));
   for (const { id } of left) {
-    if (id.name.startsWith('$') || id.name in globalThis || isPageAttribute(id.name)) continue;
+    if (id.name.startsWith('$') || id.name in globalThis || isPageGlobal(id.name)) continue;
     const known = namesIn(scope);
     // A page has more names than anybody can list; what looks like one in sight was meant as that.
     if (nearest(id.name, known) === undefined) continue;

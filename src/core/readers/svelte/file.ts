@@ -1,7 +1,7 @@
 /** One Svelte component to facts. */
 import { parse, type AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
-import type { FileFacts, Problem } from '../../model/facts';
+import type { FileFacts, Problem, Span } from '../../model/facts';
 import { emptyFile } from '../file';
 import { type Block, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
@@ -65,7 +65,12 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   const u = svelteUnit(component, body, dialect, file, scopes);
   addWhole(u);
   bindStores(u, scopes.unbound);
-  readScript(u, body.body.body, { exported, handles: handlesIn(root.fragment), runes });
+  readScript(u, body.body.body, {
+    exported,
+    handles: handlesIn(root.fragment),
+    runes,
+    typed: isTyped(root.instance, text),
+  });
   readNodes(u, root.fragment.nodes, { scope: scopes.within(u.inner, []), ctx: SETUP, parent: 0 });
   for (const { binding, attribute } of u.handed) if (binding.uses.length) attribute.local = true;
   settleEarly(u);
@@ -85,10 +90,16 @@ function problemOf(error: unknown): Problem {
 function blockOf(script: AST.Script | null, text: string): Block | undefined {
   if (!script) return undefined;
   const { start, end } = script.content as unknown as { start: number; end: number };
-  const typed = /\blang\s*=\s*["']?ts/.test(text.slice(script.start, start));
-  return { text: text.slice(start, end), offset: start, lang: typed ? 'ts' : 'js' };
+  return { text: text.slice(start, end), offset: start, lang: isTyped(script, text) ? 'ts' : 'js' };
 }
+
+const isTyped = (script: AST.Script | null | undefined, text: string): boolean =>
+  !!script &&
+  /\blang\s*=\s*["']?ts/.test(text.slice(script.start, (script.content as unknown as Span).start));
 
 /** A component of the newer kind: it uses runes, or draws snippets. */
 const usesRunes = (text: string, root: AST.Root): boolean =>
-  root.options?.runes ?? /\$(props|state|derived|effect|bindable)\b\s*[.(]/.test(text);
+  root.options?.runes ??
+  /\$(?:(?:props|state|derived|effect|bindable)|props\.id|state\.\w+|derived\.by|effect\.\w+)\s*(?:<[^()]*>)?\(/.test(
+    text,
+  );

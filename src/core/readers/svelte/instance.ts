@@ -47,6 +47,8 @@ export interface Declared {
   handles: Set<string>;
   /** It is a component of the newer kind. */
   runes: boolean;
+  /** It is written in TypeScript, where a first value says what type is wanted. */
+  typed: boolean;
 }
 
 type Aliases = Map<string, { name: string; at: t.Node }>;
@@ -100,13 +102,15 @@ function takeDeclared(
   u: SvelteUnit,
   node: t.VariableDeclaration,
   { id, init }: t.VariableDeclarator,
-  { exported, handles, runes }: Declared,
+  { exported, handles, runes, typed }: Declared,
   aliases: Aliases,
 ): boolean {
   if (id.type !== 'Identifier' || !id.binding || node.kind === 'const') return false;
   const alias = aliases.get(id.name);
   if ((exported.has(node) || alias) && !runes) {
-    readProp(u, init, id, alias?.name ?? id.name, alias?.at ?? id);
+    const port = readProp(u, init, id, alias?.name ?? id.name, alias?.at ?? id);
+    if (mayBeLeftOut(u.file.text.slice(0, node.start!))) port.required = false;
+    if (!typed && !annotationOf(id)) delete port.type;
     return true;
   }
   if (handles.has(id.name) && !hasValue(init)) {
@@ -138,7 +142,7 @@ function readProp(
   id: t.Identifier,
   name: string,
   at: t.Node,
-): void {
+): PortFact {
   const symbol = propSymbol(u, name, spanOf(at), 'list', id.name);
   u.refs.set(id.binding!, symbol);
   const port: PortFact = u.facts.ports.find((port) => port.name === name)!;
@@ -146,7 +150,7 @@ function readProp(
   if (written) port.type = readType(written, u.file.named);
   // What the component gives a value itself is for the owner to take, not to give.
   port.required = !init && !mayBeUndefined(port.type) && !id.binding!.reassigned;
-  if (!init) return;
+  if (!init) return port;
   const value = use(u, u.expr(init, SETUP), SETUP);
   const type = typeOf(u, init);
   port.default = { ...value, type };
@@ -154,6 +158,14 @@ function readProp(
     const wide = widen(type);
     if (wide.t === 'prim') port.type = wide;
   }
+  return port;
+}
+
+/** A comment before the declaration says that there may be no value: `@type {string | undefined}`. */
+function mayBeLeftOut(before: string): boolean {
+  const comment = /\/\*\*((?:(?!\*\/)[\s\S])*)\*\/\s*(?:export\s+)?$/.exec(before.slice(-600))?.[1];
+  const type = comment && /@type\s*\{([^\n]*)\}/.exec(comment)?.[1];
+  return type !== undefined && /\bundefined\b|\bany\b|\bunknown\b|^[?*]|=$/.test(type);
 }
 
 const mayBeUndefined = (type: TypeExpr | undefined): boolean =>

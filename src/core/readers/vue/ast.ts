@@ -39,6 +39,15 @@ export function expressionOf(u: VueUnit, { exp }: Directive, scope: Scope): t.Ex
   return node;
 }
 
+/** What a filter of older versions is given: `wind | knots(1)`; undefined where there is none. */
+export function filtered(node: t.Node): t.Node | undefined {
+  const isFilter =
+    node.type === 'BinaryExpression' &&
+    node.operator === '|' &&
+    /^(Identifier|CallExpression)$/.test(node.right.type);
+  return isFilter ? (filtered(node.left) ?? node.left) : undefined;
+}
+
 export const directive = (element: Element, name: string): Directive | undefined =>
   element.props.find((one): one is Directive => one.type === 7 && one.name === name);
 

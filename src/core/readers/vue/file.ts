@@ -6,7 +6,7 @@ import { emptyFile } from '../file';
 import { type Block, instanceProgram, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
 import { nameFromPath, SELF } from '../script/file-name';
-import { readExports, readImports, readTypes } from '../script/modules';
+import { noteFound, readExports, readImports, readTypes } from '../script/modules';
 import { readScopes, type Scope } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import { emptyFacts, fileContext, SETUP, unwrap } from '../script/unit';
@@ -58,8 +58,7 @@ export function readVueFile(path: string, text: string): FileFacts {
   readLoose(vue, skip);
   facts.mentions = mentionsOf(vue);
   facts.elementReads = readFromOthers(text);
-  facts.ids = [...scopes.ids];
-  facts.loads = scopes.loads;
+  noteFound(facts, scopes);
   return facts;
 }
 

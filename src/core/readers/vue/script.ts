@@ -1,8 +1,7 @@
 /** One script that uses Vue to facts: composables, keys, components made of options, apps. */
 import type { FileFacts } from '../../model/facts';
 import { emptyFile } from '../file';
-import { readSilences } from '../script/comments';
-import { readExports, readImports, readTypes } from '../script/modules';
+import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { readScopes } from '../script/scope';
 import { fileContext } from '../script/unit';
@@ -22,9 +21,7 @@ export function readVueScript(path: string, text: string): FileFacts {
   const parsed = parseScript(path, text);
   if ('problem' in parsed) return { ...facts, problem: parsed.problem };
   const { program, comments } = parsed;
-  facts.imports = readImports(program);
-  facts.exports = readExports(program);
-  facts.silences = readSilences(comments, text);
+  readModuleFacts(facts, program, comments, text);
   const names = vueNames(facts.imports);
   const named = vueTypes(facts.imports);
   facts.types = readTypes(program, named);
@@ -35,8 +32,7 @@ export function readVueScript(path: string, text: string): FileFacts {
   readLoose(vue, new Set());
   facts.mentions = mentionsOf(vue);
   facts.elementReads = readFromOthers(text);
-  facts.ids = [...scopes.ids];
-  facts.loads = scopes.loads;
+  noteFound(facts, scopes);
   if (/\bnew Vue\(/.test(text)) facts.mounts = true;
   if (facts.components.length) facts.language = 'vue';
   return facts;

@@ -5,7 +5,16 @@ import { parseCode, parsePattern } from '../script/code';
 import { declarePattern } from '../script/patterns';
 import { type At, siteAround } from '../script/slots';
 import { type Ctx, inArm, place, spanOf, typeOf, use, usesOf } from '../script/unit';
-import { codeOf, directive, type Element, expressionOf, isBlank, placeOf, type TemplateNode } from './ast';
+import {
+  codeOf,
+  directive,
+  type Element,
+  expressionOf,
+  filtered,
+  isBlank,
+  placeOf,
+  type TemplateNode,
+} from './ast';
 import { readAttributes } from './attributes';
 import { bindCode } from './code';
 import { fillOf, fillWith, parameters, readFilled, readNested, readOutlet } from './slots';
@@ -36,14 +45,9 @@ export function readNodes(u: VueUnit, nodes: TemplateNode[], at: At): void {
 /** `{{ wind }}`; a filter of older versions is no operator. */
 function readText(u: VueUnit, node: { content: { content: string; loc: never } }, at: At): void {
   const code = codeOf(node.content, u.file.text);
-  let parsed: t.Node | undefined = parseCode(code);
-  while (
-    parsed?.type === 'BinaryExpression' &&
-    parsed.operator === '|' &&
-    /^(Identifier|CallExpression)$/.test(parsed.right.type)
-  )
-    parsed = parsed.left;
-  if (!parsed) return;
+  const whole = parseCode(code);
+  if (!whole) return;
+  const parsed = filtered(whole) ?? whole;
   bindCode(u, parsed, at.scope);
   const ctx: Ctx = { ...at.ctx, where: 'text' };
   use(u, u.expr(parsed, ctx), ctx, 'text');

@@ -1,11 +1,11 @@
-import { isKeptByWrapper } from '../../link/sites';
 import type { Linked } from '../../link';
-import { isCallbackName, nearest } from '../../model/names';
+import { isKeptByWrapper } from '../../link/sites';
+import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
+import { bareName, isCallbackName, nearest } from '../../model/names';
+import { isPageAttribute, isPageEvent } from '../../model/page-names';
 import type { Component, Site } from '../../model/project';
 import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
-import { isPageAttribute, isPageEvent } from '../../model/page-names';
-import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 
 export const unknown: Rule = {
   name: 'prop/unknown',
@@ -67,7 +67,8 @@ function fallenAttributes(project: Linked, site: Site, target: Component): Attri
     if (!/^(value|listen|two-way)$/.test(one.mode) || target.ports.has(one.name)) return false;
     if (one.name.startsWith('#')) return !facts.openSlots && !facts.wrapped;
     if (isAlwaysKnown(one.name) || takesBelow(project, target, one.name)) return false;
-    if (one.name.startsWith('@')) return !isPageEvent(one.name);
+    if (one.name.startsWith('@'))
+      return !isPageEvent(one.name) && !project.madeEvents.has(bareName(one.name.slice(1)));
     // An element takes any name; what looks like a declared one was meant as that.
     return !isPageAttribute(one.name) && meant(site, target, one) !== undefined;
   });
