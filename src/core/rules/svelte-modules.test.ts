@@ -281,3 +281,49 @@ describe('events that are handed up as they are', () => {
     ['by one', { 'Lever.svelte': raises, 'Rail.svelte': hands('Lever'), 'App.svelte': hears('Rail') }, []],
   ]);
 });
+
+describe('older components without types', () => {
+  const plain = (script: string, markup: string) => `<script>\n${script}\n</script>\n${markup}`;
+  cases(/^(prop|template)\//, [
+    [
+      'a store whose short name looks like a rune',
+      {
+        'Gauge.svelte': plain(
+          `import { getContext } from 'svelte';\nexport let wind = 0;\nconst props = getContext('x');\n$: data = $props.data;`,
+          '<b>{wind}{data}</b>',
+        ),
+        'App.svelte': plain(`import Gauge from './Gauge.svelte';`, '<Gauge wind={3} />'),
+      },
+      [],
+    ],
+    [
+      'a first value is no type, a comment may say that there is none',
+      {
+        'Gauge.svelte': plain(
+          `export let wide = '';\n/** @type {string | undefined} */\nexport let unit;\n/** @type {number} */\nexport let wind;`,
+          '<b>{wide}{unit}{wind}</b>',
+        ),
+        'App.svelte': plain(`import Gauge from './Gauge.svelte';`, '<Gauge wide={3} />'),
+      },
+      ['error prop/missing App.svelte:4 Gauge', 'warning prop/never-passed Gauge.svelte:4 unit'],
+    ],
+    [
+      'with types, a first value is one',
+      {
+        'Gauge.svelte': file(`export let wide = '';`, '<b>{wide}</b>'),
+        'App.svelte': plain(`import Gauge from './Gauge.svelte';`, '<Gauge wide={3} />'),
+      },
+      ['error prop/type-clash App.svelte:4 wide'],
+    ],
+    [
+      'names of the page are known',
+      {
+        'App.svelte': plain(
+          'let navigate = 1;',
+          '<b on:click={() => navigator.share({})}>{navigate}{navigat}</b>',
+        ),
+      },
+      ['error template/unknown-name App.svelte:4 navigat'],
+    ],
+  ]);
+});

@@ -339,6 +339,26 @@ describe('what older templates write', () => {
       [],
     ],
     [
+      'a filter in a binding gives anything',
+      {
+        'Gauge.vue': `<template><b>{{ wind }}</b></template><script>export default { props: { wind: Array } };</script>`,
+        'App.vue': `<template><Gauge :wind="speed | listed(2)" /></template>\n<script>import Gauge from './Gauge.vue';\nexport default { components: { Gauge }, data() { return { speed: 3 }; }, filters: { listed: (n) => [n] } };</script>`,
+      },
+      [],
+    ],
+    [
+      'events that code makes for elements rise to who listens on a component',
+      {
+        'gust.js': `export const gust = (el) => el.dispatchEvent(new CustomEvent('wind-gust', { bubbles: true }));`,
+        'Gauge.vue': `<template><b /></template><script>export default {};</script>`,
+        'App.vue': setup(
+          `import Gauge from './Gauge.vue';\nconst go = () => 1;`,
+          '<Gauge @wind-gust="go" @calm="go" />',
+        ),
+      },
+      [],
+    ],
+    [
       'a listener of a handle is looked up when the event comes',
       {
         'Gate.vue': setup('const open = () => 1;\ndefineExpose({ open });', '<b><slot /></b>'),

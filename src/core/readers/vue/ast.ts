@@ -3,7 +3,7 @@ import type { SFCTemplateBlock } from '@vue/compiler-sfc';
 import type * as t from '@babel/types';
 import type { Span } from '../../model/facts';
 import { type Code, parseCode } from '../script/code';
-import type { Scope } from '../script/scope';
+import { bindingOf, type Scope } from '../script/scope';
 import { bindCode } from './code';
 import type { VueUnit } from './unit';
 
@@ -33,20 +33,36 @@ export const codeOf = (exp: unknown, text: string): Code => {
 };
 
 /** A directive's expression, bound and ready to be read. */
-export function expressionOf(u: VueUnit, { exp }: Directive, scope: Scope): t.Expression | undefined {
-  const node = exp && parseCode(codeOf(exp, u.file.text));
+export const expressionOf = (u: VueUnit, { exp }: Directive, scope: Scope): t.Expression | undefined =>
+  exp && boundCode(u, exp, scope);
+
+/** Code of the template with its names bound. */
+export function boundCode(u: VueUnit, exp: unknown, scope: Scope): t.Expression | undefined {
+  const written = parseCode(codeOf(exp, u.file.text));
+  const node = written && withoutFilters(u, written, scope);
   if (node) bindCode(u, node, scope);
   return node;
 }
 
-/** What a filter of older versions is given: `wind | knots(1)`; undefined where there is none. */
-export function filtered(node: t.Node): t.Node | undefined {
-  const isFilter =
-    node.type === 'BinaryExpression' &&
-    node.operator === '|' &&
-    /^(Identifier|CallExpression)$/.test(node.right.type);
-  return isFilter ? (filtered(node.left) ?? node.left) : undefined;
+/** `wind | knots(1)`, a filter of older versions: a call of something unknown, unless the name is one of the template's. */
+function withoutFilters(u: VueUnit, node: t.Expression, scope: Scope): t.Expression {
+  if (node.type !== 'BinaryExpression' || node.operator !== '|') return node;
+  const { left, right } = node;
+  const filter = right.type === 'CallExpression' ? right.callee : right;
+  if (filter.type !== 'Identifier' || isKnown(u, filter.name, scope)) return node;
+  const { start, end } = node;
+  // Nothing of the script is called: filters have names of their own.
+  const callee = { type: 'Super', start: right.start, end: right.end };
+  const given = withoutFilters(u, left as t.Expression, scope);
+  const others = right.type === 'CallExpression' ? right.arguments : [];
+  return { type: 'CallExpression', callee, arguments: [given, ...others], start, end } as t.CallExpression;
 }
+
+/** Whether a name is one that the template may use. */
+const isKnown = (u: VueUnit, name: string, scope: Scope): boolean =>
+  bindingOf(name, scope) !== undefined ||
+  u.members.has(name) ||
+  u.facts.ports.some((port) => port.name === name && port.channel === 'prop');
 
 export const directive = (element: Element, name: string): Directive | undefined =>
   element.props.find((one): one is Directive => one.type === 7 && one.name === name);

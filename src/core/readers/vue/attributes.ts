@@ -7,16 +7,7 @@ import { parseCode } from '../script/code';
 import { bindingOf } from '../script/scope';
 import type { At } from '../script/slots';
 import { type Ctx, typeOf, use } from '../script/unit';
-import {
-  argumentOf,
-  codeOf,
-  type Directive,
-  type Element,
-  expressionOf,
-  filtered,
-  placeOf,
-  type Prop,
-} from './ast';
+import { argumentOf, codeOf, type Directive, type Element, expressionOf, placeOf, type Prop } from './ast';
 import { bindCode, parseListener } from './code';
 import { camel, eventPort } from './names';
 import { handleSymbol } from './self';
@@ -113,7 +104,7 @@ function readBound(u: VueUnit, prop: Directive, index: number, at: At): Attribut
   if (plain || name === 'class' || name === 'style' || name === 'is' || name === 'key')
     use(u, value, ctx, 'attribute');
   if (name === 'is' || name === 'slot' || (plain && (name === 'class' || name === 'style'))) return undefined;
-  value.type ??= filtered(node) ? UNKNOWN : typeOf(u, node);
+  value.type ??= typeOf(u, node);
   const twoWay = prop.modifiers.some((one) => textOf(one) === 'sync');
   if (twoWay) writeBack(u, node, span, at.ctx);
   return attribute(

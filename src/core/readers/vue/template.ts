@@ -6,11 +6,11 @@ import { declarePattern } from '../script/patterns';
 import { type At, siteAround } from '../script/slots';
 import { type Ctx, inArm, place, spanOf, typeOf, use, usesOf } from '../script/unit';
 import {
+  boundCode,
   codeOf,
   directive,
   type Element,
   expressionOf,
-  filtered,
   isBlank,
   placeOf,
   type TemplateNode,
@@ -44,11 +44,8 @@ export function readNodes(u: VueUnit, nodes: TemplateNode[], at: At): void {
 
 /** `{{ wind }}`; a filter of older versions is no operator. */
 function readText(u: VueUnit, node: { content: { content: string; loc: never } }, at: At): void {
-  const code = codeOf(node.content, u.file.text);
-  const whole = parseCode(code);
-  if (!whole) return;
-  const parsed = filtered(whole) ?? whole;
-  bindCode(u, parsed, at.scope);
+  const parsed = boundCode(u, node.content, at.scope);
+  if (!parsed) return;
   const ctx: Ctx = { ...at.ctx, where: 'text' };
   use(u, u.expr(parsed, ctx), ctx, 'text');
 }
