@@ -1,28 +1,12 @@
 import { step, type Rule } from '../rule';
-import { isAbove } from './shadowed';
+import { isWrittenTwice, providedTwice } from './provided-twice';
 
 export const keyClash: Rule = {
   name: 'context/key-clash',
   level: 'warning',
   summary: 'A provider sits below another whose key is the same text, written separately.',
   check({ project, report }) {
-    const contexts = project.contexts();
-    for (const inner of contexts.providers) {
-      const owner = project.components[inner.component]!;
-      if (inner.key.value.key === undefined || owner.facts.role !== 'component') continue;
-      if (
-        project.files[owner.file]!.aside ||
-        !contexts.isBelowProvider(inner.component, inner.node, inner.key)
-      )
-        continue;
-      const outer = contexts.providers.find(
-        (one) =>
-          one.key === inner.key &&
-          one.place.file !== inner.place.file &&
-          isAbove(contexts, project, one, inner),
-      );
-      if (!outer) continue;
-      const above = project.components[outer.component]!;
+    for (const { inner, outer, owner, above } of providedTwice(project, isWrittenTwice)) {
       const { name } = inner.key;
       report({
         component: owner,

@@ -15,10 +15,7 @@ export const staleCopy: Rule = {
       if (facts.role !== 'component' || facts.renewsState || project.files[component.file]!.aside) continue;
       const sites = component.calledAt.map((id) => project.sites[id]!);
       if (sites.some((site) => site.fact.attributes.some((one) => one.mode === 'key'))) continue;
-      const byEffects = new Set<number>();
-      facts.functions.forEach((fn, index) => {
-        if (fn.where === 'effect') for (const one of reachedFunctions(component, index)) byEffects.add(one);
-      });
+      let effects: Set<number> | undefined;
       facts.symbols.forEach((symbol, index) => {
         const { init } = symbol;
         if (symbol.kind !== 'state' || !init || (init.kind !== 'identity' && init.kind !== 'member')) return;
@@ -30,7 +27,9 @@ export const staleCopy: Rule = {
         const renewed = facts.writes.some(
           (write) =>
             write.symbol === index &&
-            (write.where !== 'handler' || byEffects.has(write.fn) || isHandedOn(component, write.fn)),
+            (write.where !== 'handler' ||
+              (effects ??= reachedByEffects(component)).has(write.fn) ||
+              isHandedOn(component, write.fn)),
         );
         if (!port || renewed) return;
         const place = placeOf(component.file, symbol);
@@ -49,6 +48,15 @@ export const staleCopy: Rule = {
     }
   },
 };
+
+/** Functions that run as effects, and those that they call. */
+function reachedByEffects(component: Component): Set<number> {
+  const found = new Set<number>();
+  component.facts.functions.forEach((fn, index) => {
+    if (fn.where === 'effect') for (const one of reachedFunctions(component, index)) found.add(one);
+  });
+  return found;
+}
 
 /** A function that is written where it is handed to somebody: when that runs, nobody here knows. */
 function isHandedOn({ facts }: Component, fn: number): boolean {
