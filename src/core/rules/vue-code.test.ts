@@ -339,6 +339,14 @@ describe('what older templates write', () => {
       [],
     ],
     [
+      'members that are read by names worked out',
+      {
+        'Gauge.vue': `<template><b>{{ all }}</b></template><script>export default { props: { wind: Number, gust: Number }, computed: { all() { return ['wind', 'gust'].map((name) => this[name]); } } };</script>`,
+        'App.vue': setup(`import Gauge from './Gauge.vue';`, '<Gauge :wind="1" :gust="2" />'),
+      },
+      [],
+    ],
+    [
       'a filter in a binding gives anything',
       {
         'Gauge.vue': `<template><b>{{ wind }}</b></template><script>export default { props: { wind: Array } };</script>`,

@@ -31,6 +31,11 @@ export function readSelf(
   node: t.MemberExpression | t.OptionalMemberExpression,
   ctx?: Ctx,
 ): ExprFact | undefined {
+  if (node.computed && ctx && isSelf(node.object)) {
+    // `this[name]` may be any of its members.
+    u.facts.openProps = true;
+    u.openRefs = true;
+  }
   if (node.computed || node.property.type !== 'Identifier') return undefined;
   const { name } = node.property;
   const object = unwrap(node.object);
