@@ -207,6 +207,17 @@ describe('what an app on its way from one style to the other writes', () => {
       ['error event/unknown App.svelte:5 hodl'],
     ],
     [
+      'an event of the page under its own name need not be heard',
+      {
+        'Button.svelte': file(
+          `import { createBubbler } from 'svelte/legacy';\nconst bubble = createBubbler();`,
+          `<b onfocus={bubble('focus')} onclick={bubble('hold')}></b>`,
+        ),
+        'App.svelte': file(`import Button from './Button.svelte';`, '<Button />'),
+      },
+      [`warning event/unheard Button.svelte:5 'hold'`],
+    ],
+    [
       'a listener of a handle is looked up when the event comes; a text is not',
       {
         'Gate.svelte': file(`export function open() {}`, '<slot />'),
