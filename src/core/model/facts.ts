@@ -189,6 +189,8 @@ export interface ComponentFacts extends Span {
   openSlots?: boolean;
   /** The prop and the event that a two-way binding without a name means. */
   model?: { prop: string; event: string };
+  /** It takes whatever is provided above it, under any key. */
+  readsAllContexts?: boolean;
   /** Links to the components around it that are followed further: `$parent.$parent`, with the names on the way. */
   climbs?: (Span & { names: string[] })[];
   /** Names that its template uses, and that nothing in sight declares. */

@@ -42,6 +42,34 @@ describe('contexts behind functions', () => {
   );
 });
 
+describe('keys that are asked for otherwise', () => {
+  const hall = file(
+    `import { setContext } from 'svelte';\nimport Reader from './Reader.svelte';\nsetContext('fleet', 1);\nsetContext('spare', 2);`,
+    '<Reader />',
+  );
+  const reader = (script: string) => file(script, '<b />');
+  cases(/^context\//, [
+    [
+      'whether there is one',
+      {
+        'Reader.svelte': reader(
+          `import { hasContext } from 'svelte';\nconst known = hasContext('fleet') && hasContext('none');`,
+        ),
+        'App.svelte': hall,
+      },
+      [`warning context/unread App.svelte:5 'spare'`],
+    ],
+    [
+      'all together',
+      {
+        'Reader.svelte': reader(`import { getAllContexts } from 'svelte';\nconst all = getAllContexts();`),
+        'App.svelte': hall,
+      },
+      [],
+    ],
+  ]);
+});
+
 describe('what is provided later', () => {
   cases(/^context\//, [
     [

@@ -100,6 +100,13 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       }
       if (name === 'setContext') return provide(u, node, ctx);
       if (name === 'getContext') return consume(u, node, ctx);
+      if (name === 'hasContext') {
+        // Asking whether there is one goes on without.
+        const asked = consume(u, node, ctx);
+        if (asked) u.facts.consumes.at(-1)!.missing = 'handled';
+        return { kind: 'computed', ...spanOf(node) };
+      }
+      if (name === 'getAllContexts') u.facts.readsAllContexts = true;
       return undefined;
     },
     raised(u, node) {

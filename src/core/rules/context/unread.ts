@@ -12,7 +12,7 @@ export const contextUnread: Rule = {
       const used = key.value.key === undefined ? isUsedElsewhere(key.file, key.value.name) : isNamed(key);
       for (const provider of providers.filter((one) => one.key === key)) {
         const { component, place } = provider;
-        if (used && !isOutOfReach(provider)) continue;
+        if ((used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
         const owner = project.components[component]!;
         report({
           component: owner,
@@ -22,6 +22,17 @@ export const contextUnread: Rule = {
           trail: [step(owner, place, key.name, 'is provided and never consumed', 'drop')],
         });
       }
+    }
+
+    /** Somebody below takes all that is provided, or calls a helper that does. */
+    function isTakenWithAll(provider: Provider): boolean {
+      return project.components.some(
+        ({ id, facts }) =>
+          facts.readsAllContexts &&
+          (facts.role !== 'component' ||
+            id === provider.component ||
+            contexts.below(provider).components.has(id)),
+      );
     }
 
     /** Everything below the provider is known, and every use of the key is a consumer that is elsewhere. */
