@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import { isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
-import { unwrap } from './unit';
+import { isModuleLevel, unwrap } from './unit';
 
 /** Calls whose result is what they are given, or what the function that they are given gives back. */
 const DERIVED = /^(computed|markRaw|useMemo|\$derived(\.by)?)$/;
@@ -66,4 +66,11 @@ function valuesOf(
     found.push(one.value);
   }
   return deeper(...found);
+}
+
+/** The name that a choice has, where it is one of the module or a member of one; what a component holds has none. */
+export function moduleName(choice: t.Node): string | undefined {
+  const first = choice.type === 'MemberExpression' ? unwrap(choice.object) : choice;
+  const known = first.type === 'Identifier' && first.binding && isModuleLevel(first.binding);
+  return known ? memberName(choice) : undefined;
 }

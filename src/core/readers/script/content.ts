@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { Span } from '../../model/facts';
 import { takenApart } from './functions';
 import { declarePattern } from './patterns';
-import { addFunction, type Ctx, spanOf, type Unit } from './unit';
+import { addFunction, spanOf, type Ctx, type Unit } from './unit';
 
 /** Declares the parameters of content; gives back its function, or undefined where it takes none. */
 export function contentFunction(u: Unit, params: t.Node[], at: Span, ctx: Ctx): number | undefined {

@@ -1,5 +1,4 @@
 /** What the component of a file is called inside it, where no name of the code means it. */
-
 export const SELF = '#self';
 
 /** A name for what is exported without one: the file's, or its folder's for an index file. */

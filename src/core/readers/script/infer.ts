@@ -1,7 +1,7 @@
 /** The type of an expression as far as its text tells. What needs other files stays a reference. */
 import type * as t from '@babel/types';
-import { lit, prim, type TypeExpr, type TypeMember, union, UNKNOWN, widen } from '../../model/types';
-import { annotationOf, functionType, keyName, type NamedType, readType } from './type-expr';
+import { lit, prim, union, UNKNOWN, widen, type TypeExpr, type TypeMember } from '../../model/types';
+import { annotationOf, functionType, keyName, readType, type NamedType } from './type-expr';
 
 export interface InferContext {
   named: NamedType;

@@ -4,8 +4,8 @@ import { declareFunction, readOtherClass } from './functions';
 import { variableType } from './infer';
 import { declarePattern } from './patterns';
 import { isFunction } from './scope';
-import { type Ctx, inArm, inferContext, place, spanOf, type Unit, unwrap, use } from './unit';
 import { eachChild } from './walk';
+import { inArm, inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
 
 /** Reads statements. Function declarations come first, as they are hoisted. */
 export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {

@@ -1,6 +1,6 @@
 /** Type annotations to type expressions. Names stay names; they are looked up when files are linked. */
 import type * as t from '@babel/types';
-import { lit, prim, type TypeDecl, type TypeExpr, type TypeMember, union, UNKNOWN } from '../../model/types';
+import { lit, prim, union, UNKNOWN, type TypeDecl, type TypeExpr, type TypeMember } from '../../model/types';
 
 /** Gives a named type its meaning where the framework defines it, or undefined. */
 export type NamedType = (name: string, args: () => TypeExpr[]) => TypeExpr | undefined;

@@ -2,7 +2,6 @@
  * Where a node's children are, by its type, types and names that are no expressions left out. From the
  * syntax tree's specification (Babel AST format); a type that is missing here is searched whole.
  */
-
 const TABLE = `
 ArrayExpression elements
 ArrayPattern elements

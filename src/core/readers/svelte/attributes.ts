@@ -121,9 +121,12 @@ function readValue(u: SvelteUnit, one: AST.Attribute, plain: boolean, at: At): A
     const value = u.expr(node, /^on/.test(one.name) ? lookedUp(node, ctx) : ctx);
     value.type ??= typeOf(u, node);
     // An event of the page that is handed up under its own name is not raised here.
-    const same = isProp(u, value) && u.facts.symbols[value.symbol!]!.port === eventPort(one.name.slice(2));
-    if (plain && /^on/.test(one.name) && isProp(u, value) && !same)
-      raisePort(u, value.symbol!, [], spanOf(node), -1, 'listener');
+    const raises =
+      plain &&
+      /^on/.test(one.name) &&
+      isProp(u, value) &&
+      u.facts.symbols[value.symbol!]!.port !== eventPort(one.name.slice(2));
+    if (raises) raisePort(u, value.symbol!, [], spanOf(node), -1, 'listener');
     else if (plain) use(u, value, ctx, 'attribute');
     const called = calledBy(u, node, value);
     return { ...make(value), ...(called ? { called } : {}) };

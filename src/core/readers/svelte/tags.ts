@@ -2,12 +2,11 @@
 import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { RenderFact, Span, TagFact } from '../../model/facts';
-import { choicesOf } from '../script/choices';
+import { choicesOf, moduleName } from '../script/choices';
 import { SELF } from '../script/file-name';
 import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, fillSlot, nameOutlet, noteNested, siteAround } from '../script/slots';
-import { memberName } from '../script/type-expr';
-import { addNode, isModuleLevel, place, unwrap, use } from '../script/unit';
+import { addNode, isModuleLevel, place, use } from '../script/unit';
 import { attributeNamed, code, type MarkupNode, span, type Tag, textOf } from './ast';
 import { readAttributes } from './attributes';
 import { slotPort } from './names';
@@ -93,13 +92,7 @@ function choicesFor(binding: Binding): t.Node[] {
   if (isModuleLevel(binding)) return [];
   const id = { type: 'Identifier', name: binding.name, binding } as t.Identifier;
   const choices = choicesOf(id);
-  return choices.every((one) => isNamed(one)) ? choices : [];
-}
-
-/** A name of the module, or a member of one. */
-function isNamed(choice: t.Node): boolean {
-  const first = choice.type === 'MemberExpression' ? unwrap(choice.object) : choice;
-  return first.type === 'Identifier' && first.binding !== undefined && isModuleLevel(first.binding);
+  return choices.every((one) => moduleName(one) !== undefined) ? choices : [];
 }
 
 /** `<svelte:component this={wide ? Chart : Table}>` */
@@ -111,10 +104,10 @@ function addChosen(u: SvelteUnit, node: AST.SvelteComponent, tag: TagFact, at: A
 }
 
 function addEach(u: SvelteUnit, node: Tag, tag: TagFact, choices: t.Node[], at: At): [number, ...number[]] {
-  const known = choices.filter(isNamed);
+  const known = choices.map(moduleName).filter((name) => name !== undefined);
   const nested = node.fragment.nodes.some((one) => one.type === 'SnippetBlock' || isShown(one));
   // What is nested can stand below one of them only.
-  const names = nested && choices.length > 1 ? [] : [...new Set(known.map((one) => memberName(one)!))];
+  const names = nested && choices.length > 1 ? [] : [...new Set(known)];
   const oneOf = choices.length > 1 ? { oneOf: true } : {};
   const [first = '', ...others] = names;
   const add = (name: string) =>

@@ -70,6 +70,12 @@ export const directive = (element: Element, name: string): Directive | undefined
 export const staticAttribute = (element: Element, name: string): Static | undefined =>
   element.props.find((one): one is Static => one.type === 6 && one.name === name);
 
+/** `:name="…"`, also `v-bind:name`. */
+export const boundTo = (element: Element, name: string): Directive | undefined =>
+  element.props.find(
+    (one): one is Directive => one.type === 7 && one.name === 'bind' && argumentOf(one) === name,
+  );
+
 /** The argument of a directive, unless it is worked out. */
 export const argumentOf = ({ arg }: Directive): string | undefined =>
   arg && 'isStatic' in arg && arg.isStatic ? arg.content : undefined;

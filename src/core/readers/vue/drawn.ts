@@ -37,7 +37,7 @@ export function settleSlots(u: VueUnit): void {
 }
 
 /** Whether a node stands for all slots of the component. */
-export function isSlots(u: VueUnit, node: t.Node): boolean {
+function isSlots(u: VueUnit, node: t.Node): boolean {
   const bare = unwrap(node);
   if (bare.type === 'Identifier') {
     const symbol = symbolOf(u, bare);

@@ -44,9 +44,10 @@ export const vueMarkup: MarkupDialect = {
       return true;
     }
     const slot = slotValue(u, node);
-    if (slot) placeOutlet(u, slot.symbol!, slot, index, ctx);
-    if (slot) noteNested(u, index);
-    return slot !== undefined;
+    if (!slot) return false;
+    placeOutlet(u, slot.symbol!, slot, index, ctx);
+    noteNested(u, index);
+    return true;
   },
   isGroup: (_u, tag) => /^(Transition|TransitionGroup|KeepAlive|Suspense|Teleport|Fragment)$/.test(tag),
   provider: () => false,

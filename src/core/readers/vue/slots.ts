@@ -8,12 +8,14 @@ import { type At, fillSlot, nameOutlet, noteNested } from '../script/slots';
 import { addNode, place } from '../script/unit';
 import {
   argumentOf,
+  boundTo,
   codeOf,
-  directive,
   type Directive,
+  directive,
   type Element,
   isBlank,
   placeOf,
+  type Static,
   staticAttribute,
   tagSpan,
 } from './ast';
@@ -32,27 +34,32 @@ export interface Fill {
   older: boolean;
 }
 
+/** `slot-scope="{ total }"`; older still, `scope` on a template. */
+const scopeOf = (element: Element): Static | undefined =>
+  staticAttribute(element, 'slot-scope') ??
+  (element.tag === 'template' ? staticAttribute(element, 'scope') : undefined);
+
+/** The attribute that makes an element content for a slot. */
+const markOf = (element: Element): Directive | Static | undefined =>
+  directive(element, 'slot') ??
+  staticAttribute(element, 'slot') ??
+  boundTo(element, 'slot') ??
+  scopeOf(element);
+
 /** `v-slot:x="{ total }"`, or `slot="x" slot-scope="{ total }"`. */
 export function fillOf(u: VueUnit, element: Element): Fill | undefined {
-  const own = directive(element, 'slot');
-  if (own) {
-    const at = placeOf(own.arg ?? own);
-    const params = own.exp ? parsePattern(codeOf(own.exp, u.file.text)) : [];
-    return { name: own.arg ? argumentOf(own) : 'default', at, params, older: false };
+  const mark = markOf(element);
+  if (!mark) return undefined;
+  if (mark.type === 7 && mark.name === 'slot') {
+    const params = mark.exp ? parsePattern(codeOf(mark.exp, u.file.text)) : [];
+    const name = mark.arg ? argumentOf(mark) : 'default';
+    return { name, at: placeOf(mark.arg ?? mark), params, older: false };
   }
-  const named = staticAttribute(element, 'slot') ?? boundTo(element, 'slot');
-  const scoped = staticAttribute(element, 'slot-scope') ?? staticAttribute(element, 'scope');
-  const found = named ?? (element.tag === 'template' || scoped?.name === 'slot-scope' ? scoped : undefined);
-  if (!found) return undefined;
-  const name = named?.type === 6 ? named.value?.content || 'default' : named ? undefined : 'default';
-  const params = scoped?.value ? parsePattern(insideQuotes(u, placeOf(scoped.value))) : [];
-  return { name, at: placeOf(found), params, older: true };
+  const written = mark.type === 6 && mark.name === 'slot' ? mark.value?.content : undefined;
+  const scoped = scopeOf(element)?.value;
+  const params = scoped ? parsePattern(insideQuotes(u, placeOf(scoped))) : [];
+  return { name: mark.type === 7 ? undefined : written || 'default', at: placeOf(mark), params, older: true };
 }
-
-const boundTo = (element: Element, name: string): Directive | undefined =>
-  element.props.find(
-    (one): one is Directive => one.type === 7 && one.name === 'bind' && argumentOf(one) === name,
-  );
 
 function insideQuotes(u: VueUnit, { start, end }: Span): Code {
   const edge = /["']/.test(u.file.text.charAt(start)) ? 1 : 0;
@@ -112,7 +119,7 @@ export function fillWith(
 /** What is nested in a component without a slot's name is for its default slot, with `v-slot` on its tag. */
 export function readNested(u: VueUnit, element: Element, index: number, at: At): At {
   const loose = element.children.some(
-    (child) => !isBlank(child) && !(child.type === 1 && fillOf(u, child as Element)),
+    (child) => !isBlank(child) && !(child.type === 1 && markOf(child as Element)),
   );
   if (loose) noteNested(u, index);
   const fill = directive(element, 'slot') && fillOf(u, element);

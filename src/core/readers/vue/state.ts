@@ -20,7 +20,7 @@ import {
 } from '../script/unit';
 import type { VueUnit } from './unit';
 
-/** What a component keeps and derives: refs, reactive objects, computed values, handles. */
+/** `ref(0)`; an empty one whose name the template attaches is a handle. */
 export function declareRef(u: VueUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
   if (pattern.type !== 'Identifier') return false;
   const [first] = call.arguments;

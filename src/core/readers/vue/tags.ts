@@ -2,22 +2,12 @@
 import type * as t from '@babel/types';
 import type { TagFact } from '../../model/facts';
 import { isPageTag } from '../../model/page-names';
-import { choicesOf } from '../script/choices';
+import { choicesOf, moduleName } from '../script/choices';
 import { SELF } from '../script/file-name';
 import { bindingOf, type Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { memberName } from '../script/type-expr';
-import { addNode, isModuleLevel, unwrap } from '../script/unit';
-import {
-  argumentOf,
-  type Directive,
-  type Element,
-  expressionOf,
-  isBlank,
-  placeOf,
-  staticAttribute,
-  tagSpan,
-} from './ast';
+import { addNode, isModuleLevel } from '../script/unit';
+import { boundTo, type Element, expressionOf, isBlank, placeOf, staticAttribute, tagSpan } from './ast';
 import { camel, pascal } from './names';
 import type { VueUnit } from './unit';
 
@@ -52,9 +42,7 @@ export function addTags(u: VueUnit, element: Element, at: At): [number, ...numbe
 /** `<component is="fare-card">`, `<component :is="wide ? Chart : Table">` */
 function addChosen(u: VueUnit, element: Element, at: At): [number, ...number[]] {
   const span = placeOf(element);
-  const bound = element.props.find(
-    (one): one is Directive => one.type === 7 && one.name === 'bind' && argumentOf(one) === 'is',
-  );
+  const bound = boundTo(element, 'is');
   const written = staticAttribute(element, 'is')?.value?.content;
   const node = bound && expressionOf(u, bound, at.scope);
   const choices = written !== undefined ? [written] : node ? chosenIn(node) : [];
@@ -89,10 +77,7 @@ const chosenIn = (node: t.Node): (string | undefined)[] => [...new Set(choicesOf
 
 /** A text, or a name of the module: what a member of the component holds is not known. */
 function nameOf(choice: t.Node): string | undefined {
-  if (choice.type === 'StringLiteral') return choice.value;
-  const first = choice.type === 'MemberExpression' ? unwrap(choice.object) : choice;
-  const known = first.type === 'Identifier' && first.binding && isModuleLevel(first.binding);
-  return known ? memberName(choice) : undefined;
+  return choice.type === 'StringLiteral' ? choice.value : moduleName(choice);
 }
 
 const isElement = (u: VueUnit, name: string, scope: Scope): boolean =>
