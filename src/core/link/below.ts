@@ -50,32 +50,21 @@ export function belowNode(
   for (let next = pending.pop(); next; next = pending.pop()) {
     const { component, under } = next;
     const { render } = component.facts;
-    const siteAt = targetsOf(project, component);
     const inside = descendants(component, under, (node) => node !== under && isCut(component.id, node));
     // What is reached as a whole was handed its content at a place that was walked already.
     if (under >= 0) for (const slot of slotsDrawnIn(component, new Set(inside))) handIn(component, slot);
     for (const index of inside) {
       const node = render[index]!;
       if (node.kind !== 'site') continue;
-      const target = siteAt.get(index);
-      if (target === undefined) found.open = true;
-      else if (!found.components.has(target)) {
+      const sites = component.siteAt.get(index) ?? [];
+      if (!sites.length || node.tag?.openChoice) found.open = true;
+      for (const id of sites) {
+        const { target } = project.sites[id]!;
+        if (found.components.has(target)) continue;
         found.components.add(target);
         push(project.components[target]!, -1);
       }
     }
-  }
-  return found;
-}
-
-const targets = new WeakMap<Component, Map<number, number>>();
-
-/** The components that call sites mean, by their nodes. */
-function targetsOf(project: Linked, component: Component): Map<number, number> {
-  let found = targets.get(component);
-  if (!found) {
-    const sites = component.sites.map((id) => project.sites[id]!);
-    targets.set(component, (found = new Map(sites.map((site) => [site.node, site.target]))));
   }
   return found;
 }

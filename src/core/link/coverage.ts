@@ -14,7 +14,6 @@ export class Coverage {
   private readonly lacks: bigint[];
   private readonly aroundCache = new Map<string, bigint>();
   private readonly providedAt = new Map<string, bigint>();
-  private readonly sitesAt = new Map<string, number>();
   private readonly busy = new Set<string>();
   private unknownMasks: bigint[] | undefined;
   /** A bit beside those of the keys: something else may be provided around. */
@@ -32,7 +31,6 @@ export class Coverage {
       const at = `${one.component}:${one.node}`;
       this.providedAt.set(at, (this.providedAt.get(at) ?? 0n) | bitOf(one.key));
     }
-    for (const site of project.sites) this.sitesAt.set(`${site.owner}:${site.node}`, site.target);
     const { length } = project.components;
     this.some = new Array<bigint>(length).fill(0n);
     this.lacks = new Array<bigint>(length).fill(0n);
@@ -114,14 +112,20 @@ export class Coverage {
     let below = render[node]!;
     for (let at = below.parent; at >= 0; at = below.parent) {
       mask |= this.providedAt.get(`${component}:${at}`) ?? 0n;
-      const target = this.sitesAt.get(`${component}:${at}`);
-      if (target !== undefined) mask |= this.aroundOutlet(target, below.slot ?? traits.contentPort);
+      const targets = this.targetsAt(component, at);
+      if (targets.length) for (const one of targets) mask |= this.aroundOutlet(one, below.slot ?? traits.contentPort);
       else if (render[at]!.kind === 'site') mask |= this.beside(component, at);
       below = render[at]!;
     }
     this.busy.delete(key);
     this.aroundCache.set(key, mask);
     return mask;
+  }
+
+  /** The components that a node of a render may be: several where the tag is chosen. */
+  private targetsAt(component: number, node: number): number[] {
+    const ids = this.project.components[component]!.siteAt.get(node) ?? [];
+    return ids.map((id) => this.project.sites[id]!.target);
   }
 
   private isLoose(owner: Component, node: number): boolean {
@@ -140,8 +144,7 @@ export class Coverage {
     this.project.components[component]!.facts.render.forEach((one, index) => {
       if (one.parent !== node || one.slot === undefined) return;
       mask |= this.providedAt.get(`${component}:${index}`) ?? 0n;
-      const target = this.sitesAt.get(`${component}:${index}`);
-      if (target !== undefined) mask |= this.aroundUnknown()[target]!;
+      for (const target of this.targetsAt(component, index)) mask |= this.aroundUnknown()[target]!;
     });
     return mask;
   }
@@ -182,8 +185,8 @@ export class Coverage {
     let mask = unseen ? this.nobodyKnows : 0n;
     for (const { node, into } of places) {
       mask |= this.around(component, node);
-      const target = into === undefined ? undefined : this.sitesAt.get(`${component}:${node}`);
-      if (target !== undefined) mask |= this.aroundOutlet(target, into!);
+      if (into === undefined) continue;
+      for (const target of this.targetsAt(component, node)) mask |= this.aroundOutlet(target, into);
     }
     this.busy.delete(key);
     this.aroundCache.set(key, mask);

@@ -6,7 +6,7 @@ import type { Manifest } from '../readers/manifest';
 import { type TypeSpace, typeSpace } from '../types/resolve';
 import { type Contexts, linkContexts } from './contexts';
 import { buildFlow } from './flow';
-import { linkModules } from './modules';
+import { linkModules, type Modules } from './modules';
 import { linkNames, type Names } from './names';
 import { linkPorts, portTypeOf } from './ports';
 import { linkRegistry } from './registry';
@@ -18,6 +18,7 @@ export interface Linked extends Project {
   /** Contexts, worked out when first asked for. */
   contexts(): Contexts;
   names: Names;
+  modules: Modules;
   types: TypeSpace;
 }
 
@@ -48,6 +49,7 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
         unresolved: false,
         calledAt: [],
         sites: [],
+        siteAt: new Map(),
         unknownSites: component.injected || component.wrapped,
         used: component.injected,
         passes: [],
@@ -59,7 +61,7 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
   );
   const names = linkNames(facts, modules, ids, homes);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
-  const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules.packageOf));
+  const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules));
   linkPorts(components, sites, types);
   const project: Linked = {
     files,
@@ -67,6 +69,7 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
     sites,
     packages: modules.packages,
     names,
+    modules,
     types,
     lookup: names.lookup,
     elementReads: new Set(facts.flatMap((file) => file.elementReads)),

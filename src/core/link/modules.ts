@@ -2,6 +2,7 @@
 import type { FileFacts } from '../model/facts';
 import type { Package } from '../model/project';
 import type { Manifest, PackageManifest, PathsManifest } from '../readers/manifest';
+import { guessAliases } from './aliases';
 import { mapped } from './exports-map';
 import { dirname, join } from './paths';
 
@@ -17,11 +18,16 @@ const WRITTEN: Record<string, string[]> = {
 export interface Modules {
   /** Index of the file, or undefined if it is outside the project. */
   resolve(from: string, specifier: string): number | undefined;
+  /** The paths that aliases make of a name, whether or not a file is there. */
+  pathsOf(from: string, specifier: string): string[];
+  /** Whether what leads to no file of the project is meant to: a package, or a file that holds no code. */
+  isForeign(from: string, specifier: string): boolean;
   packages: Package[];
   packageOf(path: string): Package | undefined;
 }
 
-interface PathRule {
+/** Names of imports that lead to folders: what starts with the prefix, in files below `dir`. */
+export interface PathRule {
   dir: string;
   prefix: string;
   suffix: string;
@@ -45,11 +51,9 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       const found = byPath.get(path + ext);
       if (found !== undefined) return found;
     }
-    for (const ext of EXTENSIONS) {
-      const found = byPath.get(path ? `${path}/index${ext}` : `index${ext}`);
-      if (found !== undefined) return found;
-    }
-    return undefined;
+    // A folder may hold what was built beside what it was built from; what exports nothing is neither.
+    const inside = EXTENSIONS.flatMap((ext) => byPath.get(path ? `${path}/index${ext}` : `index${ext}`) ?? []);
+    return inside.find((one) => files[one]!.exports.length > 0) ?? inside[0];
   }
 
   /** A published path such as `lib/esm/index.js` stands for a source file. */
@@ -101,12 +105,15 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
     const rest = parts.slice(count).join('/');
     const written = manifestOf.get(owner)!.exports;
     const offered = mapped(written, rest ? `./${rest}` : '.');
+    // Of all that a package offers under a name, the sources say most.
+    offered.sort((a, b) => Number(isBuilt(a)) - Number(isBuilt(b)));
     const found = offered.map((path) => sourceOf(owner.dir, path)).find((one) => one !== undefined);
     if (found !== undefined) return found;
     if (rest) return locate(join(owner.dir, rest)) ?? sourceOf(owner.dir, rest);
     return owner.entries?.[0] ?? locate(join(owner.dir, 'src')) ?? locate(owner.dir);
   }
 
+  const isBuilt = (path: string) => /^(\.\/)?(dist|lib|build|out|es|esm|cjs|types)\//.test(path);
   const packageOf = (path: string) =>
     packages.find((one) => one.dir === '' || path.startsWith(`${one.dir}/`));
 
@@ -119,6 +126,30 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       .find((one) => one !== undefined);
   }
 
+  /** A package that a manifest around the file asks for, or what the platform has itself. */
+  function isNeeded(from: string, specifier: string): boolean {
+    if (/^(node|bun|virtual|data|https?):/.test(specifier)) return true;
+    const name = packageName(specifier);
+    return packages.some(
+      (one) =>
+        (one.dir === '' || from.startsWith(`${one.dir}/`)) && (one.needs.has(name) || one.name === name),
+    );
+  }
+
+  function isForeign(from: string, specifier: string): boolean {
+    const bare = specifier.replace(/(?<=.)[?#].*$/, '');
+    const ending = /\.[a-z\d]+$/i.exec(bare)?.[0];
+    if (/^[./]/.test(specifier)) return ending !== undefined && /^\.(svg|png|jpe?g|gif|webp|avif|ico|s?css|less|sass|styl|json5?|ya?ml|mdx?|txt|html|woff2?|ttf|mp[34]|webm|wasm|graphql|gql)$/i.test(ending);
+    if (isNeeded(from, bare)) return true;
+    // A package may be there without being asked for; what looks like no package's name is an alias.
+    return /^(@[a-z\d][\w.-]*\/)?[a-z\d][\w.-]*(\/|$)/.test(bare) && !unresolvedHeads.has(headOf(from, bare));
+  }
+  /** First parts of names that nothing answers, where a folder of the project bears the name. */
+  const unresolvedHeads = new Set<string>();
+  const folders = new Set(files.flatMap((file) => file.path.split('/').slice(0, -1)));
+  const headOf = (from: string, specifier: string) =>
+    `${packageOf(from)?.dir ?? ''}\n${specifier.split('/')[0]!}`;
+
   const cache = new Map<string, number | undefined>();
   function resolve(from: string, specifier: string): number | undefined {
     const dir = dirname(from);
@@ -128,26 +159,43 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
     cache.set(key, found);
     return found;
   }
+  function pathsOf(from: string, specifier: string): string[] {
+    return rules.flatMap((rule) => {
+      const { dir, prefix, suffix, targets } = rule;
+      if (dir && !from.startsWith(`${dir}/`)) return [];
+      if (!specifier.startsWith(prefix) || !specifier.endsWith(suffix)) return [];
+      if (specifier.length < prefix.length + suffix.length) return [];
+      const star = specifier.slice(prefix.length, specifier.length - suffix.length);
+      if (!targets.some((target) => target.includes('*')) && star !== '') return [];
+      return targets.map((target) => join(target.replace('*', star)));
+    });
+  }
   function find(from: string, dir: string, specifier: string): number | undefined {
     if (/^\.{1,2}(\/|$)/.test(specifier)) return locate(join(dir, specifier));
-    for (const rule of rules) {
-      if (rule.dir && !from.startsWith(`${rule.dir}/`)) continue;
-      const { prefix, suffix } = rule;
-      if (!specifier.startsWith(prefix) || !specifier.endsWith(suffix)) continue;
-      if (specifier.length < prefix.length + suffix.length) continue;
-      const star = specifier.slice(prefix.length, specifier.length - suffix.length);
-      if (!rule.targets.some((target) => target.includes('*')) && star !== '') continue;
-      for (const target of rule.targets) {
-        const found = locate(join(target.replace('*', star)));
-        if (found !== undefined) return found;
-      }
+    for (const path of pathsOf(from, specifier)) {
+      const found = locate(path);
+      if (found !== undefined) return found;
     }
     if (specifier.startsWith('/')) return undefined;
     return specifier.startsWith('#') ? resolveInner(from, specifier) : resolveBare(specifier);
   }
 
+  const lonely = files.flatMap((file) =>
+    file.imports
+      .map((one) => one.from)
+      .filter((from) => !/^[./]/.test(from) && !isNeeded(file.path, from) && find(file.path, dirname(file.path), from) === undefined)
+      .map((specifier) => ({ dir: packageOf(file.path)?.dir ?? '', specifier, path: file.path })),
+  );
+  rules.push(...guessAliases(files, lonely));
+  rules.sort(longestFirst);
+  cache.clear();
+  for (const { path, specifier } of lonely)
+    if (folders.has(specifier.split('/')[0]!) && specifier.includes('/')) unresolvedHeads.add(headOf(path, specifier));
+
   return {
     resolve,
+    pathsOf,
+    isForeign,
     packages,
     packageOf,
   };
@@ -179,8 +227,18 @@ function pathRules(manifests: PathsManifest[]): PathRule[] {
       rules.push(...more);
     }
   }
-  return rules.sort((a, b) => b.dir.length - a.dir.length || b.prefix.length - a.prefix.length);
+  return rules.sort(longestFirst);
 }
+
+const longestFirst = (a: PathRule, b: PathRule): number =>
+  b.dir.length - a.dir.length || b.prefix.length - a.prefix.length;
+
+/** The package of a name that is imported: with its scope, without what is asked for inside of it. */
+export const packageName = (specifier: string): string =>
+  specifier
+    .split('/')
+    .slice(0, specifier.startsWith('@') ? 2 : 1)
+    .join('/');
 
 interface Inherited {
   base?: string;

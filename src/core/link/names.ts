@@ -1,6 +1,7 @@
 /** What a name in a file means, followed through imports, re-exports and aliases. */
-import type { FileFacts, ValueFact } from '../model/facts';
-import type { Target } from '../model/project';
+import type { ChoiceFact, FileFacts, ValueFact, WrapperFact } from '../model/facts';
+import { isNamedLikeComponent } from '../model/names';
+import type { Loss, Target } from '../model/project';
 import type { Modules } from './modules';
 
 export interface Names {
@@ -12,13 +13,21 @@ export interface Names {
   exported(file: number, name: string): Target;
   /** The public names of a file, with those that it re-exports. */
   exportsOf(file: number): string[];
+  /** The name that a component is declared by. */
+  nameOf(component: number): string;
+  /** All that a choice may turn out to be. */
+  candidates(file: number, choice: ChoiceFact): Target[];
 }
 
 /** A static member by name; names that every object inherits are none. */
 const memberOf = (value: ValueFact | undefined, name: string): string | undefined =>
   value?.members && Object.hasOwn(value.members, name) ? value.members[name] : undefined;
 
-const OUTSIDE: Target = { kind: 'outside' };
+const outside = (why: Loss, from?: string): Target => ({
+  kind: 'outside',
+  why,
+  ...(from === undefined ? {} : { from }),
+});
 
 /** `componentIds` gives the project's number of each file's components; `homes` the way back. */
 export function linkNames(
@@ -34,13 +43,19 @@ export function linkNames(
     (file) => new Map(file.exports.filter((one) => one.name !== '*').map((one) => [one.name, one])),
   );
   const stars = files.map((file) => file.exports.filter((one) => one.name === '*'));
+  const componentValues = files.map(
+    (file) =>
+      new Map(file.values.filter((one) => one.component !== undefined).map((one) => [one.component!, one])),
+  );
+  /** Members that are assigned to components, wherever that is written. */
+  const statics = new Map<number, Map<string, Target>>();
   const cache = new Map<string, Target>();
 
   function lookup(file: number, name: string): Target {
     const key = `${file}:${name}`;
     const known = cache.get(key);
     if (known) return known;
-    cache.set(key, OUTSIDE);
+    cache.set(key, outside('circle'));
     const found = find(file, name);
     cache.set(key, found);
     return found;
@@ -48,71 +63,272 @@ export function linkNames(
 
   function find(file: number, name: string): Target {
     const [first, ...rest] = name.split('.') as [string, ...string[]];
-    let target = local(file, first);
-    for (const part of rest) target = member(target, part);
-    return target;
+    let at = local(file, first);
+    for (let taken = 0; taken < rest.length; taken++) {
+      // The members of members may be known by both names at once.
+      const whole = rest.slice(taken).join('.');
+      const direct = written(at, whole);
+      if (direct) return direct;
+      at = member(at, rest[taken]!);
+    }
+    return at.target;
   }
 
-  function member(target: Target, name: string): Target {
-    if (target.kind === 'module') return exported(target.file, name);
-    if (target.kind === 'component') {
-      const { file, index } = homes[target.component]!;
-      const link = memberOf(
-        files[file]!.values.find((one) => one.component === index),
-        name,
-      );
-      return link ? lookup(file, link) : OUTSIDE;
+  /** What a name leads to, with the values on the way, whose members it has. */
+  interface Way {
+    target: Target;
+    values: { file: number; value: ValueFact }[];
+  }
+  const wayTo = (target: Target): Way => ({
+    target,
+    values: target.kind === 'value' ? [{ file: target.file, value: target.value }] : [],
+  });
+
+  /** A member that is written with one of the values on the way. */
+  function written({ target, values: passed }: Way, name: string): Target | undefined {
+    for (const { file, value } of passed) {
+      const link = memberOf(value, name);
+      if (link) return lookup(file, link);
     }
-    if (target.kind === 'value') {
-      const link = memberOf(target.value, name);
-      if (link) return lookup(target.file, link);
-    }
-    return OUTSIDE;
+    if (target.kind !== 'component') return undefined;
+    const assigned = statics.get(target.component)?.get(name);
+    if (assigned) return assigned;
+    const { file, index } = homes[target.component]!;
+    const link = memberOf(componentValues[file]!.get(index), name);
+    return link ? lookup(file, link) : undefined;
   }
 
-  function local(file: number, name: string): Target {
+  function member(way: Way, name: string): Way {
+    const { target } = way;
+    if (target.kind === 'module') return exportedWay(target.file, name);
+    const found = written(way, name);
+    if (found) return wayTo(found);
+    if (target.kind === 'outside') return way;
+    // Provider and consumer of a context are the context.
+    if (target.kind === 'value' && target.value.kind === 'context' && /^(Provider|Consumer)$/.test(name))
+      return way;
+    if (target.kind === 'value' && target.value.kind === 'external') {
+      const maker = madeFrom(target.file, target.value);
+      if (maker.kind === 'outside' && maker.why === 'package') return wayTo(maker);
+    }
+    return wayTo(outside('member'));
+  }
+
+  function local(file: number, name: string): Way {
     const value = values[file]!.get(name);
     if (value) return follow(file, value);
     const link = imports[file]!.get(name);
     if (link) {
       const target = modules.resolve(files[file]!.path, link.from);
-      if (target === undefined || files[target]!.problem) return OUTSIDE;
-      return link.name === '*' ? { kind: 'module', file: target } : exported(target, link.name);
+      if (target === undefined || files[target]!.problem) return wayTo(lost(file, link.from, target));
+      return link.name === '*' ? wayTo({ kind: 'module', file: target }) : exportedWay(target, link.name);
     }
-    return { kind: 'unbound' };
+    return wayTo({ kind: 'unbound' });
   }
 
-  function follow(file: number, value: ValueFact): Target {
+  /** What an export leads to; an alias on the way may have members of its own. */
+  function exportedWay(file: number, name: string): Way {
+    let at = file;
+    let wanted = name;
+    const passed: Way['values'] = [];
+    for (let hops = 0; hops < 20; hops++) {
+      const fact = exportsByName[at]!.get(wanted);
+      if (!fact) {
+        const found = wanted === 'default' ? undefined : starOf(at, wanted);
+        if (found === undefined) break;
+        at = found;
+      } else if (fact.from === undefined) {
+        const value = values[at]!.get(fact.local!);
+        const link = value ? undefined : imports[at]!.get(fact.local!);
+        if (value) {
+          const way = follow(at, value);
+          return { target: way.target, values: [...passed, ...way.values] };
+        }
+        const target = link && link.name !== '*' ? modules.resolve(files[at]!.path, link.from) : undefined;
+        if (target === undefined) break;
+        [at, wanted] = [target, link!.name];
+      } else {
+        const target = modules.resolve(files[at]!.path, fact.from);
+        if (target === undefined || fact.source === '*') break;
+        [at, wanted] = [target, fact.source!];
+      }
+    }
+    return wayTo(exported(file, name));
+  }
+
+  /** The file behind the stars of another that exports a name. */
+  function starOf(file: number, name: string): number | undefined {
+    return starsOf(file).find((target) => names(target, name));
+  }
+
+  /** Whether a file says what it exports under a name, itself or through its stars. */
+  function names(file: number, name: string, seen = new Set<number>()): boolean {
+    if (exportsByName[file]!.has(name)) return true;
+    if (name === 'default' || seen.has(file)) return false;
+    seen.add(file);
+    return starsOf(file).some((target) => names(target, name, seen));
+  }
+
+  /** The files that the stars of another lead to. */
+  function starsOf(file: number): number[] {
+    return stars[file]!.flatMap((star) => {
+      const target = modules.resolve(files[file]!.path, star.from!);
+      return target === undefined || files[target]!.problem ? [] : [target];
+    });
+  }
+
+  /** What an import or a re-export leads to where it leads to no file that was understood. */
+  const lost = (file: number, from: string, target: number | undefined): Target =>
+    outside(
+      target !== undefined
+        ? 'broken'
+        : modules.isForeign(files[file]!.path, from)
+          ? 'package'
+          : 'import',
+      from,
+    );
+
+  function follow(file: number, value: ValueFact): Way {
+    const own = { file, value };
     if (value.kind === 'component') {
-      return { kind: 'component', component: componentIds[file]![value.component!]! };
+      const target: Target = { kind: 'component', component: componentIds[file]![value.component!]! };
+      return { target, values: [own] };
     }
     if (value.kind === 'alias' && value.alias && value.alias !== value.name) {
-      const target = lookup(file, value.alias);
-      return target.kind === 'unbound' ? OUTSIDE : target;
+      const [first, ...rest] = value.alias.split('.') as [string, ...string[]];
+      if (rest.length) {
+        const target = lookup(file, value.alias);
+        return { target: target.kind === 'unbound' ? outside('made') : target, values: [own] };
+      }
+      const way = guarded(file, first);
+      const target = way.target.kind === 'unbound' ? outside('made') : way.target;
+      return { target, values: [own, ...way.values] };
     }
-    if (value.madeBy) return made(file, value, value.madeBy);
     if (value.lazy) {
-      const target = modules.resolve(files[file]!.path, value.lazy.from);
-      return target === undefined ? OUTSIDE : exported(target, value.lazy.name);
+      const { from, name } = value.lazy;
+      const target = modules.resolve(files[file]!.path, from);
+      if (target === undefined) return wayTo(lost(file, from, target));
+      const way = exportedWay(target, name);
+      if (!value.madeBy || way.target.kind !== 'component') return way;
+      return { ...way, target: { ...way.target, wrapper: openWrapper(way.target.wrapper) } };
     }
-    return { kind: 'value', file, value };
+    if (value.oneOf) {
+      const found = value.oneOf.flatMap((one) => candidates(file, one));
+      if (found.length === 1) return wayTo(found[0]!);
+      if (found.length) return { target: { kind: 'several', of: found }, values: [own] };
+    }
+    if (value.madeBy) return { target: made(file, value, value.madeBy), values: [own] };
+    return wayTo({ kind: 'value', file, value });
   }
 
-  /** `const Fast = withSpeed(Gauge)`: the gauge, through the wrapper. */
-  function made(file: number, value: ValueFact, { name, of }: { name: string; of: string }): Target {
+  const onTheWay = new Set<string>();
+  /** A name that leads to itself leads nowhere. */
+  function guarded(file: number, name: string): Way {
+    const key = `${file}:${name}`;
+    if (onTheWay.has(key)) return wayTo(outside('circle'));
+    onTheWay.add(key);
+    const way = local(file, name);
+    onTheWay.delete(key);
+    return way;
+  }
+
+  /** What a choice may be: every member of what it names, or all that it gives back. */
+  function candidates(file: number, choice: ChoiceFact): Target[] {
+    const key = `${file}:${JSON.stringify(choice)}`;
+    if (choosing.has(key)) return [];
+    choosing.add(key);
+    const found = collect(file, choice);
+    choosing.delete(key);
+    return found;
+  }
+  const choosing = new Set<string>();
+
+  function collect(file: number, { name, of, path = [] }: ChoiceFact): Target[] {
+    const rest = path.length ? `.${path.join('.')}` : '';
+    if (!of) return flat(lookup(file, name + rest));
+    const target = lookup(file, name);
+    if (of === 'result') {
+      const home = target.kind === 'value' ? target : valueOfHelper(target);
+      return (home?.value.gives ?? []).flatMap((one) =>
+        candidates(home!.file, { ...one, ...(rest ? { path: [...(one.path ?? []), ...path] } : {}) }),
+      );
+    }
+    if (target.kind === 'module')
+      return exportsOf(target.file).flatMap((one) => flat(exported(target.file, one)));
+    if (target.kind !== 'value') return [];
+    const { members = {} } = target.value;
+    return Object.keys(members)
+      .filter((key) =>
+        path.length ? key.includes('.') && key.slice(key.indexOf('.') + 1) === path.join('.') : true,
+      )
+      .flatMap((key) => flat(lookup(target.file, members[key]!)));
+  }
+
+  const flat = (target: Target): Target[] => (target.kind === 'several' ? target.of : [target]);
+
+  /** A helper of the project as the value that it is declared as. */
+  function valueOfHelper(target: Target): { file: number; value: ValueFact } | undefined {
+    if (target.kind !== 'component') return undefined;
+    const { file, index } = homes[target.component]!;
+    const value = componentValues[file]!.get(index);
+    return value && { file, value };
+  }
+
+  /** What makes a value that is made elsewhere. */
+  function madeFrom(file: number, { madeBy, name }: ValueFact): Target {
+    const maker = madeBy?.name;
+    if (maker === undefined || maker === name) return outside('made');
+    return lookup(file, maker);
+  }
+
+  /**
+   * `const Fast = withSpeed(Gauge)`: the gauge, through the wrapper. What a function from elsewhere makes of a component
+   * is that component, to which it may hand anything.
+   */
+  function made(file: number, value: ValueFact, { name, of }: { name?: string; of?: string }): Target {
     const self: Target = { kind: 'value', file, value };
+    const inner = of === undefined ? undefined : lookup(file, of);
+    if (inner?.kind !== 'component' && inner?.kind !== 'several') return self;
+    if (!isComponent(inner)) return self;
+    const known = name === undefined ? undefined : wrapperNamed(file, name);
+    if (!known && !isNamedLikeComponent(value.name)) return self;
+    const around = (one: Target): Target => {
+      if (one.kind !== 'component') return one;
+      if (!known) return { ...one, wrapper: openWrapper(one.wrapper) };
+      const supplies = [...known.supplies, ...(one.wrapper?.supplies ?? [])];
+      const takes = [...known.takes, ...(one.wrapper?.takes ?? [])];
+      const open = one.wrapper?.open ? { open: true } : {};
+      return { ...one, wrapper: { name: name!, supplies, takes, ...open } };
+    };
+    return inner.kind === 'several' ? { kind: 'several', of: inner.of.map(around) } : around(inner);
+  }
+
+  const isComponent = (target: Target): boolean =>
+    target.kind === 'several'
+      ? target.of.some(isComponent)
+      : target.kind === 'component' && roleOf(target.component) === 'component';
+
+  const roleOf = (component: number) => {
+    const { file, index } = homes[component]!;
+    return files[file]!.components[index]!.role;
+  };
+
+  const openWrapper = (inner: WrapperFact | undefined): WrapperFact => ({
+    name: '',
+    supplies: inner?.supplies ?? [],
+    takes: inner?.takes ?? [],
+    open: true,
+  });
+
+  /** What a function of the project adds to the components that it is given, where that was understood. */
+  function wrapperNamed(file: number, name: string): WrapperFact | undefined {
     const maker = lookup(file, name);
     const home =
       maker.kind === 'component' ? homes[maker.component] : maker.kind === 'value' ? maker : undefined;
-    if (!home || (maker.kind !== 'component' && maker.kind !== 'value')) return self;
+    if (!home || (maker.kind !== 'component' && maker.kind !== 'value')) return undefined;
     const known = maker.kind === 'component' ? componentName(maker.component) : maker.value.name;
     const found = (files[home.file]!.wrappers ?? []).filter((one) => one.name === known);
-    const inner = found.length === 1 ? lookup(file, of) : undefined;
-    if (inner?.kind !== 'component') return self;
-    const [wrapper] = found;
-    const supplies = [...wrapper!.supplies, ...(inner.wrapper?.supplies ?? [])];
-    const takes = [...wrapper!.takes, ...(inner.wrapper?.takes ?? [])];
-    return { ...inner, wrapper: { name, supplies, takes } };
+    return found.length === 1 ? found[0] : undefined;
   }
 
   const componentName = (component: number): string => {
@@ -135,29 +351,30 @@ export function linkNames(
 
   function findExport(file: number, name: string): Target {
     // A module of another kind (`module.exports = …`) says nothing here.
-    if (files[file]!.exports.length === 0) return OUTSIDE;
+    if (files[file]!.exports.length === 0) return outside('made');
     const fact = exportsByName[file]!.get(name);
     if (fact) {
       if (fact.from === undefined) {
         const target = lookup(file, fact.local!);
-        return target.kind === 'unbound' ? OUTSIDE : target;
+        return target.kind === 'unbound' ? outside('made') : target;
       }
       const target = modules.resolve(files[file]!.path, fact.from);
-      if (target === undefined || files[target]!.problem) return OUTSIDE;
+      if (target === undefined || files[target]!.problem) return lost(file, fact.from, target);
       return fact.source === '*' ? { kind: 'module', file: target } : exported(target, fact.source!);
     }
     if (name !== 'default') {
-      let outside = false;
+      let missing: Target | undefined;
       for (const star of stars[file]!) {
         const target = modules.resolve(files[file]!.path, star.from!);
-        if (target === undefined || files[target]!.problem) {
-          outside = true;
-          continue;
-        }
-        const found = exported(target, name);
-        if (found.kind !== 'absent') return found;
+        // What is behind a star may be elsewhere still: the search goes on.
+        const found =
+          target === undefined || files[target]!.problem
+            ? lost(file, star.from!, target)
+            : exported(target, name);
+        if (found.kind !== 'absent' && found.kind !== 'outside') return found;
+        if (found.kind === 'outside') missing ??= found;
       }
-      if (outside) return OUTSIDE;
+      if (missing) return missing;
     }
     return { kind: 'absent', file, name };
   }
@@ -216,5 +433,26 @@ export function linkNames(
     return [...new Set([...own, ...more])];
   }
 
-  return { lookup, lookupType, exported, exportsOf: (file) => exportsOf(file) };
+  linkStatics();
+  return { lookup, lookupType, exported, exportsOf: (file) => exportsOf(file), candidates, nameOf: componentName };
+
+  /** Members that are assigned to a component under any of its names; those of members come after those of the whole. */
+  function linkStatics(): void {
+    const written = files.flatMap((file, index) => (file.statics ?? []).map((one) => ({ index, ...one })));
+    const depths = [...new Set(written.map((one) => one.owner.split('.').length))].sort((a, b) => a - b);
+    for (const depth of depths) {
+      for (const { index, owner, member: name, value } of written) {
+        if (owner.split('.').length !== depth) continue;
+        const target = lookup(index, owner);
+        if (target.kind !== 'component') continue;
+        const members = statics.get(target.component) ?? new Map<string, Target>();
+        statics.set(target.component, members);
+        const found = lookup(index, value);
+        if (!members.has(name) && found.kind !== 'unbound') members.set(name, found);
+      }
+      // What was looked up before did not know these members.
+      cache.clear();
+      exportCache.clear();
+    }
+  }
 }

@@ -1,29 +1,37 @@
 /** Components that are registered for a whole app, by the name that tags use. */
-import type { FileFacts, TagFact } from '../model/facts';
-import type { Package, Target } from '../model/project';
+import type { ComponentFacts, FileFacts } from '../model/facts';
+import type { Target } from '../model/project';
+import { matching } from './globs';
+import type { Modules } from './modules';
 import type { Names } from './names';
 
 type Found = Extract<Target, { kind: 'component' }>;
 
-/** The component that a tag means where no name in its file does. */
-export type Registry = (file: number, tag: TagFact) => Found | undefined;
+/** The component that a tag of a component means where no name in its file does. */
+export type Registry = (file: number, owner: ComponentFacts, name: string | undefined) => Found | undefined;
 
 /** Builds that bring components into scope by the names of their files. */
 const BY_FILE = ['nuxt', 'nuxt3', 'unplugin-vue-components', 'vite-plugin-components', '@nuxt/components'];
 
-export function linkRegistry(
-  files: FileFacts[],
-  names: Names,
-  packageOf: (path: string) => Package | undefined,
-): Registry {
+const pascal = (name: string): string =>
+  name.replace(/(?:^|[-_.])(\w)/g, (_, letter: string) => letter.toUpperCase());
+
+export function linkRegistry(files: FileFacts[], names: Names, modules: Modules): Registry {
   const registered = new Map<string, Found[]>();
   const byFile = new Map<string, number[]>();
-  const add = (key: string, found: Found) => registered.set(key, [...(registered.get(key) ?? []), found]);
-  const packages = files.map((file) => packageOf(file.path)?.dir ?? '');
+  const packages = files.map((file) => modules.packageOf(file.path)?.dir ?? '');
+  const add = (index: number, name: string, target: Target) => {
+    if (target.kind !== 'component') return;
+    const key = `${packages[index]}\n${pascal(name)}`;
+    registered.set(key, [...(registered.get(key) ?? []), target]);
+  };
   files.forEach((file, index) => {
-    for (const { name, local } of file.registers ?? []) {
-      const target = names.lookup(index, local);
-      if (target.kind === 'component') add(`${packages[index]}\n${name}`, target);
+    for (const one of file.registers ?? []) {
+      if ('local' in one) add(index, one.name, names.lookup(index, one.local));
+      else if ('glob' in one)
+        for (const other of matching(files, modules, file.path, one.glob))
+          add(index, nameOf(files[other]!.path), names.exported(other, 'default'));
+      else addAll(index, one.all);
     }
     const own = file.components[0];
     if (/\.vue$/.test(file.path) && own) {
@@ -31,16 +39,51 @@ export function linkRegistry(
       byFile.set(key, [...(byFile.get(key) ?? []), index]);
     }
   });
-  return (file, tag) => {
-    if (tag.global === undefined) return undefined;
-    const key = `${packages[file]}\n${tag.global}`;
+
+  /** The members of a table by their keys, those of a list by their own names. */
+  function addAll(index: number, local: string): void {
+    const target = names.lookup(index, local);
+    if (target.kind === 'module')
+      for (const name of names.exportsOf(target.file)) add(index, name, names.exported(target.file, name));
+    if (target.kind !== 'value') return;
+    for (const [key, name] of Object.entries(target.value.members ?? {})) {
+      const member = names.lookup(target.file, name);
+      if (member.kind === 'component') add(index, /^\d+$/.test(key) ? names.nameOf(member.component) : key, member);
+    }
+  }
+
+  /** What objects of options that the component takes over register. */
+  function inherited(file: number, { mixins }: ComponentFacts, name: string): Found | undefined {
+    for (const mixin of mixins ?? []) {
+      const target = names.lookup(file, mixin);
+      if (target.kind !== 'value') continue;
+      for (const [key, local] of Object.entries(target.value.members ?? {})) {
+        if (!key.startsWith('components.') || pascal(key.slice('components.'.length)) !== name) continue;
+        const found = names.lookup(target.file, local);
+        if (found.kind === 'component') return found;
+      }
+    }
+    return undefined;
+  }
+
+  return (file, owner, name) => {
+    if (name === undefined) return undefined;
+    const own = inherited(file, owner, name);
+    if (own) return own;
+    const key = `${packages[file]}\n${name}`;
     const found = registered.get(key) ?? [];
     // Registered twice, the last one wins, and nobody here knows which that is.
     if (found.length)
       return found.every((one) => one.component === found[0]!.component) ? found[0] : undefined;
-    const needs = packageOf(files[file]!.path)?.needs;
-    const homes = needs && BY_FILE.some((name) => needs.has(name)) ? (byFile.get(key) ?? []) : [];
+    const needs = modules.packageOf(files[file]!.path)?.needs;
+    const homes = needs && BY_FILE.some((one) => needs.has(one)) ? (byFile.get(key) ?? []) : [];
     const target = homes.length === 1 ? names.lookup(homes[0]!, 'default') : undefined;
     return target?.kind === 'component' ? target : undefined;
   };
+}
+
+/** The name that a file gives to its component: its own, or that of its folder. */
+function nameOf(path: string): string {
+  const parts = path.replace(/\.\w+$/, '').split('/');
+  return (parts.at(-1) === 'index' ? parts.at(-2) : parts.at(-1)) ?? '';
 }

@@ -13,37 +13,40 @@ export function linkSites(
 ): Site[] {
   const sites: Site[] = [];
   for (const owner of components) {
-    const siteOf = new Map<number, number>();
     owner.facts.render.forEach((fact, node) => {
-      if (fact.kind !== 'site' || !fact.tag || fact.tag.symbol !== undefined || fact.tag.unbound) return;
-      const found = targetOf(owner.file, fact.tag, names, ids) ?? registry(owner.file, fact.tag);
-      if (found === undefined) return;
-      const component = components[found.component]!;
-      if (component.facts.role !== 'component') return;
-      const id = sites.length;
-      const { wrapper } = found;
-      sites.push({
-        id,
-        owner: owner.id,
-        target: component.id,
-        node,
-        fact: bound(fact, component),
-        file: owner.file,
-        ...(wrapper ? { wrapper } : {}),
-      });
-      owner.sites.push(id);
-      component.calledAt.push(id);
-      siteOf.set(node, id);
+      if (fact.kind !== 'site' || !fact.tag) return;
+      const seen = new Set<number>();
+      for (const found of targetsOf(owner, fact.tag, names, ids, registry)) {
+        const component = components[found.component]!;
+        if (component.facts.role !== 'component' || seen.has(component.id)) continue;
+        seen.add(component.id);
+        const id = sites.length;
+        const { wrapper } = found;
+        sites.push({
+          id,
+          owner: owner.id,
+          target: component.id,
+          node,
+          fact: bound(fact, component),
+          file: owner.file,
+          ...(wrapper ? { wrapper } : {}),
+        });
+        owner.sites.push(id);
+        component.calledAt.push(id);
+        const here = owner.siteAt.get(node);
+        if (here) here.push(id);
+        else owner.siteAt.set(node, [id]);
+      }
     });
-    linkPasses(owner, siteOf);
+    linkPasses(owner);
   }
   return sites;
 }
 
 /** What the component hands on as it is. */
-function linkPasses(owner: Component, siteOf: Map<number, number>): void {
+function linkPasses(owner: Component): void {
   owner.facts.render.forEach((fact, node) => {
-    const site = siteOf.get(node) ?? -1;
+    for (const site of owner.siteAt.get(node) ?? [-1])
     fact.attributes.forEach((one, attribute) => {
       if (one.value.kind !== 'identity') return;
       const symbol = owner.facts.symbols[one.value.symbol!]!;
@@ -74,11 +77,49 @@ export const updateOf = (target: Component, name: string): string =>
 
 type Found = Extract<Target, { kind: 'component' }>;
 
-function targetOf(file: number, tag: TagFact, names: Names, ids: number[][]): Found | undefined {
-  if (tag.component !== undefined) return { kind: 'component', component: ids[file]![tag.component]! };
+/** The components that a tag may render: one, or all that it is chosen among. */
+function targetsOf(
+  { file, facts }: Component,
+  tag: TagFact,
+  names: Names,
+  ids: number[][],
+  registry: Registry,
+): Found[] {
+  if (tag.component !== undefined) return [{ kind: 'component', component: ids[file]![tag.component]! }];
+  if (tag.choices)
+    return tag.choices.flatMap((choice) => {
+      const found = names.candidates(file, choice).filter((one) => one.kind === 'component');
+      const known = found.length || choice.global === undefined ? undefined : registry(file, facts, choice.global);
+      return known ? [known] : found;
+    });
+  if (tag.symbol !== undefined || tag.unbound || tag.outer) return [];
   const target = names.lookup(file, tag.name);
-  return target.kind === 'component' ? target : undefined;
+  if (target.kind === 'several') return target.of.filter((one) => one.kind === 'component');
+  const found = target.kind === 'component' ? target : registry(file, facts, tag.global);
+  return found ? [found] : [];
 }
+
+/** Whether something else than its component may be drawn, or may stand between the two. */
+export const mayBeOther = ({ fact, wrapper }: Site): boolean =>
+  wrapper?.open === true || fact.tag?.openChoice === true || fact.tag?.plain === true;
+
+/** The only component that a node of a render is, if there is but one and nothing else may be drawn. */
+export function onlySite(project: Project, component: Component, node: number): Site | undefined {
+  const [first, ...others] = component.siteAt.get(node) ?? [];
+  const site = first === undefined || others.length ? undefined : project.sites[first]!;
+  return site && !mayBeOther(site) ? site : undefined;
+}
+
+/** Whether what is rendered is chosen, so that what the component lacks may be meant for another. */
+export const isChosen = (project: Project, site: Site): boolean =>
+  mayBeOther(site) || alternatives(project, site).length > 0;
+
+/** The other components that the tag of a call site may render instead. */
+export const alternatives = (project: Project, site: Site): Site[] =>
+  project.components[site.owner]!.siteAt
+    .get(site.node)!
+    .filter((id) => id !== site.id)
+    .map((id) => project.sites[id]!);
 
 /** Whether a wrapper around the component keeps an attribute, or hands over another in its place. */
 export const isKeptByWrapper = ({ wrapper }: Site, name: string): boolean =>
@@ -115,6 +156,7 @@ export function handedBy(project: Project, site: Site): Handed {
     handed.attributes.delete(name);
     handed.spread.add(name);
   }
+  if (site.wrapper?.open) handed.unknown = true;
   for (const name of site.wrapper?.takes ?? []) handed.attributes.delete(name);
   return handed;
 }

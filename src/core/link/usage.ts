@@ -1,10 +1,10 @@
 /** Who may render a component besides its written call sites. */
-import type { Component, Package, ProjectFile } from '../model/project';
+import type { Component, Package } from '../model/project';
 import type { Linked } from '.';
+import { matching } from './globs';
 import type { Modules } from './modules';
 import { isRouted } from './routes';
 import type { Names } from './names';
-import { dirname, join } from './paths';
 
 /** Packages that render components by where their files lie. */
 const FILE_ROUTERS = [
@@ -107,34 +107,19 @@ function markUnresolved(project: Linked, names: Names, modules: Modules): void {
 
 /** What is loaded while the code runs is rendered by whoever loads it: a router, say. */
 function markLoaded(project: Linked, names: Names, modules: Modules): void {
+  const all = project.files.map((one) => one.facts);
   for (const file of project.files) {
     // What a value of the file stands for is rendered under its name.
     const known = new Set(file.facts.values.map((one) => one.lazy?.from));
     for (const { from, glob } of file.facts.loads ?? []) {
       if (glob) {
-        for (const other of project.files)
-          if (matches(file, other, from)) markModule(project, names, other.index);
+        for (const other of matching(all, modules, file.path, from)) markModule(project, names, other);
       } else if (!known.has(from)) {
         const target = modules.resolve(file.path, from);
         if (target !== undefined) markModule(project, names, target);
       }
     }
   }
-}
-
-/** Whether a pattern of paths, written in one file, may mean another; what is not told apart here is meant. */
-function matches(from: ProjectFile, other: ProjectFile, pattern: string): boolean {
-  if (from.pkg !== other.pkg || from === other) return false;
-  const before = pattern.slice(0, pattern.indexOf('*') < 0 ? pattern.length : pattern.indexOf('*'));
-  const ending = /\.\w+$/.exec(pattern)?.[0] ?? '';
-  if (!other.path.endsWith(ending)) return false;
-  if (before.startsWith('.')) {
-    const slash = before.endsWith('/') ? '/' : '';
-    return other.path.startsWith(join(dirname(from.path), before) + slash);
-  }
-  const dir = from.pkg?.dir ? `${from.pkg.dir}/` : '';
-  if (before.startsWith('/')) return other.path.startsWith(dir + before.slice(1));
-  return other.path.includes(before.replace(/^[@~]+\/?/, ''));
 }
 
 /** A component used as a value may be rendered by whoever gets it. */

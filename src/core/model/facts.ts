@@ -35,14 +35,22 @@ export interface FileFacts {
   loads?: LoadFact[];
   /** Names that it gives to every component of an app; `*` if it may give any. */
   globalNames?: string[];
+  /** Members that are assigned to components or values, by the names in the file: `Menu.Item = MenuItem`. */
+  statics?: { owner: string; member: string; value: string }[];
   /** Functions that take a component and give back one that renders it with its props. */
   wrappers?: WrapperFact[];
   /** Components that it registers for the whole app, by the name that tags use. */
-  registers?: { name: string; local: string }[];
+  registers?: RegisterFact[];
   /** It is a page that loads scripts. */
   page?: boolean;
   silences: SilenceFact[];
 }
+
+/**
+ * What is registered for a whole app: one component by a name, all members of a value by their keys, or all files that a
+ * pattern of paths means, by their own names.
+ */
+export type RegisterFact = { name: string; local: string } | { all: string } | { glob: string };
 
 export interface LoadFact {
   from: string;
@@ -83,15 +91,34 @@ export interface ValueFact extends Span {
   /** alias: the name in this file that it stands for, or a module loaded on demand. */
   alias?: string;
   lazy?: { from: string; name: string };
-  /** external: the function that made it, and the name in this file of what it was given first. */
-  madeBy?: { name: string; of: string };
-  /** object: members by the name in this file that they stand for. */
+  /**
+   * external: the function that made it, by its name in this file, the name of the component that it was given, and
+   * the way to it in what was made; without names where they are none.
+   */
+  madeBy?: { name?: string; of?: string; path?: string[] };
+  /** Names of the file that it is chosen among. */
+  oneOf?: ChoiceFact[];
+  /** function: what it gives back, where that is chosen among names of the file. */
+  gives?: ChoiceFact[];
+  /** Members by the name in this file that they stand for; those of members by both names, with a dot. */
   members?: Record<string, string>;
   type?: TypeExpr;
   /** context: the value that a consumer gets without a provider. */
   fallback?: ExprFact;
   /** context: the name it is known by, for a key that is a string. */
   key?: string;
+}
+
+/** One of several things that a value may be. */
+export interface ChoiceFact {
+  /** The name of the module, or of a member of one. */
+  name: string;
+  /** It is not what bears the name, but any member of it, or what it gives back when called. */
+  of?: 'members' | 'result';
+  /** The way from there to the value. */
+  path?: string[];
+  /** It may be registered for the whole app under this name. */
+  global?: string;
 }
 
 export interface WrapperFact {
@@ -101,6 +128,8 @@ export interface WrapperFact {
   supplies: string[];
   /** Props that it takes for itself. */
   takes: string[];
+  /** It comes from elsewhere, and may hand over anything of its own accord. */
+  open?: boolean;
 }
 
 export interface SilenceFact extends Span {
@@ -187,6 +216,8 @@ export interface ComponentFacts extends Span {
   openEmits?: boolean;
   /** It may place slots that no text of it names. */
   openSlots?: boolean;
+  /** Objects of options that it takes over, by their names in the file. */
+  mixins?: string[];
   /** The prop and the event that a two-way binding without a name means. */
   model?: { prop: string; event: string };
   /** It takes whatever is provided above it, under any key. */
@@ -401,8 +432,14 @@ export interface TagFact extends Span {
   component?: number;
   /** No binding of that name is in sight. */
   unbound?: boolean;
-  /** The tag is chosen among several components, which are all given the same. */
-  oneOf?: boolean;
+  /** It is what a function around the component was given or keeps. */
+  outer?: boolean;
+  /** What the tag is chosen among; all of it is given the same. */
+  choices?: ChoiceFact[];
+  /** It may be something else, too: of the choices, not all are known. */
+  openChoice?: boolean;
+  /** It may be (or is, where there are no choices) a plain element. */
+  plain?: boolean;
   /** It may be registered for the whole app under this name. */
   global?: string;
 }

@@ -1,7 +1,11 @@
 /** Small helpers on names: near misses and the spelling of callbacks. */
 
 /** `onPick`, `onpick` where the framework allows it; never `on`, `once`, `only`. */
-export const isCallbackName = (name: string): boolean => /^on[A-Z]/.test(name);
+export const isCallbackName = (name: string): boolean => /^on\p{Lu}/u.test(name);
+
+/** Components are told from other values by their names: a capital letter, behind `_` and `$` or not. */
+export const isNamedLikeComponent = (name: string): boolean =>
+  /^[_$]*\p{Lu}/u.test(name) || name === 'default';
 
 /** The same letters when case and dashes are ignored. */
 const folded = (name: string): string => name.replace(/[-_]/g, '').toLowerCase();

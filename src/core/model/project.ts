@@ -67,6 +67,8 @@ export interface Component {
   calledAt: number[];
   /** Call sites in this component's render. */
   sites: number[];
+  /** The same by render node: several where the tag is chosen among components. */
+  siteAt: Map<number, number[]>;
   /** Props may be handed in where no call site is written. */
   unknownSites: boolean;
   /** The settings say that it starts a tree. */
@@ -203,13 +205,23 @@ export interface Project {
   handed(site: Site): Handed;
 }
 
+/**
+ * Why a name leads to nothing of the project.
+ * package: it comes from a package outside. import: no file answers what is imported. broken: the file that it leads
+ * into was not understood. member: nobody is seen to give the member. made: it is made in a way that is not followed.
+ * circle: it stands for itself.
+ */
+export type Loss = 'package' | 'import' | 'broken' | 'member' | 'made' | 'circle';
+
 /** What a name in a file turns out to be. */
 export type Target =
   | { kind: 'component'; component: number; wrapper?: WrapperFact }
+  /** One of several; which one, the code decides while it runs. */
+  | { kind: 'several'; of: Target[] }
   | { kind: 'value'; file: number; value: FileFacts['values'][number] }
   | { kind: 'module'; file: number }
   /** It comes from outside the project, or cannot be followed. */
-  | { kind: 'outside' }
+  | { kind: 'outside'; why: Loss; from?: string }
   /** A file of the project is asked for a name that it does not export. */
   | { kind: 'absent'; file: number; name: string }
   /** Nothing in the file bears the name. */

@@ -103,13 +103,16 @@ export function renderTree(project: Linked): Tree {
       if (content) drawContent(content, row, node.outlet);
       return;
     }
-    const site = node.kind === 'site' ? siteAt(component, index) : undefined;
-    if (!site) {
+    const sites = (node.kind === 'site' && component.siteAt.get(index)) || [];
+    if (!sites.length) {
       for (const child of childrenOf(component, index)) draw(component, child, row, ownerRow, content);
       return;
     }
-    const target = project.components[site.target]!;
-    expand(target, site, row, ownerRow, { owner: component.id, ownerRow, node: index, outer: content });
+    for (const id of sites) {
+      const site = project.sites[id]!;
+      const target = project.components[site.target]!;
+      expand(target, site, row, ownerRow, { owner: component.id, ownerRow, node: index, outer: content });
+    }
   }
 
   function drawContent(content: Content, row: number, slot?: string): void {
@@ -118,16 +121,6 @@ export function renderTree(project: Linked): Tree {
       const fills = owner.facts.render[child]!.slot ?? owner.facts.traits.contentPort;
       if (slot === undefined || fills === slot) draw(owner, child, row, content.ownerRow, content.outer);
     }
-  }
-
-  const siteIndex = new Map<number, Map<number, Site>>();
-  function siteAt(component: Component, node: number): Site | undefined {
-    let index = siteIndex.get(component.id);
-    if (!index) {
-      index = new Map(component.sites.map((id) => [project.sites[id]!.node, project.sites[id]!]));
-      siteIndex.set(component.id, index);
-    }
-    return index.get(node);
   }
 
   for (const component of rootsOf(project)) expand(component, undefined, -1, -1, undefined);

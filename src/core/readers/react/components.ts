@@ -5,11 +5,13 @@ import { eachChild } from '../script/walk';
 import {
   annotationOf,
   entityName,
+  keyName,
   memberName,
   readType,
   typeArguments,
   type NamedType,
 } from '../script/type-expr';
+import { isNamedLikeComponent } from '../../model/names';
 import type { TypeExpr } from '../../model/types';
 import { unwrap } from '../script/unit';
 import { calledHook } from './dialect';
@@ -64,8 +66,14 @@ export function unwrapComponent(names: ReactNames, start: t.Node): Unwrapped {
     } else {
       // An unknown wrapper: `observer(function Card() {…})`, `connect(…)(Card)`.
       const inner = node.arguments.find((arg) => isFunction(arg) || arg.type === 'ClassExpression');
+      const drawn = own === undefined && !inner ? drawnBy(node) : undefined;
+      if (drawn) {
+        foreign = true;
+        node = drawn;
+        break;
+      }
       if (own !== undefined || !inner || !/^[a-zA-Z.]+$/.test(memberName(node.callee) ?? '')) break;
-      if (/^use[A-Z]/.test(memberName(node.callee) ?? '')) break;
+      if (/(^|\.)(use[A-Z]\w*|map|flatMap|forEach|filter|reduce|find|then)$/.test(memberName(node.callee) ?? '')) break;
       foreign = true;
     }
     if (own) wrappers.push(own);
@@ -76,7 +84,20 @@ export function unwrapComponent(names: ReactNames, start: t.Node): Unwrapped {
   return { node, wrappers, foreign, ...(props ? { props } : {}) };
 }
 
-const isCapital = (name: string): boolean => /^[A-Z]/.test(name);
+/** `makePart('button')({ Component: (props) => … })`: the function that draws, in an object of settings. */
+function drawnBy({ arguments: given }: t.CallExpression): t.Function | undefined {
+  for (const arg of given) {
+    const object = unwrap(arg);
+    if (object.type !== 'ObjectExpression') continue;
+    for (const one of object.properties) {
+      const name = one.type === 'SpreadElement' ? undefined : keyName(one);
+      if (name === undefined || !/^([Cc]omponent|render)$/.test(name)) continue;
+      const value = one.type === 'ObjectProperty' ? unwrap(one.value) : one;
+      if (isFunction(value) && value.hasMarkup) return value;
+    }
+  }
+  return undefined;
+}
 
 /** Every return gives nothing, the children, or an element made by a call: a component without markup. */
 function drawsNothing(node: t.Function, names: ReactNames): boolean {
@@ -172,12 +193,14 @@ export function candidateOf(
   const inner = node.type === 'FunctionExpression' ? node.id : undefined;
   const name = one.name ?? inner?.name ?? fallback;
   const annotated = annotatedProps(names, one.id);
-  const wrapped = wrappers.length > 0 || (foreign && node.hasMarkup === true);
+  // What a call makes of a function that draws is a component if it is named like one; rows of a list are not.
+  const wrapped =
+    wrappers.length > 0 || (foreign && node.hasMarkup === true && (isNamedLikeComponent(name) || isDefault));
   const draws = node.hasMarkup === true || (node.params.length <= 2 && drawsNothing(node, names));
   const component =
     annotated !== undefined ||
     wrapped ||
-    ((isCapital(name) || (isDefault && node.hasMarkup === true)) && draws);
+    ((isNamedLikeComponent(name) || (isDefault && node.hasMarkup === true)) && draws);
   if (!component) {
     if (!isModule(one.scope) || !(node.hasMarkup || /^use[A-Z]/.test(name))) return undefined;
     return {

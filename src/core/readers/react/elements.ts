@@ -4,7 +4,7 @@ import type { AttributeFact, ExprFact, SymbolFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { typeOfKey } from '../script/contexts';
 import { readFunction } from '../script/functions';
-import type { MarkupDialect } from '../script/jsx';
+import { chooseTag, type MarkupDialect } from '../script/jsx';
 import { keyName, memberName } from '../script/type-expr';
 import { addNode, addSymbol, place, spanOf, typeOf, unwrap, use, type Ctx, type Unit } from '../script/unit';
 import type { ReactNames } from './names';
@@ -27,8 +27,11 @@ export function readCreate(
   const fact = u.facts.render[index]!;
   if (kind === 'site') {
     const expr = use(u, u.expr(bare, ctx), ctx);
-    if (expr.symbol !== undefined) fact.tag!.symbol = expr.symbol;
-    else if (bare.type === 'Identifier' && !bare.binding) fact.tag!.unbound = true;
+    if (expr.symbol !== undefined) {
+      fact.tag!.symbol = expr.symbol;
+      chooseTag(u, fact.tag!, bare);
+    }
+    if (bare.type === 'Identifier' && !bare.binding) fact.tag!.unbound = true;
   }
   const object = props && unwrap(props);
   if (object?.type === 'ObjectExpression') {

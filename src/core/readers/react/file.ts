@@ -1,6 +1,7 @@
 /** One file of JavaScript or TypeScript to facts, as React means it. */
 import type * as t from '@babel/types';
 import type { FileFacts, ValueFact } from '../../model/facts';
+import { isNamedLikeComponent } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { nameFromPath } from '../script/file-name';
@@ -30,7 +31,7 @@ import {
   unwrap,
   use,
 } from '../script/unit';
-import { staticMembers, valueOf } from '../script/values';
+import { partsGiven, staticMembers, takenApart, valueOf } from '../script/values';
 import { readClass, readDefaults } from './classes';
 import { type Candidate, candidateOf } from './components';
 import { calledHook, reactDialect } from './dialect';
@@ -59,7 +60,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   const scopes = readScopes(program);
   const file = fileContext(path, text, named);
   const candidates = findCandidates(scopes, names, file);
-  facts.values = readValues(scopes, candidates, names, file);
+  facts.values = readValues(program, scopes, candidates, names, file);
   const react = { names, dialect: reactDialect(names), markup: reactMarkup(names) };
   readUnits(facts, candidates, react, file);
   readModule(facts, program, react, file);
@@ -81,7 +82,7 @@ function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): M
   const found = new Map<NamedNode, Candidate>();
   for (const one of scopes.named) {
     const within = makerOf(one.scope);
-    const isNamed = /^[A-Z]/.test(one.name ?? '');
+    const isNamed = isNamedLikeComponent(one.name ?? '');
     if (one.returned && !isNamed && !(within && rendersGiven(one.node, within))) continue;
     const candidate = candidateOf(one, names, file.named, within?.name ?? fallback);
     if (!candidate || file.units.has(candidate.node)) continue;
@@ -99,6 +100,7 @@ function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): M
 }
 
 function readValues(
+  program: t.Program,
   scopes: Scopes,
   candidates: Map<NamedNode, Candidate>,
   names: ReactNames,
@@ -118,12 +120,15 @@ function readValues(
           component,
           ...spanOf(one.id ?? one.node),
         };
+        const members = partsGiven(one.node);
+        if (members) value.members = members;
         if (candidate.role === 'helper') value.type = valueOf(one, own, ctx).type ?? UNKNOWN;
         values.push(value);
       }
       component++;
     } else if (one.scope.parent === undefined) values.push(valueOf(one, own, ctx));
   }
+  values.push(...takenApart(program));
   return values;
 }
 
@@ -241,13 +246,14 @@ function readStatics(facts: FileFacts, program: t.Program, types: InferContext):
   for (const { owner, member, value: written } of staticMembers(program)) {
     const value = constantOf(written);
     const known = facts.values.find((one) => one.name === owner);
-    if (!known) continue;
-    const component = known.component === undefined ? undefined : facts.components[known.component];
+    const component = known?.component === undefined ? undefined : facts.components[known.component];
     if (member === 'defaultProps' && component) readDefaults(component, value, types);
     else if (member === 'propTypes' && component) readPropTypes(component, value);
     else {
-      const target = memberName(written);
-      if (target) known.members = { ...known.members, [member]: target };
+      const target = memberName(unwrap(written));
+      if (!target || member === 'displayName') continue;
+      if (known) known.members = { ...known.members, [member]: target };
+      (facts.statics ??= []).push({ owner, member, value: target });
     }
   }
 }

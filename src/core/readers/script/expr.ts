@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
 import { bagMember, readFunction, readOtherClass } from './functions';
 import { type Binding, isFunction } from './scope';
+import { noteLoop } from './patterns';
 import { keyName } from './type-expr';
 import {
   addSymbol,
@@ -334,6 +335,8 @@ function readLoop(
   const inner: Ctx = { ...ctx, each: spanOf(callee.object) };
   const body = first && unwrap(first);
   let item: ExprFact | undefined;
+  if (body && isFunction(body) && body.params[0] && !/^(reduce|sort)$/.test(method))
+    noteLoop(u, body.params[0], callee.object);
   if (body && isFunction(body) && method !== 'reduce') {
     item = readFunction(u, body, inner, ctx.where === 'effect' ? 'effect' : 'derivation', {
       kind: 'loop',

@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, TagFact } from '../../model/facts';
 import { lit } from '../../model/types';
 import { calledBy, spread } from './attributes';
+import { choicesOf, chosen } from './choices';
 import { raisePort } from './ports';
 import {
   addNode,
@@ -80,6 +81,7 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
     else if (symbol !== undefined) {
       tag.symbol = symbol;
       const isBag = u.facts.symbols[symbol]!.kind === 'bag' && name.type === 'JSXMemberExpression';
+      chooseTag(u, tag, asExpression(name));
       if (isBag) {
         tag.symbol = propSymbol(u, name.property.name, spanOf(name.property), 'read');
       }
@@ -87,7 +89,9 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
     } else if (!root.binding && root.name !== 'this') tag.unbound = true;
     else if (root.binding && !isModuleLevel(root.binding)) {
       // Declared further down, or in a function around this one.
-      u.early.push({ binding: root.binding, at: spanOf(root), ctx });
+      u.early.push({ binding: root.binding, at: spanOf(root), ctx, tag });
+      const known = chosen(choicesOf(asExpression(name)!, u.loops));
+      if (known.choices) Object.assign(tag, known);
     }
   }
   for (const attribute of node.openingElement.attributes) {
@@ -101,6 +105,23 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
 /** Of what a plain element is given, only this says something about the flow beyond the reads noted. */
 const isKept = (attribute: AttributeFact): boolean =>
   attribute.mode !== 'value' || attribute.called !== undefined || /^on[A-Z]/.test(attribute.name);
+
+/** A tag that is a value of the component: what it is chosen among, as far as that is written out. */
+export function chooseTag(u: Unit, tag: TagFact, node: t.Node | undefined): void {
+  const { kind } = u.facts.symbols[tag.symbol!]!;
+  const known = node && kind !== 'bag' ? chosen(choicesOf(node, u.loops)) : {};
+  // What is not one of several names is what the component was handed.
+  if (known.choices || (known.plain && !known.openChoice)) Object.assign(tag, known);
+}
+
+/** The name of a tag as the expression that it is. */
+function asExpression(name: t.Node): t.Expression | undefined {
+  if (name.type === 'JSXIdentifier') return { ...name, type: 'Identifier' } as unknown as t.Identifier;
+  const object = name.type === 'JSXMemberExpression' ? asExpression(name.object) : undefined;
+  if (name.type !== 'JSXMemberExpression' || !object) return undefined;
+  const property = { ...name.property, type: 'Identifier' } as unknown as t.Identifier;
+  return { type: 'MemberExpression', object, property, computed: false, ...spanOf(name) } as t.MemberExpression;
+}
 
 function readAttribute(
   u: Unit,

@@ -25,6 +25,7 @@ export function newUnit(
     members: new Map(),
     contents: [],
     roots: [],
+    loops: new Map(),
     early: [],
     refusals: new Set(),
     tolerant: new Set(),

@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact, SymbolFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import type { Binding } from './scope';
 import { annotationOf, keyName, readType } from './type-expr';
 import {
   addSymbol,
@@ -15,6 +16,7 @@ import {
   use,
   usesOf,
 } from './unit';
+import { patternNames } from './walk';
 
 /** Whether an initial value says more than that there is one. */
 const isTelling = (source: ExprFact): boolean =>
@@ -128,6 +130,11 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
       }
     }
   }
+}
+
+/** Notes what a pattern runs over, so that a tag that is taken from it is known to be one of the entries. */
+export function noteLoop(u: Unit, pattern: t.Node, list: t.Node): void {
+  for (const { binding } of patternNames(pattern)) if (binding) u.loops.set(binding as Binding, list);
 }
 
 const memberType = (type: TypeExpr | undefined, name: string): TypeExpr =>

@@ -37,6 +37,8 @@ export interface Use {
   scope: Scope;
   /** Names in a tag, in an export or in an assignment to a static member are no plain mention. */
   role: 'value' | 'tag' | 'export' | 'static' | 'write';
+  /** write: what is assigned to the name, where that is written whole. */
+  value?: t.Node;
 }
 
 /** What the scope walk notes on the tree itself. */
@@ -162,8 +164,8 @@ export function readScopes(program: t.Program): Scopes {
     id.binding = binding;
   }
 
-  const use = (id: t.Identifier | t.JSXIdentifier, scope: Scope, role: Use['role']) =>
-    uses.push({ id, scope, role });
+  const use = (id: t.Identifier | t.JSXIdentifier, scope: Scope, role: Use['role'], value?: t.Node) =>
+    uses.push({ id, scope, role, ...(value ? { value } : {}) });
 
   /** Default values and computed keys in a pattern are expressions. */
   function patternValues(pattern: t.Node, scope: Scope) {
@@ -183,8 +185,8 @@ export function readScopes(program: t.Program): Scopes {
     }
   }
 
-  function target(node: t.Node, scope: Scope) {
-    if (node.type === 'Identifier') use(node, scope, 'write');
+  function target(node: t.Node, scope: Scope, value?: t.Node) {
+    if (node.type === 'Identifier') use(node, scope, 'write', value);
     else if (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') visit(node, scope);
     else if (node.type === 'AssignmentPattern') {
       target(node.left, scope);
@@ -372,7 +374,7 @@ export function readScopes(program: t.Program): Scopes {
         ) {
           use(node.left.object, scope, 'static');
           if (node.left.computed) visit(node.left.property, scope);
-        } else target(node.left, scope);
+        } else target(node.left, scope, /^(\?\?|\|\|)?=$/.test(node.operator) ? node.right : undefined);
         visit(node.right, scope);
         return;
       case 'UpdateExpression':

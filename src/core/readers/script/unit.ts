@@ -12,6 +12,7 @@ import type {
   RenderFact,
   Span,
   SymbolFact,
+  TagFact,
   Traits,
   Where,
 } from '../../model/facts';
@@ -100,8 +101,10 @@ export interface Unit {
   contents: number[][];
   /** The outermost nodes of the component's own render. */
   roots: number[];
+  /** What the parameters of callbacks run over. */
+  loops: Map<Binding, t.Node>;
   /** Uses of names that are declared further down. */
-  early: { binding: Binding; at: Span; ctx: Ctx }[];
+  early: { binding: Binding; at: Span; ctx: Ctx; tag?: TagFact }[];
   /** Symbols whose absence is refused by a throw. */
   refusals: Set<number>;
   /** Symbols that are read so that their absence does no harm: `x?.y`, `x ?? y`. */
@@ -275,9 +278,11 @@ export function addFunction(u: Unit, node: t.Node, parent: number, where: Functi
 
 /** Notes the reads of names that were used above their declaration. */
 export function settleEarly(u: Unit): void {
-  for (const { binding, at, ctx } of u.early) {
+  for (const { binding, at, ctx, tag } of u.early) {
     const symbol = u.refs.get(binding);
+    if (tag && symbol === undefined) tag.outer = true;
     if (symbol === undefined) continue;
+    if (tag) tag.symbol = symbol;
     noteRead(u, symbol, at, ctx);
     if (ctx.fn >= 0 && u.facts.symbols[symbol]!.kind === 'handler') noteCall(u, ctx.fn, symbol);
   }

@@ -2,7 +2,7 @@
 import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { RenderFact, Span, TagFact } from '../../model/facts';
-import { choicesOf, moduleName } from '../script/choices';
+import { choicesOf, chosen } from '../script/choices';
 import { SELF } from '../script/file-name';
 import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, fillSlot, nameOutlet, noteNested, siteAround } from '../script/slots';
@@ -23,12 +23,10 @@ const tagSpan = (node: Tag, name: string): Span => ({
 /** Reads the tag itself; gives back where what is nested in it stands. */
 export function readTag(u: SvelteUnit, node: Tag, at: At): At {
   if (node.type === 'SlotElement') return readOutlet(u, node, at);
-  const [index, ...others] = addTags(u, node, at);
+  const index = addTag(u, node, at);
   const fact = u.facts.render[index]!;
   const scope = readAttributes(u, node, index, at);
-  for (const other of others) u.facts.render[other]!.attributes = fact.attributes;
   putIn(u, node, index, at.parent);
-  place(u, others, at.parent);
   if (fact.kind === 'site' && node.fragment.nodes.some((one) => isShown(one))) fact.nested = true;
   return { ...at, scope, parent: index };
 }
@@ -51,68 +49,60 @@ function isShown(node: MarkupNode): boolean {
   );
 }
 
-/** Adds the nodes of a tag: one, or, where the tag is chosen among components, one for each that it may be. */
-function addTags(u: SvelteUnit, node: Tag, at: At): [number, ...number[]] {
+/** Adds the node of a tag. */
+function addTag(u: SvelteUnit, node: Tag, at: At): number {
   const tag: TagFact = { name: node.name, ...tagSpan(node, node.name) };
   const add = (kind: RenderFact['kind'], named?: TagFact) =>
     addNode(u, { kind, ...(named ? { tag: named } : {}), ...span(node) }, at.ctx);
-  if (GROUPS.has(node.type)) return [add('group')];
-  if (node.type === 'SvelteSelf') return [add('site', { ...tag, name: SELF })];
+  if (GROUPS.has(node.type)) return add('group');
+  if (node.type === 'SvelteSelf') return add('site', { ...tag, name: SELF });
   if (node.type === 'SvelteComponent') return addChosen(u, node, tag, at);
   if (node.type === 'SvelteElement') {
     const found = typeof node.tag === 'string' ? undefined : code(u, node.tag, at.scope);
     if (found) use(u, u.expr(found, at.ctx), at.ctx, 'attribute');
   }
-  if (node.type !== 'Component') return [add('element', tag)];
+  if (node.type !== 'Component') return add('element', tag);
   const [first] = node.name.split('.') as [string];
   const binding = bindingOf(first, at.scope);
   if (!binding) {
     tag.unbound = true;
-    return [add('site', tag)];
+    return add('site', tag);
   }
-  const choices = node.name === first ? choicesFor(binding) : [];
-  if (choices.length) return addEach(u, node, tag, choices, at);
   noteTag(binding, first, at.scope);
   if (!isModuleLevel(binding)) {
     const symbol = u.refs.get(binding);
     if (symbol === undefined) tag.name = '';
     else {
       tag.symbol = symbol;
+      const known = chosen(choicesOf(asExpression(node.name, binding), u.loops));
+      if (known.choices || (known.plain && !known.openChoice)) Object.assign(tag, known);
       u.facts.reads.push({ symbol, where: at.ctx.where, fn: at.ctx.fn, start: tag.start, end: tag.end });
     }
   }
-  return [add('site', tag)];
+  return add('site', tag);
 }
 
 const noteTag = (binding: Binding, name: string, scope: Scope) =>
   binding.uses.push({ id: { type: 'JSXIdentifier', name } as t.JSXIdentifier, scope, role: 'tag' });
 
-/** What a name of the component stands for, where that is chosen among names of the module. */
-function choicesFor(binding: Binding): t.Node[] {
-  if (isModuleLevel(binding)) return [];
-  const id = { type: 'Identifier', name: binding.name, binding } as t.Identifier;
-  const choices = choicesOf(id);
-  return choices.every((one) => moduleName(one) !== undefined) ? choices : [];
+/** The dotted name of a tag as the expression that it is. */
+function asExpression(name: string, binding: Binding): t.Expression {
+  const [first, ...members] = name.split('.') as [string, ...string[]];
+  const id = (text: string) => ({ type: 'Identifier', name: text }) as t.Identifier;
+  return members.reduce<t.Expression>(
+    (object, member) =>
+      ({ type: 'MemberExpression', object, property: id(member), computed: false }) as t.MemberExpression,
+    { ...id(first), binding },
+  );
 }
 
 /** `<svelte:component this={wide ? Chart : Table}>` */
-function addChosen(u: SvelteUnit, node: AST.SvelteComponent, tag: TagFact, at: At): [number, ...number[]] {
+function addChosen(u: SvelteUnit, node: AST.SvelteComponent, tag: TagFact, at: At): number {
   const found = code(u, node.expression, at.scope);
-  const choices = found ? choicesOf(found) : [];
   if (found) use(u, u.expr(found, at.ctx), at.ctx);
-  return addEach(u, node, tag, choices, at);
-}
-
-function addEach(u: SvelteUnit, node: Tag, tag: TagFact, choices: t.Node[], at: At): [number, ...number[]] {
-  const known = choices.map(moduleName).filter((name) => name !== undefined);
-  const nested = node.fragment.nodes.some((one) => one.type === 'SnippetBlock' || isShown(one));
-  // What is nested can stand below one of them only.
-  const names = nested && choices.length > 1 ? [] : [...new Set(known)];
-  const oneOf = choices.length > 1 ? { oneOf: true } : {};
-  const [first = '', ...others] = names;
-  const add = (name: string) =>
-    addNode(u, { kind: 'site', tag: { ...tag, name, ...oneOf }, ...span(node) }, at.ctx);
-  return [add(first), ...others.map(add)];
+  const known = found ? chosen(choicesOf(found, u.loops)) : {};
+  const named: TagFact = { ...tag, name: '', ...known, ...(known.choices ? {} : { openChoice: true }) };
+  return addNode(u, { kind: 'site', tag: named, ...span(node) }, at.ctx);
 }
 
 /** `<slot name="x" wind={wind}>fallback</slot>` */

@@ -3,10 +3,11 @@ import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { ExprFact, Span } from '../../model/facts';
 import { contentFunction } from '../script/content';
-import { declarePattern } from '../script/patterns';
-import { bindingOf, type Scope } from '../script/scope';
+import { declarePattern, noteLoop } from '../script/patterns';
+import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, handOver, noteNested, siteAround } from '../script/slots';
 import { addNode, addSymbol, type Ctx, inArm, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { patternNames } from '../script/walk';
 import { code, type MarkupNode, pattern, span, statementsAt, type Tag } from './ast';
 import { bindCode } from './code';
 import { readTag } from './tags';
@@ -35,7 +36,10 @@ function readConst(u: SvelteUnit, node: AST.ConstTag, at: At): Scope {
     at.scope,
     statement.declarations.map((one) => one.id),
   );
-  for (const one of statement.declarations) if (one.init) bindCode(u, one.init, scope);
+  for (const one of statement.declarations) {
+    if (one.init) bindCode(u, one.init, scope);
+    for (const { binding } of patternNames(one.id)) if (binding) (binding as Binding).node = one;
+  }
   u.statements([statement], at.ctx);
   return scope;
 }
@@ -138,6 +142,7 @@ function readEach(u: SvelteUnit, node: AST.EachBlock, at: At): void {
     : [];
   const scope = u.scopes.within(at.scope, [...items, ...index]);
   for (const item of items) {
+    noteLoop(u, item, source);
     const from: ExprFact = { kind: 'computed', uses: usesOf(list), start: list.start, end: list.end };
     declarePattern(u, item, from, inner, { kind: 'loop', type: { t: 'elem', of: typeOf(u, source) } });
   }

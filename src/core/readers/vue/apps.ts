@@ -4,11 +4,12 @@ import { addProvide, keyOf } from '../script/contexts';
 import { nameFromPath } from '../script/file-name';
 import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { memberName } from '../script/type-expr';
-import { emptyFacts, keepsState, SETUP, spanOf, typeOf, use } from '../script/unit';
+import { emptyFacts, keepsState, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { lazyOf } from '../script/values';
 import { eachChild } from '../script/walk';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
+import { optionsOf, readOptionsComponent } from './module';
 import { nameOfGiven, pascal, VUE_TRAITS } from './names';
 import type { VueUnit } from './unit';
 
@@ -30,14 +31,16 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
 
 /** `createApp(App)`, `app.component('x', X)`, `app.provide(key, value)`, wherever in the file they are called. */
 function readApps(vue: VueFile, u: VueUnit): void {
-  const look = (node: t.Node): void => {
+  const look = (node: t.Node, list: string | undefined): void => {
     // What a component mounts is read with the component.
-    if (vue.file.units.has(node) || node.type === 'ExportDefaultDeclaration') return;
-    if (node.type === 'CallExpression') readAppCall(vue, u, node);
+    if (vue.file.units.has(node)) return;
+    if (node.type === 'ExportDefaultDeclaration' && optionsOf(vue, node.declaration)) return;
+    if (node.type === 'CallExpression') readAppCall(vue, u, node, list);
     if (node.type === 'AssignmentExpression') noteGlobal(vue, node.left);
-    eachChild(node, look);
+    const inner = loopedOver(node) ?? list;
+    eachChild(node, (child) => look(child, inner));
   };
-  vue.program.body.forEach(look);
+  for (const node of vue.program.body) look(node, undefined);
 }
 
 /** `app.config.globalProperties.name = …`, `Vue.prototype.name = …` */
@@ -47,7 +50,7 @@ function noteGlobal(vue: VueFile, node: t.Node): void {
   if (found) (vue.facts.globalNames ??= []).push(found);
 }
 
-function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression): void {
+function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression, list: string | undefined): void {
   const own = vue.names.call(node);
   const [first, second] = node.arguments;
   if ((own === 'createApp' || own === 'createSSRApp') && first) {
@@ -66,7 +69,11 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression): void {
   }
   if (callee.property.name === 'mixin' && /^(app|Vue|vue)$/.test(memberName(callee.object) ?? ''))
     (vue.facts.globalNames ??= []).push('*');
-  if (callee.property.name !== 'component' || first?.type !== 'StringLiteral' || !second) return;
+  if (callee.property.name !== 'component' || !first) return;
+  if (first.type !== 'StringLiteral' || !second) {
+    if (second) registerMany(vue, list);
+    return;
+  }
   vue.tagNames.push(spanOf(second));
   const lazy = lazyOf(second.type === 'CallExpression' && second.arguments[0] ? second.arguments[0] : second);
   let local = memberName(second);
@@ -74,7 +81,35 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression): void {
     local = `#${first.value}`;
     vue.facts.values.push({ name: local, kind: 'value', lazy, ...spanOf(second) });
   }
+  const object = local ? undefined : optionsOf(vue, second);
+  if (object) {
+    local = `#${first.value}`;
+    vue.facts.values.push({ name: local, kind: 'component', component: vue.facts.components.length, ...spanOf(second) });
+    readOptionsComponent(vue, object, undefined, pascal(first.value));
+  }
   if (local) (vue.facts.registers ??= []).push({ name: pascal(first.value), local });
+}
+
+/** Components that are registered one by one in a loop: those of a table, or the files of a folder. */
+function registerMany(vue: VueFile, list: string | undefined): void {
+  const found = (vue.facts.registers ??= []);
+  for (const { from, glob } of vue.scopes.loads) if (glob) found.push({ glob: from });
+  if (list !== undefined) found.push({ all: list });
+}
+
+/** The name of what a loop runs over: `components.forEach(…)`, `for (const key in components)`, its keys or entries. */
+function loopedOver(node: t.Node): string | undefined {
+  if (node.type === 'ForInStatement' || node.type === 'ForOfStatement') return listName(node.right);
+  if (node.type !== 'CallExpression' || node.callee.type !== 'MemberExpression') return undefined;
+  const { property, object } = node.callee;
+  return property.type === 'Identifier' && /^(forEach|map)$/.test(property.name) ? listName(object) : undefined;
+}
+
+function listName(node: t.Node): string | undefined {
+  const bare = unwrap(node);
+  const [first] = bare.type === 'CallExpression' ? bare.arguments : [];
+  const inner = bare.type === 'CallExpression' && /^Object\.(keys|values|entries)$/.test(memberName(bare.callee) ?? '');
+  return inner && first ? memberName(first) : memberName(bare);
 }
 
 const OTHERS = /\$(?:parent|root|children\[\w+\])(?:\.\$parent)*\??\.([A-Za-z_]\w*)/g;

@@ -89,7 +89,7 @@ function withSetup(fn: t.Function, options: t.Node | undefined): t.ObjectExpress
   return { type: 'ObjectExpression', properties: [setup, ...others], ...span } as t.ObjectExpression;
 }
 
-function readOptionsComponent(
+export function readOptionsComponent(
   vue: VueFile,
   object: t.ObjectExpression,
   id: t.Identifier | undefined,

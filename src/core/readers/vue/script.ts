@@ -10,8 +10,9 @@ import { newVueFile } from './file-facts';
 import { mentionsOf, readModuleLevel } from './module';
 import { isVueModule, vueNames, vueTypes } from './names';
 
-/** Whether a script has to do with Vue: it imports the framework, or components of its own file format. */
+/** Whether a script has to do with Vue: it imports the framework, or components of its own file format, one or many. */
 export const usesVue = (text: string): boolean =>
+  /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
   [...text.matchAll(/(?:from|import)\s*\(?\s*['"]([^'"\n]+)['"]/g)].some(
     ([, from]) => isVueModule(from!) || from!.endsWith('.vue'),
   );

@@ -2,12 +2,12 @@
 import type * as t from '@babel/types';
 import type { TagFact } from '../../model/facts';
 import { isPageTag } from '../../model/page-names';
-import { choicesOf, moduleName } from '../script/choices';
+import { type Choice, choicesOf, chosen, moduleName } from '../script/choices';
 import { SELF } from '../script/file-name';
 import { bindingOf, type Scope } from '../script/scope';
 import type { At } from '../script/slots';
 import { addNode, isModuleLevel } from '../script/unit';
-import { boundTo, type Element, expressionOf, isBlank, placeOf, staticAttribute, tagSpan } from './ast';
+import { boundTo, type Element, expressionOf, placeOf, staticAttribute, tagSpan } from './ast';
 import { camel, pascal } from './names';
 import type { VueUnit } from './unit';
 
@@ -21,14 +21,14 @@ const GROUPS = new Set([
   'Teleport',
 ]);
 
-/** Adds the nodes of a tag: one, or, where the tag is chosen among components, one for each that it may be. */
-export function addTags(u: VueUnit, element: Element, at: At): [number, ...number[]] {
+/** Adds the node of a tag. */
+export function addTag(u: VueUnit, element: Element, at: At): number {
   const name = pascal(element.tag);
   const span = placeOf(element);
   if (element.tag === 'component') return addChosen(u, element, at);
   if (element.tag === 'template' || GROUPS.has(name)) {
     if (name === 'Teleport') notePortal(u, element);
-    return [addNode(u, { kind: 'group', ...span }, at.ctx)];
+    return addNode(u, { kind: 'group', ...span }, at.ctx);
   }
   // `<tr is="fare-row">` stands for a component where only some elements may.
   const is = staticAttribute(element, 'is')?.value?.content.replace(/^vue:/, '');
@@ -36,48 +36,53 @@ export function addTags(u: VueUnit, element: Element, at: At): [number, ...numbe
   const tag: TagFact = { name: named, ...tagSpan(element) };
   const isComponent = element.tagType === 1 || named !== element.tag || isBound(u, named, at.scope);
   if (isComponent) resolveTag(u, tag, at.scope);
-  return [addNode(u, { kind: isComponent ? 'site' : 'element', tag, ...span }, at.ctx)];
+  return addNode(u, { kind: isComponent ? 'site' : 'element', tag, ...span }, at.ctx);
 }
 
 /** `<component is="fare-card">`, `<component :is="wide ? Chart : Table">` */
-function addChosen(u: VueUnit, element: Element, at: At): [number, ...number[]] {
+function addChosen(u: VueUnit, element: Element, at: At): number {
   const span = placeOf(element);
   const bound = boundTo(element, 'is');
   const written = staticAttribute(element, 'is')?.value?.content;
   const node = bound && expressionOf(u, bound, at.scope);
-  const choices = written !== undefined ? [written] : node ? chosenIn(node) : [];
-  if (choices.length && choices.every((one) => one !== undefined && isElement(u, one, at.scope)))
-    return [
-      addNode(u, { kind: 'element', tag: { name: choices[0]!, ...tagSpan(element) }, ...span }, at.ctx),
-    ];
-  const tags: TagFact[] = [];
-  for (const choice of choices) {
-    if (choice !== undefined && isElement(u, choice, at.scope)) continue;
-    const tag: TagFact = { name: choice ?? '', ...tagSpan(element) };
-    if (choice !== undefined) resolveTag(u, tag, at.scope);
-    // Which component it is, nobody knows before it runs.
-    if (choice === undefined || tag.symbol !== undefined) u.dynamicTags = true;
-    else tags.push(tag);
+  const choices: Choice[] =
+    written !== undefined
+      ? [{ node: { type: 'StringLiteral', value: written } as t.StringLiteral }]
+      : node
+        ? choicesOf(node, u.loops)
+        : [];
+  const tag: TagFact = { name: written ?? '', ...tagSpan(element) };
+  const isPlain = (choice: Choice) =>
+    !choice.of && !choice.path && choice.node.type === 'StringLiteral' && isElement(u, choice.node.value, at.scope);
+  if (choices.length && choices.every(isPlain)) {
+    const [first] = choices.map((one) => (one.node as t.StringLiteral).value);
+    return addNode(u, { kind: 'element', tag: { ...tag, name: first! }, ...span }, at.ctx);
   }
-  // What is nested can stand below one of them only.
-  const nested = element.children.some((child) => !isBlank(child));
-  if (!tags.length || (nested && choices.length > 1)) {
-    u.dynamicTags = true;
-    return [addNode(u, { kind: 'site', tag: { name: '', ...tagSpan(element) }, ...span }, at.ctx)];
-  }
-  const [first, ...others] = tags.map((tag) => {
-    if (choices.length > 1) tag.oneOf = true;
+  const components = choices.filter((one) => !isPlain(one));
+  const found = chosen(components, (one) => named(u, one, at.scope));
+  const [only] = found.choices ?? [];
+  if (components.length === choices.length && found.choices?.length === 1 && !found.openChoice && !only!.of && !only!.path) {
+    // A component by its name, in another spelling.
+    Object.assign(tag, { name: only!.name, ...(only!.global === undefined ? {} : { global: only!.global }) });
     return addNode(u, { kind: 'site', tag, ...span }, at.ctx);
-  });
-  return [first!, ...others];
+  }
+  Object.assign(tag, found, components.length < choices.length ? { plain: true } : {});
+  // Which component it is, nobody knows before it runs.
+  if (!found.choices || found.openChoice) {
+    u.dynamicTags = true;
+    tag.openChoice = true;
+  }
+  return addNode(u, { kind: 'site', tag, ...span }, at.ctx);
 }
 
-/** The names of the components, or of the elements, that an expression chooses between; undefined for one that has none. */
-const chosenIn = (node: t.Node): (string | undefined)[] => [...new Set(choicesOf(node).map(nameOf))];
-
-/** A text, or a name of the module: what a member of the component holds is not known. */
-function nameOf(choice: t.Node): string | undefined {
-  return choice.type === 'StringLiteral' ? choice.value : moduleName(choice);
+/** The component that a choice names where it is no name of the module: a text, a registered name. */
+function named(u: VueUnit, choice: t.Node, scope: Scope): { name: string; global?: string } | undefined {
+  const text = choice.type === 'StringLiteral' ? choice.value : moduleName(choice);
+  if (text === undefined) return undefined;
+  const tag: TagFact = { name: text, start: 0, end: 0 };
+  resolveTag(u, tag, scope);
+  if (tag.symbol !== undefined) return undefined;
+  return { name: tag.name, ...(tag.global === undefined ? {} : { global: tag.global }) };
 }
 
 const isElement = (u: VueUnit, name: string, scope: Scope): boolean =>

@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { parseCode, parsePattern } from '../script/code';
-import { declarePattern } from '../script/patterns';
+import { declarePattern, noteLoop } from '../script/patterns';
 import { type At, siteAround } from '../script/slots';
 import { type Ctx, inArm, place, spanOf, typeOf, use, usesOf } from '../script/unit';
 import {
@@ -18,7 +18,7 @@ import {
 import { readAttributes } from './attributes';
 import { bindCode } from './code';
 import { fillOf, fillWith, parameters, readFilled, readNested, readOutlet } from './slots';
-import { addTags } from './tags';
+import { addTag } from './tags';
 import type { VueUnit } from './unit';
 
 /** Reads the nodes of a template under a render node. */
@@ -87,6 +87,7 @@ function readLoop(u: VueUnit, element: Element, at: At, condition: (at: At) => A
   const scope = u.scopes.within(at.scope, patterns.flat());
   patterns.forEach((nodes, i) => {
     for (const pattern of nodes) {
+      if (i === 0) noteLoop(u, pattern, source);
       const from: ExprFact = {
         kind: 'computed',
         uses: i === 0 ? usesOf(list) : [],
@@ -118,10 +119,9 @@ function readTag(u: VueUnit, element: Element, at: At): At {
   // `<p slot="x" slot-scope="{ total }">` of older versions; and content whose taker is not known.
   const filled = fill && (fill.older || isTemplate) ? parameters(u, fill, placeOf(element), at) : undefined;
   if (filled) at = { ...at, scope: filled.scope };
-  const [index, ...others] = addTags(u, element, at);
+  const index = addTag(u, element, at);
   readAttributes(u, element, index, at);
-  for (const other of others) u.facts.render[other]!.attributes = u.facts.render[index]!.attributes;
-  place(u, [index, ...others], at.parent);
+  place(u, [index], at.parent);
   if (fill && filled && inSite) fillWith(u, index, fill, at.parent, filled.fn);
   const inner: At = { ...at, parent: index };
   return u.facts.render[index]!.kind === 'site' ? readNested(u, element, index, inner) : inner;

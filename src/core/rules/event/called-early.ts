@@ -13,10 +13,10 @@ export const calledEarly: Rule = {
   check({ project, report, claim }) {
     for (const component of project.components) {
       if (component.facts.traits.statementHandlers) continue;
-      const siteOf = new Map(component.sites.map((id) => [project.sites[id]!.node, project.sites[id]!]));
       component.facts.render.forEach((node, index) => {
         for (const attribute of node.attributes) {
-          const site = siteOf.get(index);
+          const [id] = component.siteAt.get(index) ?? [];
+          const site = id === undefined ? undefined : project.sites[id]!;
           if (!attribute.called || !isHandlerPlace(project, node, attribute, site?.target)) continue;
           const type: Lazy = { type: attribute.value.type!, file: component.file, component: component.id };
           if (!givesNoFunction(project.types, project.types.resolve(type))) continue;

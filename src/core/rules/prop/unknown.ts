@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import { isKeptByWrapper } from '../../link/sites';
+import { alternatives, isKeptByWrapper, mayBeOther } from '../../link/sites';
 import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
 import { bareName, isCallbackName, nearest } from '../../model/names';
@@ -29,11 +29,14 @@ export interface UnknownName {
 /** Every such name in the project, in the order of the call sites. */
 export function* unknownNames(project: Linked): Iterable<UnknownName> {
   for (const site of project.sites) {
-    // What is meant for one of several components, the others are given, too.
-    if (site.fact.tag?.oneOf) continue;
+    const others = alternatives(project, site);
+    // What is meant for one of several components, the others are given, too; it is said at the first of them.
+    if (mayBeOther(site) || others.some((one) => mayBeOther(one) || one.id < site.id)) continue;
     const owner = project.components[site.owner]!;
     const target = project.components[site.target]!;
-    for (const attribute of unknownAttributes(project, site, target)) {
+    const lacking = (one: Site) => unknownAttributes(project, one, project.components[one.target]!);
+    for (const attribute of lacking(site)) {
+      if (!others.every((one) => lacking(one).some(({ name }) => name === attribute.name))) continue;
       const event =
         attribute.mode === 'listen' || (target.facts.traits.callbackProps && isCallbackName(attribute.name));
       const slot = attribute.value.kind === 'content' || attribute.name.startsWith('#');

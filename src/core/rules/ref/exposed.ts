@@ -1,6 +1,7 @@
 /** What a component reaches through the handles that it puts on components of the project. */
 import type { ExposesFact, ReadFact } from '../../model/facts';
 import type { Linked } from '../../link';
+import { onlySite } from '../../link/sites';
 import type { Component, Place } from '../../model/project';
 import { handlesOf } from './handles';
 
@@ -55,7 +56,7 @@ function targetsOf(project: Linked, component: Component, handle: number): Reach
       if (value.kind === 'function' && attribute.mode !== 'ref') continue;
       if (value.symbol !== handle && !value.uses?.includes(handle)) continue;
       if (attribute.mode !== 'ref' || value.kind !== 'identity') return undefined;
-      const site = component.sites.map((id) => project.sites[id]!).find((one) => one.node === index);
+      const site = onlySite(project, component, index);
       const target = site && exposedBy(project, project.components[site.target]!, 'ref', new Set());
       if (!target) return undefined;
       targets.push(target);
@@ -89,7 +90,7 @@ function exposedBy(
       ? [index]
       : [],
   );
-  const site = component.sites.map((id) => project.sites[id]!).find((one) => one.node === holders[0]);
+  const site = onlySite(project, component, holders[0]!);
   const put = site?.fact.attributes.find(
     (one) => one.value.kind === 'identity' && one.value.symbol === taken,
   );

@@ -1,3 +1,4 @@
+import { isChosen } from '../../link/sites';
 import type { Package } from '../../model/project';
 import { attributePlace, namePlace, step, type Rule } from '../rule';
 
@@ -9,7 +10,8 @@ export const notForwarded: Rule = {
     for (const site of project.sites) {
       const attribute = site.fact.attributes.find((one) => one.mode === 'ref');
       const target = project.components[site.target]!;
-      if (!attribute || target.facts.traits.refExposes !== 'nothing' || target.facts.wrapped) continue;
+      if (!attribute || isChosen(project, site)) continue;
+      if (target.facts.traits.refExposes !== 'nothing' || target.facts.wrapped) continue;
       const version = majorOf(project.files[site.file]!.pkg);
       if (version === undefined) continue;
       // Since version 19 a ref is a prop like any other.

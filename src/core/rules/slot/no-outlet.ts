@@ -1,4 +1,5 @@
 import type { Component } from '../../model/project';
+import { isChosen } from '../../link/sites';
 import { step, tagPlace, type Rule } from '../rule';
 import { isClosed, isUsed, useOf } from '../../link/use-of-ports';
 
@@ -8,7 +9,7 @@ export const noOutlet: Rule = {
   summary: 'Content is nested in a component that places no default content.',
   check({ project, report }) {
     for (const site of project.sites) {
-      if (!site.fact.nested) continue;
+      if (!site.fact.nested || isChosen(project, site)) continue;
       const owner = project.components[site.owner]!;
       const target = project.components[site.target]!;
       const name = target.facts.traits.contentPort;

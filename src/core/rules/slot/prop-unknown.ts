@@ -1,4 +1,5 @@
 import type { Span } from '../../model/facts';
+import { isChosen } from '../../link/sites';
 import { useOf } from '../../link/use-of-ports';
 import { nearest } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
@@ -10,6 +11,7 @@ export const slotPropUnknown: Rule = {
   summary: 'The content uses a slot parameter that the outlet does not give.',
   check({ project, report }) {
     for (const site of project.sites) {
+      if (isChosen(project, site)) continue;
       const owner = project.components[site.owner]!;
       const target = project.components[site.target]!;
       for (const { name, fn } of contentFunctions(owner, site)) {

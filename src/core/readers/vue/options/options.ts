@@ -130,6 +130,12 @@ function inherit(u: VueUnit, options: Map<string, Member>): void {
   const mixins = options.get('mixins');
   const list = mixins?.type === 'ObjectProperty' ? unwrap(mixins.value) : undefined;
   if (list?.type === 'ArrayExpression' && list.elements.length === 0 && !options.has('extends')) return;
+  const base = options.get('extends');
+  const given = [
+    ...(list?.type === 'ArrayExpression' ? list.elements : []),
+    base?.type === 'ObjectProperty' ? base.value : undefined,
+  ];
+  u.facts.mixins = given.flatMap((one) => (one && memberName(one)) ?? []);
   u.openScope = true;
   u.openRefs = true;
   u.facts.openProps = true;

@@ -1,0 +1,173 @@
+/**
+ * The audit's account of itself: of what is written, how much was joined to what it names, and what was not, with the
+ * reason. What is written is counted by syntax; what a name leads to is asked only afterwards.
+ */
+import type { ComponentFacts, RenderFact } from '../model/facts';
+import type { Loss, Place, Target } from '../model/project';
+import { bareName } from '../model/names';
+import type { Linked } from '.';
+
+/** What is counted. */
+export type Kind = 'tag' | 'import';
+
+/** Why something is not joined: what a name lost its way by, or a form that is not followed. */
+export type Why = Exclude<Loss, 'package'> | 'absent' | 'value' | 'chosen' | 'unbound' | 'wrapper';
+
+export interface Unjoined {
+  kind: Kind;
+  place: Place;
+  /** What it names, as written. */
+  name: string;
+  why: Why;
+  /** The name of the import that leads nowhere. */
+  from?: string;
+}
+
+export interface Tally {
+  written: number;
+  joined: number;
+}
+
+export interface Account {
+  tags: Tally;
+  imports: Tally;
+  /** Tags of components from packages, which are not the project's to join. */
+  foreign: number;
+  /** Tags that render what a component was handed: a prop, a slot's parameter. */
+  handed: number;
+  unjoined: Unjoined[];
+}
+
+/** Counts a linked project. */
+export function accountOf(project: Linked): Account {
+  const account: Account = {
+    tags: { written: 0, joined: 0 },
+    imports: { written: 0, joined: 0 },
+    foreign: 0,
+    handed: 0,
+    unjoined: [],
+  };
+  for (const file of project.files) countImports(project, file.index, account);
+  for (const { facts, file, sites } of project.components) {
+    const joined = new Set(sites.map((id) => project.sites[id]!.node));
+    facts.render.forEach((node, index) => {
+      if (node.kind === 'site' && node.tag) countTag(project, file, facts, node, joined.has(index), account);
+    });
+  }
+  return account;
+}
+
+function countImports(project: Linked, index: number, account: Account): void {
+  const { facts } = project.files[index]!;
+  const seen = new Set<string>();
+  const written = [...facts.imports, ...facts.exports.filter((one) => one.from !== undefined)];
+  for (const { from, start, end } of written) {
+    if (from === undefined || seen.has(from)) continue;
+    seen.add(from);
+    const found = project.modules.resolve(facts.path, from) !== undefined;
+    if (!found && project.modules.isForeign(facts.path, from)) continue;
+    account.imports.written++;
+    if (found) account.imports.joined++;
+    else
+      account.unjoined.push({
+        kind: 'import',
+        place: { file: index, start, end },
+        name: from,
+        why: 'import',
+        from,
+      });
+  }
+}
+
+function countTag(
+  project: Linked,
+  file: number,
+  facts: ComponentFacts,
+  { tag }: RenderFact,
+  joined: boolean,
+  account: Account,
+): void {
+  const { tags } = account;
+  const { name, symbol, start, end } = tag!;
+  if (joined) {
+    tags.written++;
+    tags.joined++;
+    return;
+  }
+  const miss = (why: Why, from?: string) => {
+    // What data decides names no component.
+    if (why !== 'chosen') tags.written++;
+    account.unjoined.push({
+      kind: 'tag',
+      place: { file, start, end },
+      name,
+      why,
+      ...(from === undefined ? {} : { from }),
+    });
+  };
+  if (tag!.choices) return countFound(tag!.choices.flatMap((one) => project.names.candidates(file, one)));
+  if (symbol !== undefined) {
+    const { kind } = facts.symbols[symbol]!;
+    if (tag!.plain) account.foreign++;
+    else if (kind === 'derived' || kind === 'state' || kind === 'shared') miss('chosen');
+    else account.handed++;
+    return;
+  }
+  if (tag!.outer) {
+    account.handed++;
+    return;
+  }
+  if (tag!.openChoice || name === '') return miss('chosen');
+  if (tag!.unbound) return miss('unbound');
+  // Components of packages are registered where nobody looks; one of the project's would be known by its name.
+  if (tag!.global !== undefined && project.lookup(file, name).kind === 'unbound' && !isOwnName(project, tag!.global)) {
+    account.foreign++;
+    return;
+  }
+  countFound([project.lookup(file, name)]);
+
+  /** A tag of something else than a component of the project: what it leads to says why. */
+  function countFound(targets: Target[]): void {
+    const reasons = targets.map((one) => reasonOf(project, one));
+    const reason = reasons.find((one) => one !== 'package') ?? (targets.length ? 'package' : 'value');
+    if (reason === 'package') account.foreign++;
+    else miss(reason, targets.find((one) => one.kind === 'outside')?.from);
+  }
+}
+
+const ownNames = new WeakMap<Linked, Set<string>>();
+
+/** Whether a component of the project bears a name. */
+function isOwnName(project: Linked, name: string): boolean {
+  let known = ownNames.get(project);
+  if (!known) {
+    known = new Set(project.components.map((one) => bareName(one.name)));
+    ownNames.set(project, known);
+  }
+  return known.has(bareName(name));
+}
+
+/** Why a tag that leads to something is not joined to a component. */
+function reasonOf(project: Linked, target: Target): Why | 'package' {
+  switch (target.kind) {
+    case 'outside':
+      return target.why;
+    case 'absent':
+    case 'unbound':
+      return target.kind;
+    case 'value': {
+      const { value, file } = target;
+      if (value.kind === 'context') return 'package';
+      if (value.kind !== 'external') return 'value';
+      // What a package makes is its own, unless it was given a component of the project.
+      const maker = value.madeBy?.name;
+      if (maker === undefined) return 'wrapper';
+      const found = project.lookup(file, maker);
+      return found.kind === 'outside' ? found.why : 'wrapper';
+    }
+    case 'several':
+    case 'component':
+    case 'module':
+      return 'value';
+  }
+}
