@@ -113,7 +113,8 @@ export class Coverage {
     for (let at = below.parent; at >= 0; at = below.parent) {
       mask |= this.providedAt.get(`${component}:${at}`) ?? 0n;
       const targets = this.targetsAt(component, at);
-      if (targets.length) for (const one of targets) mask |= this.aroundOutlet(one, below.slot ?? traits.contentPort);
+      if (targets.length)
+        for (const one of targets) mask |= this.aroundOutlet(one, below.slot ?? traits.contentPort);
       else if (render[at]!.kind === 'site') mask |= this.beside(component, at);
       below = render[at]!;
     }

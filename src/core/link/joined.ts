@@ -105,7 +105,12 @@ function countTag(
       ...(from === undefined ? {} : { from }),
     });
   };
-  if (tag!.choices) return countFound(tag!.choices.flatMap((one) => project.names.candidates(file, one)));
+  if (tag!.choices) {
+    // What a table or a function of elsewhere gives names nothing here.
+    const named = tag!.choices.filter((one) => !one.of && !one.path);
+    if (!named.length) return miss('chosen');
+    return countFound(named.flatMap((one) => project.names.candidates(file, one)));
+  }
   if (symbol !== undefined) {
     const { kind } = facts.symbols[symbol]!;
     if (tag!.plain) account.foreign++;
@@ -120,7 +125,11 @@ function countTag(
   if (tag!.openChoice || name === '') return miss('chosen');
   if (tag!.unbound) return miss('unbound');
   // Components of packages are registered where nobody looks; one of the project's would be known by its name.
-  if (tag!.global !== undefined && project.lookup(file, name).kind === 'unbound' && !isOwnName(project, tag!.global)) {
+  if (
+    tag!.global !== undefined &&
+    project.lookup(file, name).kind === 'unbound' &&
+    !isOwnName(project, tag!.global)
+  ) {
     account.foreign++;
     return;
   }

@@ -52,7 +52,9 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       if (found !== undefined) return found;
     }
     // A folder may hold what was built beside what it was built from; what exports nothing is neither.
-    const inside = EXTENSIONS.flatMap((ext) => byPath.get(path ? `${path}/index${ext}` : `index${ext}`) ?? []);
+    const inside = EXTENSIONS.flatMap(
+      (ext) => byPath.get(path ? `${path}/index${ext}` : `index${ext}`) ?? [],
+    );
     return inside.find((one) => files[one]!.exports.length > 0) ?? inside[0];
   }
 
@@ -139,7 +141,13 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
   function isForeign(from: string, specifier: string): boolean {
     const bare = specifier.replace(/(?<=.)[?#].*$/, '');
     const ending = /\.[a-z\d]+$/i.exec(bare)?.[0];
-    if (/^[./]/.test(specifier)) return ending !== undefined && /^\.(svg|png|jpe?g|gif|webp|avif|ico|s?css|less|sass|styl|json5?|ya?ml|mdx?|txt|html|woff2?|ttf|mp[34]|webm|wasm|graphql|gql)$/i.test(ending);
+    if (/^[./]/.test(specifier))
+      return (
+        ending !== undefined &&
+        /^\.(svg|png|jpe?g|gif|webp|avif|ico|s?css|less|sass|styl|json5?|ya?ml|mdx?|txt|html|woff2?|ttf|mp[34]|webm|wasm|graphql|gql)$/i.test(
+          ending,
+        )
+      );
     if (isNeeded(from, bare)) return true;
     // A package may be there without being asked for; what looks like no package's name is an alias.
     return /^(@[a-z\d][\w.-]*\/)?[a-z\d][\w.-]*(\/|$)/.test(bare) && !unresolvedHeads.has(headOf(from, bare));
@@ -183,14 +191,20 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
   const lonely = files.flatMap((file) =>
     file.imports
       .map((one) => one.from)
-      .filter((from) => !/^[./]/.test(from) && !isNeeded(file.path, from) && find(file.path, dirname(file.path), from) === undefined)
+      .filter(
+        (from) =>
+          !/^[./]/.test(from) &&
+          !isNeeded(file.path, from) &&
+          find(file.path, dirname(file.path), from) === undefined,
+      )
       .map((specifier) => ({ dir: packageOf(file.path)?.dir ?? '', specifier, path: file.path })),
   );
   rules.push(...guessAliases(files, lonely));
   rules.sort(longestFirst);
   cache.clear();
   for (const { path, specifier } of lonely)
-    if (folders.has(specifier.split('/')[0]!) && specifier.includes('/')) unresolvedHeads.add(headOf(path, specifier));
+    if (folders.has(specifier.split('/')[0]!) && specifier.includes('/'))
+      unresolvedHeads.add(headOf(path, specifier));
 
   return {
     resolve,

@@ -180,11 +180,7 @@ export function linkNames(
   /** What an import or a re-export leads to where it leads to no file that was understood. */
   const lost = (file: number, from: string, target: number | undefined): Target =>
     outside(
-      target !== undefined
-        ? 'broken'
-        : modules.isForeign(files[file]!.path, from)
-          ? 'package'
-          : 'import',
+      target !== undefined ? 'broken' : modules.isForeign(files[file]!.path, from) ? 'package' : 'import',
       from,
     );
 
@@ -434,7 +430,14 @@ export function linkNames(
   }
 
   linkStatics();
-  return { lookup, lookupType, exported, exportsOf: (file) => exportsOf(file), candidates, nameOf: componentName };
+  return {
+    lookup,
+    lookupType,
+    exported,
+    exportsOf: (file) => exportsOf(file),
+    candidates,
+    nameOf: componentName,
+  };
 
   /** Members that are assigned to a component under any of its names; those of members come after those of the whole. */
   function linkStatics(): void {

@@ -48,7 +48,8 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
     if (target.kind !== 'value') return;
     for (const [key, name] of Object.entries(target.value.members ?? {})) {
       const member = names.lookup(target.file, name);
-      if (member.kind === 'component') add(index, /^\d+$/.test(key) ? names.nameOf(member.component) : key, member);
+      if (member.kind === 'component')
+        add(index, /^\d+$/.test(key) ? names.nameOf(member.component) : key, member);
     }
   }
 

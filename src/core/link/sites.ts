@@ -21,7 +21,7 @@ export function linkSites(
         if (component.facts.role !== 'component' || seen.has(component.id)) continue;
         seen.add(component.id);
         const id = sites.length;
-        const { wrapper } = found;
+        const { wrapper, spare } = found;
         sites.push({
           id,
           owner: owner.id,
@@ -30,6 +30,7 @@ export function linkSites(
           fact: bound(fact, component),
           file: owner.file,
           ...(wrapper ? { wrapper } : {}),
+          ...(spare ? { spare } : {}),
         });
         owner.sites.push(id);
         component.calledAt.push(id);
@@ -47,17 +48,17 @@ export function linkSites(
 function linkPasses(owner: Component): void {
   owner.facts.render.forEach((fact, node) => {
     for (const site of owner.siteAt.get(node) ?? [-1])
-    fact.attributes.forEach((one, attribute) => {
-      if (one.value.kind !== 'identity') return;
-      const symbol = owner.facts.symbols[one.value.symbol!]!;
-      if (one.mode === 'spread') {
-        if (symbol.kind !== 'bag' && symbol.kind !== 'rest') return;
-        const element = fact.kind === 'element';
-        owner.spreads.push({ except: symbol.except ?? [], node, attribute, site, element });
-      } else if (fact.kind === 'site' && (one.mode === 'value' || one.mode === 'two-way')) {
-        owner.passes.push({ symbol: one.value.symbol!, node, attribute, site });
-      }
-    });
+      fact.attributes.forEach((one, attribute) => {
+        if (one.value.kind !== 'identity') return;
+        const symbol = owner.facts.symbols[one.value.symbol!]!;
+        if (one.mode === 'spread') {
+          if (symbol.kind !== 'bag' && symbol.kind !== 'rest') return;
+          const element = fact.kind === 'element';
+          owner.spreads.push({ except: symbol.except ?? [], node, attribute, site, element });
+        } else if (fact.kind === 'site' && (one.mode === 'value' || one.mode === 'two-way')) {
+          owner.passes.push({ symbol: one.value.symbol!, node, attribute, site });
+        }
+      });
   });
 }
 
@@ -75,7 +76,7 @@ function bound(fact: RenderFact, { facts: { model } }: Component): RenderFact {
 export const updateOf = (target: Component, name: string): string =>
   target.facts.model?.prop === name ? `@${target.facts.model.event}` : `@update:${name}`;
 
-type Found = Extract<Target, { kind: 'component' }>;
+type Found = Extract<Target, { kind: 'component' }> & { spare?: boolean };
 
 /** The components that a tag may render: one, or all that it is chosen among. */
 function targetsOf(
@@ -89,8 +90,10 @@ function targetsOf(
   if (tag.choices)
     return tag.choices.flatMap((choice) => {
       const found = names.candidates(file, choice).filter((one) => one.kind === 'component');
-      const known = found.length || choice.global === undefined ? undefined : registry(file, facts, choice.global);
-      return known ? [known] : found;
+      const known =
+        found.length || choice.global === undefined ? undefined : registry(file, facts, choice.global);
+      const all: Found[] = known ? [known] : found;
+      return choice.spare ? all.map((one) => ({ ...one, spare: true })) : all;
     });
   if (tag.symbol !== undefined || tag.unbound || tag.outer) return [];
   const target = names.lookup(file, tag.name);
@@ -116,8 +119,7 @@ export const isChosen = (project: Project, site: Site): boolean =>
 
 /** The other components that the tag of a call site may render instead. */
 export const alternatives = (project: Project, site: Site): Site[] =>
-  project.components[site.owner]!.siteAt
-    .get(site.node)!
+  project.components[site.owner]!.siteAt.get(site.node)!
     .filter((id) => id !== site.id)
     .map((id) => project.sites[id]!);
 

@@ -119,6 +119,8 @@ export interface ChoiceFact {
   path?: string[];
   /** It may be registered for the whole app under this name. */
   global?: string;
+  /** It counts only where nothing else is handed in. */
+  spare?: boolean;
 }
 
 export interface WrapperFact {

@@ -149,7 +149,7 @@ describe('tags chosen among components', () => {
     [
       'a variable may hold another one later',
       app('<Shown unit="x" />', 'let Shown = $state(Gauge); const all = [Gauge, Dial]; load(all);'),
-      [],
+      [`${missing} Shown`],
     ],
   ]);
 });

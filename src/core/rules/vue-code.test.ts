@@ -207,7 +207,7 @@ describe('tags chosen among components', () => {
       both(
         app('shown', '', `import { shallowRef } from 'vue';\nconst shown = shallowRef(Gauge);\nload(Dial);`),
       ),
-      [],
+      ['error prop/missing App.vue:10 component'],
     ],
   ]);
 });
@@ -239,7 +239,7 @@ export const Gauge = defineComponent((props, { emit }) => () => <b onClick={() =
       ['error prop/type-clash App.vue:5 wind', "warning event/unheard gauge.tsx:4 'gust'"],
     ],
     [
-      'registered for the app by a loop, under names that nobody can read',
+      'registered for the app by a loop over a table, by its keys',
       {
         'Gauge.vue': gauge,
         'kit.ts': `import Gauge from './Gauge.vue';
@@ -251,7 +251,7 @@ import kit from './kit';
 createApp(App).use(kit).mount('#app');`,
         'App.vue': setup('', '<Gauge /><Buoy />'),
       },
-      [],
+      ['error prop/missing App.vue:5 Gauge'],
     ],
   ]);
 });

@@ -73,7 +73,10 @@ export function unwrapComponent(names: ReactNames, start: t.Node): Unwrapped {
         break;
       }
       if (own !== undefined || !inner || !/^[a-zA-Z.]+$/.test(memberName(node.callee) ?? '')) break;
-      if (/(^|\.)(use[A-Z]\w*|map|flatMap|forEach|filter|reduce|find|then)$/.test(memberName(node.callee) ?? '')) break;
+      if (
+        /(^|\.)(use[A-Z]\w*|map|flatMap|forEach|filter|reduce|find|then)$/.test(memberName(node.callee) ?? '')
+      )
+        break;
       foreign = true;
     }
     if (own) wrappers.push(own);

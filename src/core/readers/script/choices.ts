@@ -10,7 +10,9 @@ import { isModuleLevel, unwrap } from './unit';
 import { eachChild } from './walk';
 
 /** Calls whose result is what they are given, or what the function that they are given gives back. */
-const DERIVED = /^(computed|markRaw|shallowRef|ref|useMemo|\$derived(\.by)?|\$state(\.raw)?|Object\.freeze|React\.useMemo)$/;
+const DERIVED = /^(computed|markRaw|useMemo|\$derived(\.by)?|Object\.freeze|React\.useMemo)$/;
+/** Calls that keep what they are given at first, and may hold anything later. */
+const KEPT = /^(shallowRef|ref|\$state(\.raw)?)$/;
 /** Constants are followed so far. */
 const MAX_DEPTH = 12;
 /** A table with more entries than this is no choice of tags. */
@@ -22,6 +24,8 @@ export interface Choice {
   /** It is any member of the node, or what the node gives back when called. */
   of?: 'members' | 'result';
   path?: string[];
+  /** It counts only where nothing else is handed in. */
+  spare?: boolean;
 }
 
 /** What the parameters of callbacks run over, by their declarations. */
@@ -74,16 +78,20 @@ class Chooser {
       if (id.type === 'Identifier') return this.choices(init, depth);
       const found = this.within(this.choices(init, depth), patternPath(binding), depth);
       const fallback = defaultIn(id, binding);
-      return fallback ? [...found, ...this.choices(fallback, depth)] : found;
+      return fallback ? [...found, ...this.spare(fallback, depth)] : found;
     }
     if (binding.kind === 'param' && isFunction(binding.node)) {
       for (const param of binding.node.params) {
         const fallback = defaultIn(param, binding);
         // What is handed in instead is not known here.
-        if (fallback) return [...this.choices(fallback, depth), { node: binding.id as t.Node }];
+        if (fallback) return [...this.spare(fallback, depth), { node: binding.id as t.Node }];
       }
     }
     return undefined;
+  }
+
+  private spare(node: t.Node, depth: number): Choice[] {
+    return this.choices(node, depth).map((one) => ({ ...one, spare: true }));
   }
 
   /** What a variable is given by assignments to its name. */
@@ -166,7 +174,8 @@ class Chooser {
       if (kept && first) return [...this.choices(lazyValue(first), depth), { node }];
     }
     if (moduleName(node) === undefined) return [value];
-    if (name === undefined) return value.of ? [value] : [{ node, of: 'members', ...(value.path ? { path: value.path } : {}) }];
+    if (name === undefined)
+      return value.of ? [value] : [{ node, of: 'members', ...(value.path ? { path: value.path } : {}) }];
     return [{ ...value, path: [...(value.path ?? []), name] }];
   }
 
@@ -179,6 +188,7 @@ class Chooser {
       if (!isFunction(inner)) return this.choices(inner, depth);
       return this.returned(inner, depth) ?? [{ node }];
     }
+    if (first && KEPT.test(name)) return [...this.choices(first, depth), { node }];
     if (
       (callee.type === 'MemberExpression' || callee.type === 'OptionalMemberExpression') &&
       !callee.computed &&
@@ -324,11 +334,17 @@ export function chosen(
   const found = new Map<string, ChoiceFact>();
   let openChoice = false;
   let plain = false;
-  for (const { node, of, path } of choices) {
-    const own = of ?? path ? undefined : named(node);
+  for (const { node, of, path, spare } of choices) {
+    const own = (of ?? path) ? undefined : named(node);
     const name = own?.name ?? moduleName(node);
     if (name !== undefined) {
-      const fact: ChoiceFact = { ...own, name, ...(of ? { of } : {}), ...(path ? { path } : {}) };
+      const fact: ChoiceFact = {
+        ...own,
+        name,
+        ...(of ? { of } : {}),
+        ...(path ? { path } : {}),
+        ...(spare ? { spare } : {}),
+      };
       found.set(JSON.stringify(fact), fact);
     } else if (node.type === 'StringLiteral') plain = true;
     else if (!isNothing(node)) openChoice = true;

@@ -120,7 +120,13 @@ function asExpression(name: t.Node): t.Expression | undefined {
   const object = name.type === 'JSXMemberExpression' ? asExpression(name.object) : undefined;
   if (name.type !== 'JSXMemberExpression' || !object) return undefined;
   const property = { ...name.property, type: 'Identifier' } as unknown as t.Identifier;
-  return { type: 'MemberExpression', object, property, computed: false, ...spanOf(name) } as t.MemberExpression;
+  return {
+    type: 'MemberExpression',
+    object,
+    property,
+    computed: false,
+    ...spanOf(name),
+  } as t.MemberExpression;
 }
 
 function readAttribute(

@@ -69,7 +69,9 @@ export function valueOf(one: NamedNode, own: OwnCall, ctx: InferContext): ValueF
   const external = /^(New|Conditional|Logical|Member|Await)/.test(node.type);
   const alias = node.type === 'MemberExpression' ? moduleName(node) : undefined;
   if (alias !== undefined) return { ...base, kind: 'alias', alias, type: typeOfVariable(one, ctx) };
-  const choices = /^(Conditional|Logical|Member)/.test(node.type) ? chosen(choicesOf(node)).choices : undefined;
+  const choices = /^(Conditional|Logical|Member)/.test(node.type)
+    ? chosen(choicesOf(node)).choices
+    : undefined;
   return {
     ...base,
     kind: external ? 'external' : 'value',
@@ -121,7 +123,10 @@ export function partsGiven(node: t.Node): Record<string, string> | undefined {
       const inner = one.type === 'ObjectProperty' ? unwrap(one.value) : undefined;
       if (inner?.type !== 'ObjectExpression') continue;
       const members = Object.entries(membersOf([inner]));
-      if (members.length && members.every(([key, name]) => isNamedLikeComponent(key) && isNamedLikeComponent(name)))
+      if (
+        members.length &&
+        members.every(([key, name]) => isNamedLikeComponent(key) && isNamedLikeComponent(name))
+      )
         Object.assign(found, Object.fromEntries(members));
     }
   }
@@ -157,7 +162,9 @@ function makerOf(own: OwnCall, node: t.Node, depth = 0): NonNullable<ValueFact['
     const name = memberName(bare.callee);
     for (const arg of bare.arguments) {
       const inner = unwrapped(own, arg);
-      const of = memberName(inner) ?? (inner.type === 'CallExpression' ? makerOf(own, inner, depth + 1).of : undefined);
+      const of =
+        memberName(inner) ??
+        (inner.type === 'CallExpression' ? makerOf(own, inner, depth + 1).of : undefined);
       if (of && isNamedLikeComponent(of.slice(of.lastIndexOf('.') + 1)))
         return { ...(name ? { name } : innermost(bare)), of };
     }

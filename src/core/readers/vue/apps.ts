@@ -84,7 +84,12 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression, list: str
   const object = local ? undefined : optionsOf(vue, second);
   if (object) {
     local = `#${first.value}`;
-    vue.facts.values.push({ name: local, kind: 'component', component: vue.facts.components.length, ...spanOf(second) });
+    vue.facts.values.push({
+      name: local,
+      kind: 'component',
+      component: vue.facts.components.length,
+      ...spanOf(second),
+    });
     readOptionsComponent(vue, object, undefined, pascal(first.value));
   }
   if (local) (vue.facts.registers ??= []).push({ name: pascal(first.value), local });
@@ -102,13 +107,16 @@ function loopedOver(node: t.Node): string | undefined {
   if (node.type === 'ForInStatement' || node.type === 'ForOfStatement') return listName(node.right);
   if (node.type !== 'CallExpression' || node.callee.type !== 'MemberExpression') return undefined;
   const { property, object } = node.callee;
-  return property.type === 'Identifier' && /^(forEach|map)$/.test(property.name) ? listName(object) : undefined;
+  return property.type === 'Identifier' && /^(forEach|map)$/.test(property.name)
+    ? listName(object)
+    : undefined;
 }
 
 function listName(node: t.Node): string | undefined {
   const bare = unwrap(node);
   const [first] = bare.type === 'CallExpression' ? bare.arguments : [];
-  const inner = bare.type === 'CallExpression' && /^Object\.(keys|values|entries)$/.test(memberName(bare.callee) ?? '');
+  const inner =
+    bare.type === 'CallExpression' && /^Object\.(keys|values|entries)$/.test(memberName(bare.callee) ?? '');
   return inner && first ? memberName(first) : memberName(bare);
 }
 

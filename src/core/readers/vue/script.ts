@@ -10,8 +10,13 @@ import { newVueFile } from './file-facts';
 import { mentionsOf, readModuleLevel } from './module';
 import { isVueModule, vueNames, vueTypes } from './names';
 
+/** An object of options that draws, in a file that imports nothing of the framework. */
+const OPTIONS =
+  /export default \{(?=[^]*?\n\s*(?:render\s*\(|render:|template:))(?=[^]*?\n\s*(?:props|data|computed|methods|components|setup)\s*[:(])/;
+
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format, one or many. */
 export const usesVue = (text: string): boolean =>
+  OPTIONS.test(text) ||
   /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
   [...text.matchAll(/(?:from|import)\s*\(?\s*['"]([^'"\n]+)['"]/g)].some(
     ([, from]) => isVueModule(from!) || from!.endsWith('.vue'),

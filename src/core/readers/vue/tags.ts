@@ -53,7 +53,10 @@ function addChosen(u: VueUnit, element: Element, at: At): number {
         : [];
   const tag: TagFact = { name: written ?? '', ...tagSpan(element) };
   const isPlain = (choice: Choice) =>
-    !choice.of && !choice.path && choice.node.type === 'StringLiteral' && isElement(u, choice.node.value, at.scope);
+    !choice.of &&
+    !choice.path &&
+    choice.node.type === 'StringLiteral' &&
+    isElement(u, choice.node.value, at.scope);
   if (choices.length && choices.every(isPlain)) {
     const [first] = choices.map((one) => (one.node as t.StringLiteral).value);
     return addNode(u, { kind: 'element', tag: { ...tag, name: first! }, ...span }, at.ctx);
@@ -61,7 +64,13 @@ function addChosen(u: VueUnit, element: Element, at: At): number {
   const components = choices.filter((one) => !isPlain(one));
   const found = chosen(components, (one) => named(u, one, at.scope));
   const [only] = found.choices ?? [];
-  if (components.length === choices.length && found.choices?.length === 1 && !found.openChoice && !only!.of && !only!.path) {
+  if (
+    components.length === choices.length &&
+    found.choices?.length === 1 &&
+    !found.openChoice &&
+    !only!.of &&
+    !only!.path
+  ) {
     // A component by its name, in another spelling.
     Object.assign(tag, { name: only!.name, ...(only!.global === undefined ? {} : { global: only!.global }) });
     return addNode(u, { kind: 'site', tag, ...span }, at.ctx);

@@ -13,7 +13,8 @@ export const missing: Rule = {
   check({ project, report, claimed }) {
     for (const site of project.sites) {
       const target = project.components[site.target]!;
-      if (target.facts.wrapped || isCloned(project, site)) continue;
+      // A default is drawn only where nothing else is handed in.
+      if (target.facts.wrapped || site.spare || isCloned(project, site)) continue;
       const owner = project.components[site.owner]!;
       const matching = matchingVariants(project, site, target);
       for (const port of target.ports.values()) {
