@@ -206,6 +206,8 @@ export interface ComponentFacts extends Span {
   result?: ExprFact;
   /** Functions and components of modules that it calls by name, hooks among them. */
   calls: PlainCallFact[];
+  /** Calls of what values hold: a function that a hook gave back, a member of a context, a method of a store. */
+  invokes?: InvokeFact[];
   /** What is reached through a ref to it, by the port that takes the ref. */
   exposes?: ExposesFact[];
   /** Content that is drawn elsewhere on the page, where the place is a constant. */
@@ -236,6 +238,8 @@ export interface ExposesFact {
   /** The port that takes the ref. */
   port: string;
   members: ExposedFact[];
+  /** The object that holds them, where it is written out; otherwise they are known by their names. */
+  value?: ExprFact;
   /** Members that the framework gives to everything of its kind. */
   always?: string[];
   /** Other members may be there. */
@@ -270,6 +274,13 @@ export interface PlainCallFact extends Span {
   name: string;
   /** What it is given, where it is called as a hook. */
   args?: ExprFact[];
+  where: Where;
+  fn: number;
+}
+
+export interface InvokeFact extends Span {
+  callee: ExprFact;
+  args: ExprFact[];
   where: Where;
   fn: number;
 }
@@ -320,6 +331,9 @@ export interface SymbolFact extends Span {
   type?: TypeExpr;
   /** handler: index of its function. */
   fn?: number;
+  /** param: the function whose parameter it is a part of, -1 for the component's own, and the way to it. */
+  within?: number;
+  path?: string[];
   /** ref: it starts empty, to be filled by what it is attached to. */
   empty?: boolean;
   /** The same at every render: memoised, or kept outside. */
@@ -342,9 +356,12 @@ export interface ExprFact extends Span {
   type?: TypeExpr;
   /** function: index in the component's functions. */
   fn?: number;
-  /** object: members that are known; `open` if there are others. */
+  /** object: members that are known; `open` if there are others, `spreads` where these come from. */
   members?: MemberFact[];
   open?: boolean;
+  spreads?: ExprFact[];
+  /** It is one of these: the arms of a condition, or what a function gives back that it is worked out by. */
+  gives?: ExprFact[];
   /** content: the outermost render nodes. */
   content?: number[];
   /** array: its elements, where they matter. */
@@ -369,6 +386,8 @@ export interface FunctionFact extends Span {
   calls: number[];
   /** Names that its first parameter is taken apart into; `rest` if it takes the others too. */
   takes?: { names: (Span & { name: string })[]; rest: boolean };
+  /** What it gives back: one of these. */
+  gives?: ExprFact[];
   /** It only calls this symbol, with its own parameters as they are (or with other arguments: `bound`). */
   sole?: { symbol: number; bound: boolean };
 }

@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { addConsume, typeOfKey } from '../script/contexts';
+import { workedOut } from '../script/expr';
 import { readFunction } from '../script/functions';
 import { infer } from '../script/infer';
 import { declarePattern } from '../script/patterns';
@@ -82,8 +83,11 @@ export function reactDialect(names: ReactNames): Dialect {
       const hook = calledHook(names, node);
       if (hook === undefined) return undefined;
       if (EFFECTS.has(hook)) {
+        const known = u.facts.exposes?.length ?? 0;
         if (hook === 'useImperativeHandle') readExposed(u, node);
-        for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
+        const parts = node.arguments.map((arg) => use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect'));
+        const exposes = u.facts.exposes?.[known];
+        if (exposes && parts[1]) exposes.value = workedOut(u, parts[1]);
         return { kind: 'computed', ...spanOf(node) };
       }
       if (hook === 'useCallback' && node.arguments[0]) {
@@ -280,7 +284,14 @@ function readMemo(u: Unit, call: Call, ctx: Ctx): ExprFact {
   if (deps) use(u, u.expr(deps, ctx), ctx);
   const body = unwrap(fn);
   const value = isFunction(body) ? readFunction(u, body, ctx, 'derivation') : use(u, u.expr(fn, ctx), ctx);
-  return { kind: 'computed', ...spanOf(call), uses: mergeUses(value), ...mergeContent(value) };
+  const { gives } = workedOut(u, value);
+  return {
+    kind: 'computed',
+    ...spanOf(call),
+    uses: mergeUses(value),
+    ...mergeContent(value),
+    ...(gives ? { gives } : {}),
+  };
 }
 
 function declareMemo(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {

@@ -87,7 +87,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
         const inner = inArm(u, ctx, node.test, arm === node.consequent);
         return use(u, readExpr(u, arm, inner), inner);
       });
-      return { ...computed(node, ...arms), uses: mergeUses(symbolsIn(u, node.test), ...arms) };
+      return { ...computed(node, ...arms), uses: mergeUses(symbolsIn(u, node.test), ...arms), gives: arms };
     }
     case 'LogicalExpression': {
       const test = ctx.where === 'condition' || node.operator === '&&' ? 'condition' : ctx.where;
@@ -96,7 +96,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       const inner =
         node.operator === '&&' ? inArm(u, ctx, node.left, true) : { ...ctx, when: spanOf(node.left) };
       const right = use(u, readExpr(u, node.right, inner), inner);
-      return computed(node, left, right);
+      return { ...computed(node, left, right), gives: node.operator === '&&' ? [right] : [left, right] };
     }
     case 'AssignmentExpression':
       return readAssignment(u, node, ctx);
@@ -113,7 +113,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       );
       const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
       // What a helper gives back is taken apart by its caller.
-      if (u.facts.role === 'helper') array.elements = parts.map((part) => part ?? computed(node));
+      if (u.facts.role === 'helper' || ctx.fn >= 0) array.elements = parts.map((part) => part ?? computed(node));
       return array;
     }
     case 'SequenceExpression': {
@@ -290,21 +290,28 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     const args = readArguments(u, node.arguments, ctx);
     if (symbol.kind === 'handler') {
       const fn = symbol.fn!;
+      noteInvoke(u, callee, args, node, ctx);
       return {
-        ...computed(node, ...args),
+        ...computed(node, ...valuesOf(args)),
         kind: 'call',
         symbol: callee.symbol!,
         ...mergeContent(...args, { ...spanOf(node), kind: 'computed', content: u.contents[fn]! }),
       };
     }
     use(u, callee, ctx, 'argument');
-    return { ...computed(node, callee, ...args), kind: 'call' };
+    noteInvoke(u, callee, args, node, ctx);
+    return { ...computed(node, callee, ...valuesOf(args)), kind: 'call' };
   }
   const args = readArguments(u, node.arguments, ctx);
+  noteInvoke(u, callee, args, node, ctx);
   // Whoever is called may draw it anywhere.
   for (const arg of args) for (const index of arg.content ?? []) u.facts.render[index]!.loose = true;
   noteMutation(u, calleeNode, callee, node, ctx);
-  const result: ExprFact = { ...computed(node, callee, ...args), kind: 'call' };
+  const result: ExprFact = {
+    ...computed(node, callee, ...valuesOf(args)),
+    kind: 'call',
+    ...mergeContent(callee, ...args),
+  };
   if (callee.component) {
     const hook = (u.dialect.follows ?? HOOK).test(callee.component);
     const call: PlainCallFact = { name: callee.component, where: ctx.where, fn: ctx.fn, ...spanOf(node) };
@@ -316,6 +323,16 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     result.component = callee.component;
   }
   return result;
+}
+
+/** Of what a call is given, functions do not flow into its result. */
+const valuesOf = (args: ExprFact[]): ExprFact[] => args.filter((one) => one.kind !== 'function');
+
+/** Calls of what a value holds may write what is kept elsewhere. */
+function noteInvoke(u: Unit, callee: ExprFact, args: ExprFact[], at: t.Node, ctx: Ctx): void {
+  const base = callee.symbol === undefined ? undefined : u.facts.symbols[callee.symbol]!;
+  if (base ? base.kind === 'setter' : !callee.component || /^[\p{Lu}]/u.test(callee.component)) return;
+  (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, ...spanOf(at) });
 }
 
 /** `list.map(item => …)`: the parameter stands for one of the list. */
@@ -355,11 +372,12 @@ function readLoop(
 function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
   const members: MemberFact[] = [];
   const parts: ExprFact[] = [];
+  const spreads: ExprFact[] = [];
   let open = false;
   for (const property of node.properties) {
     if (property.type === 'SpreadElement') {
       open = true;
-      parts.push(use(u, readExpr(u, property.argument, ctx), ctx));
+      spreads.push(use(u, readExpr(u, property.argument, ctx), ctx));
       continue;
     }
     if (property.computed) use(u, readExpr(u, property.key, ctx), ctx);
@@ -372,7 +390,13 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
     if (name === undefined) open = true;
     else members.push({ name, value, ...spanOf(property.key) });
   }
-  return { ...computed(node, ...parts), kind: 'object', members, ...(open ? { open } : {}) };
+  return {
+    ...computed(node, ...parts, ...spreads),
+    kind: 'object',
+    members,
+    ...(open ? { open } : {}),
+    ...(spreads.length ? { spreads } : {}),
+  };
 }
 
 /** A method; a getter is what it gives back, and runs whenever somebody asks. */
@@ -381,7 +405,13 @@ function readMethod(u: Unit, node: t.ObjectMethod, ctx: Ctx): ExprFact {
   const [only, ...others] = node.body.body;
   if (only?.type === 'ReturnStatement' && only.argument && !others.length)
     return use(u, readExpr(u, only.argument, ctx), ctx);
-  return { ...readFunction(u, node, ctx, 'derivation'), kind: 'computed' };
+  return workedOut(u, readFunction(u, node, ctx, 'derivation'));
+}
+
+/** A value that a function gives back, whenever it is asked for. */
+export function workedOut(u: Unit, { fn, ...value }: ExprFact): ExprFact {
+  const gives = fn === undefined ? undefined : u.facts.functions[fn]!.gives;
+  return { ...value, kind: 'computed', ...(gives ? { gives } : {}) };
 }
 
 function readAssignment(u: Unit, node: t.AssignmentExpression, ctx: Ctx): ExprFact {

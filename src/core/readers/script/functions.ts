@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, FunctionFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { inferFunction } from './infer';
-import { declarePattern } from './patterns';
+import { declarePattern, pathsIn } from './patterns';
 import type { Binding } from './scope';
 import { keyName } from './type-expr';
 import {
@@ -69,10 +69,9 @@ export function readFunction(
       kind: meaning.kind === 'loop' && i === 0 ? 'loop' : 'param',
       ...(i === 0 && meaning.type ? { type: meaning.type } : {}),
     });
-    if (u.facts.symbols.length > before) {
-      fact.params.push(before);
-      u.facts.symbols[before]!.index = i;
-    } else fact.params.push(-1);
+    if (u.facts.symbols.length > before) fact.params.push(before);
+    else fact.params.push(-1);
+    notePlaces(u, param, i, index);
   });
   const takes = takenApart(node.params[0]);
   if (takes) fact.takes = takes;
@@ -81,6 +80,7 @@ export function readFunction(
   } else {
     const result = use(u, u.expr(node.body, inner), inner);
     u.contents[index]!.push(...(result.content ?? []));
+    fact.gives = [result];
   }
   const sole = soleCall(u, node);
   if (sole) fact.sole = sole;
@@ -204,7 +204,18 @@ export function readHelper(u: Unit, fn: t.Function): void {
 
 /** A parameter of a helper, known to its callers by its place. */
 export function declareParameter(u: Unit, param: t.Node, index: number): void {
-  const before = u.facts.symbols.length;
   declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, SETUP, { kind: 'param' });
-  for (const symbol of u.facts.symbols.slice(before)) symbol.index = index;
+  notePlaces(u, param, index, -1);
+}
+
+/** Notes of which parameter of a function each name of a pattern is a part, and the way to it. */
+function notePlaces(u: Unit, param: t.Node, index: number, fn: number): void {
+  for (const { name, path } of pathsIn(param)) {
+    const symbol = name.binding ? u.refs.get(name.binding) : undefined;
+    const fact = symbol === undefined ? undefined : u.facts.symbols[symbol]!;
+    if (fact?.kind !== 'param' && fact?.kind !== 'loop') continue;
+    fact.index = index;
+    fact.within = fn;
+    if (path.length) fact.path = path;
+  }
 }

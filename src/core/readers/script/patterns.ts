@@ -132,6 +132,19 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
   }
 }
 
+/** The names of a pattern with the way to each. */
+export function pathsIn(pattern: t.Node, path: string[] = []): { name: t.Identifier; path: string[] }[] {
+  if (pattern.type === 'Identifier') return [{ name: pattern, path }];
+  if (pattern.type === 'AssignmentPattern') return pathsIn(pattern.left, path);
+  if (pattern.type === 'ArrayPattern')
+    return pattern.elements.flatMap((one, index) => (one ? pathsIn(one, [...path, String(index)]) : []));
+  if (pattern.type !== 'ObjectPattern') return [];
+  return pattern.properties.flatMap((one) => {
+    const key = one.type === 'ObjectProperty' ? keyName(one) : undefined;
+    return one.type === 'ObjectProperty' && key !== undefined ? pathsIn(one.value, [...path, key]) : [];
+  });
+}
+
 /** Notes what a pattern runs over, so that a tag that is taken from it is known to be one of the entries. */
 export function noteLoop(u: Unit, pattern: t.Node, list: t.Node): void {
   for (const { binding } of patternNames(pattern)) if (binding) u.loops.set(binding as Binding, list);

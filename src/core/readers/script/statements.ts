@@ -1,11 +1,12 @@
 /** Statements of a function body, in order. */
 import type * as t from '@babel/types';
+import type { ExprFact } from '../../model/facts';
 import { declareFunction, readOtherClass } from './functions';
 import { variableType } from './infer';
 import { declarePattern } from './patterns';
 import { isFunction } from './scope';
 import { eachChild } from './walk';
-import { inArm, inferContext, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
+import { inArm, inferContext, mergeUses, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
 
 /** Reads statements. Function declarations come first, as they are hoisted. */
 export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
@@ -62,7 +63,8 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
     case 'ReturnStatement': {
       if (!node.argument) return;
       const expr = use(u, u.expr(node.argument, ctx), ctx, ctx.fn === -1 ? 'text' : ctx.where);
-      if (ctx.fn === -1 && u.facts.role === 'helper') u.facts.result = expr;
+      if (ctx.fn >= 0) (u.facts.functions[ctx.fn]!.gives ??= []).push(expr);
+      else if (u.facts.role === 'helper') u.facts.result = either(u.facts.result, expr);
       giveBack(u, expr.content, ctx);
       if (expr.kind === 'identity') {
         giveBack(u, u.facts.symbols[expr.symbol!]!.init?.content, ctx);
@@ -135,6 +137,12 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
 
 const usesOfList = (expr: { symbol?: number; uses?: number[] }) =>
   expr.symbol !== undefined ? [expr.symbol] : (expr.uses ?? []);
+
+/** A helper may give back one thing here and another there. */
+const either = (known: ExprFact | undefined, other: ExprFact): ExprFact =>
+  known
+    ? { kind: 'computed', start: other.start, end: other.end, uses: mergeUses(known, other), gives: [...(known.gives && known.kind === 'computed' ? known.gives : [known]), other] }
+    : other;
 
 /** What a function gives back is placed by its caller; what the component gives back is its root. */
 function giveBack(u: Unit, content: number[] | undefined, ctx: Ctx): void {

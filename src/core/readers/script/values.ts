@@ -5,6 +5,7 @@ import { isNamedLikeComponent } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { type InferContext, inferFunction, variableType } from './infer';
 import { choicesOf, chosen, moduleName, returnsOf } from './choices';
+import { pathsIn } from './patterns';
 import { isFunction, type NamedNode } from './scope';
 import { annotationOf, keyName, memberName, type NamedType, readType, typeArguments } from './type-expr';
 import { spanOf, unwrap } from './unit';
@@ -209,19 +210,6 @@ export function takenApart(program: t.Program): ValueFact[] {
         return { ...base, kind: 'external', madeBy: of === undefined ? {} : { name: of, path } };
       });
     });
-  });
-}
-
-/** The names of a pattern with the way to each. */
-function pathsIn(pattern: t.Node, path: string[] = []): { name: t.Identifier; path: string[] }[] {
-  if (pattern.type === 'Identifier') return [{ name: pattern, path }];
-  if (pattern.type === 'AssignmentPattern') return pathsIn(pattern.left, path);
-  if (pattern.type === 'ArrayPattern')
-    return pattern.elements.flatMap((one, index) => (one ? pathsIn(one, [...path, String(index)]) : []));
-  if (pattern.type !== 'ObjectPattern') return [];
-  return pattern.properties.flatMap((one) => {
-    const key = one.type === 'ObjectProperty' ? keyName(one) : undefined;
-    return one.type === 'ObjectProperty' && key !== undefined ? pathsIn(one.value, [...path, key]) : [];
   });
 }
 

@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
+import { workedOut } from '../script/expr';
 import { readFunction } from '../script/functions';
 import { addMounted } from '../script/mounted';
 import { declareBag, declarePattern } from '../script/patterns';
@@ -207,9 +208,10 @@ function readDerived(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact {
   const inner: Ctx = { ...ctx, where: 'derivation' };
   const bare = unwrap(first);
   const value = isFunction(bare)
-    ? readFunction(u, bare, inner, 'derivation')
+    ? workedOut(u, readFunction(u, bare, inner, 'derivation'))
     : use(u, u.expr(bare, inner), inner);
-  return { kind: 'computed', ...spanOf(call), uses: usesOf(value) };
+  const gives = isFunction(bare) ? value.gives : [value];
+  return { kind: 'computed', ...spanOf(call), uses: usesOf(value), ...(gives ? { gives } : {}) };
 }
 
 /** `createEventDispatcher<{ hold: number }>()` declares; without a type it declares nothing. */

@@ -38,8 +38,9 @@ const ALWAYS = [
 /** `defineExpose({ … })`. */
 export function readExposed(u: VueUnit, node: t.Node, ctx: Ctx): void {
   const bare = unwrap(node);
-  use(u, u.expr(bare, ctx), ctx);
+  const value = use(u, u.expr(bare, ctx), ctx);
   const exposes = listOf(u);
+  exposes.value = value;
   if (bare.type !== 'ObjectExpression') {
     exposes.open = true;
     return;

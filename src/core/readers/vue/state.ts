@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import { workedOut } from '../script/expr';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
@@ -59,7 +60,7 @@ export function readComputed(u: VueUnit, call: Call, ctx: Ctx): ExprFact {
   if (!first) return { kind: 'computed', ...spanOf(call) };
   const bare = unwrap(first);
   const inner: Ctx = { ...ctx, where: 'derivation' };
-  if (isFunction(bare)) return derived(call, readFunction(u, bare, inner, 'derivation'));
+  if (isFunction(bare)) return derived(call, workedOut(u, readFunction(u, bare, inner, 'derivation')));
   if (bare.type === 'ObjectExpression') return derived(call, readPair(u, bare, inner));
   return { kind: 'computed', ...spanOf(call), uses: use(u, u.expr(first, inner), inner).uses ?? [] };
 }
@@ -68,6 +69,7 @@ const derived = (at: t.Node, value: ExprFact | undefined): ExprFact => ({
   kind: 'computed',
   ...spanOf(at),
   uses: value?.uses ?? [],
+  ...(value?.gives ? { gives: value.gives } : {}),
 });
 
 /** `{ get() {…}, set(value) {…} }`: what is read belongs to the getter; the setter runs later. */
@@ -78,7 +80,7 @@ export function readPair(u: VueUnit, object: t.ObjectExpression, ctx: Ctx): Expr
     const fn = property.type === 'ObjectMethod' ? property : unwrap(property.value);
     const isGetter = keyName(property) === 'get';
     if (!isFunction(fn)) use(u, u.expr(fn, ctx), ctx);
-    else if (isGetter) getter = readFunction(u, fn, ctx, 'derivation');
+    else if (isGetter) getter = workedOut(u, readFunction(u, fn, ctx, 'derivation'));
     else readFunction(u, fn, { ...ctx, where: 'handler' }, 'handler');
   }
   return getter;
