@@ -29,6 +29,8 @@ export interface Provider {
   key: ContextKey;
   place: Place;
   value: ExprFact | undefined;
+  /** A helper that the component calls provides it: the index of the call, and the value in the helper's code. */
+  inside?: { call: number; value: ExprFact };
 }
 
 export interface Consumer {
@@ -155,7 +157,7 @@ const isWhole = ({ node, where }: ProvideFact): boolean => node === 0 && where =
 
 /** What a helper provides, its caller does. */
 function providedByHelpers(project: Linked, component: Component, keyAt: KeyAt): Provider[] {
-  return component.facts.calls.flatMap((call) => {
+  return component.facts.calls.flatMap((call, index) => {
     if (call.fn !== -1) return [];
     const target = project.lookup(component.file, call.name);
     const helper = target.kind === 'component' ? project.components[target.component]! : undefined;
@@ -163,7 +165,8 @@ function providedByHelpers(project: Linked, component: Component, keyAt: KeyAt):
     return helper.facts.provides.filter(isWhole).flatMap((one) => {
       const key = keyAt(helper.file, one.key);
       const place = { file: component.file, start: call.start, end: call.end };
-      return key ? [{ component: component.id, node: 0, key, place, value: undefined }] : [];
+      const inside = one.value ? { inside: { call: index, value: one.value } } : {};
+      return key ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside }] : [];
     });
   });
 }

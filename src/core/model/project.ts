@@ -148,6 +148,11 @@ export interface FlowEdge {
   how: How;
   /** The call site that it crosses, or -1 inside a component. */
   site: number;
+  /** Over that call site: down into what is rendered, or out to the owner. */
+  way?: 'in' | 'out';
+  /** The member of the source that is taken, and the member of the target that it becomes. */
+  take?: string[];
+  put?: string[];
   /** The attribute that carries it, for call sites; -1 for a spread or none. */
   attribute: number;
   place: Place;

@@ -85,7 +85,9 @@ export function reactDialect(names: ReactNames): Dialect {
       if (EFFECTS.has(hook)) {
         const known = u.facts.exposes?.length ?? 0;
         if (hook === 'useImperativeHandle') readExposed(u, node);
-        const parts = node.arguments.map((arg) => use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect'));
+        const parts = node.arguments.map((arg) =>
+          use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect'),
+        );
         const exposes = u.facts.exposes?.[known];
         if (exposes && parts[1]) exposes.value = workedOut(u, parts[1]);
         return { kind: 'computed', ...spanOf(node) };

@@ -113,7 +113,8 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       );
       const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
       // What a helper gives back is taken apart by its caller.
-      if (u.facts.role === 'helper' || ctx.fn >= 0) array.elements = parts.map((part) => part ?? computed(node));
+      if (u.facts.role === 'helper' || ctx.fn >= 0)
+        array.elements = parts.map((part) => part ?? computed(node));
       return array;
     }
     case 'SequenceExpression': {

@@ -141,7 +141,13 @@ const usesOfList = (expr: { symbol?: number; uses?: number[] }) =>
 /** A helper may give back one thing here and another there. */
 const either = (known: ExprFact | undefined, other: ExprFact): ExprFact =>
   known
-    ? { kind: 'computed', start: other.start, end: other.end, uses: mergeUses(known, other), gives: [...(known.gives && known.kind === 'computed' ? known.gives : [known]), other] }
+    ? {
+        kind: 'computed',
+        start: other.start,
+        end: other.end,
+        uses: mergeUses(known, other),
+        gives: [...(known.gives && known.kind === 'computed' ? known.gives : [known]), other],
+      }
     : other;
 
 /** What a function gives back is placed by its caller; what the component gives back is its root. */

@@ -1,0 +1,150 @@
+/** What calling a function sets off: the nodes that it writes, and the callbacks that it calls on. */
+import type { ExprFact, Span } from '../model/facts';
+import type { Place } from '../model/project';
+import type { Frame, Frames } from './frames';
+import { reachedFunctions } from './functions';
+import type { Callable, Source, Values } from './values';
+
+export interface Effect {
+  node: number;
+  how: 'write' | 'emit';
+  /** The member of the node that is written. */
+  put: string[];
+  /** What is written comes from these arguments of the call … */
+  params: number[];
+  /** … and from these nodes. */
+  from: Source[];
+  place: Place;
+}
+
+const MAX_DEPTH = 12;
+const NONE: Effect[] = [];
+
+export class Effects {
+  private readonly known = new Map<Frame, Map<number, Effect[]>>();
+
+  constructor(
+    private readonly frames: Frames,
+    private readonly values: Values,
+  ) {}
+
+  /** `at` is where the call stands, for what has no place of its own. */
+  of(callable: Callable, at: Place, depth = 0): Effect[] {
+    switch (callable.kind) {
+      case 'setter':
+        return [{ node: callable.node, how: 'write', put: [], params: [0], from: [], place: at }];
+      case 'port':
+        return [{ node: callable.port.node, how: 'emit', put: [], params: [], from: [], place: at }];
+      case 'function':
+        return this.ofFunction(callable.frame, callable.fn, depth);
+    }
+  }
+
+  private ofFunction(frame: Frame, fn: number, depth: number): Effect[] {
+    let known = this.known.get(frame);
+    if (!known) this.known.set(frame, (known = new Map()));
+    const found = known.get(fn);
+    if (found) return found;
+    if (depth > MAX_DEPTH) return NONE;
+    // A function that calls itself adds nothing on its way round.
+    known.set(fn, NONE);
+    const effects = this.collect(frame, fn, depth);
+    known.set(fn, effects);
+    return effects;
+  }
+
+  private collect(frame: Frame, fn: number, depth: number): Effect[] {
+    const { code } = frame;
+    const { facts, file } = code;
+    const within = reachedFunctions(code, fn);
+    const found: Effect[] = [];
+    const add = (node: number, at: Span, value: ExprFact | undefined, put: string[]) => {
+      if (node < 0) return;
+      found.push({
+        node,
+        how: 'write',
+        put,
+        params: value ? this.paramsIn(frame, fn, value) : [],
+        from: value ? this.values.sources(frame, value) : [],
+        place: { file, start: at.start, end: at.end },
+      });
+    };
+    for (const write of facts.writes) {
+      if (!within.has(write.fn)) continue;
+      for (const target of this.written(frame, write.symbol, write.path ?? []))
+        add(target.node, write, write.value, target.path);
+    }
+    for (const write of facts.sharedWrites ?? []) {
+      if (within.has(write.fn))
+        add(this.frames.shared.nodeOf(file, write.name), write, write.value, write.path);
+    }
+    for (const emit of facts.emits) {
+      if (!within.has(emit.fn) || emit.symbol < 0) continue;
+      const node = frame.nodeOf[emit.symbol]!;
+      if (node < 0) continue;
+      const place = { file, start: emit.start, end: emit.end };
+      found.push({ node, how: 'emit', put: [], params: [], from: [], place });
+    }
+    for (const invoke of facts.invokes ?? []) {
+      if (!within.has(invoke.fn)) continue;
+      const place = { file, start: invoke.start, end: invoke.end };
+      for (const callable of this.values.callables(frame, invoke.callee)) {
+        // What is reached by its name is a part of this already.
+        if (callable.kind === 'function' && callable.frame === frame && within.has(callable.fn)) continue;
+        for (const effect of this.of(callable, place, depth + 1))
+          found.push(this.through(frame, fn, invoke.args, effect, place));
+      }
+    }
+    return found;
+  }
+
+  /** An effect of a call inside, as an effect of the function around it. */
+  private through(frame: Frame, fn: number, args: ExprFact[], effect: Effect, place: Place): Effect {
+    const given = effect.params.flatMap((one) => args[one] ?? []);
+    return {
+      ...effect,
+      params: given.flatMap((one) => this.paramsIn(frame, fn, one)),
+      from: [...effect.from, ...given.flatMap((one) => this.values.sources(frame, one))],
+      place,
+    };
+  }
+
+  /** Parameters of a function that an expression uses. */
+  private paramsIn({ code }: Frame, fn: number, expr: ExprFact): number[] {
+    const { symbols } = code.facts;
+    const used = expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
+    const found = new Set<number>();
+    const look = (index: number, depth: number) => {
+      const symbol = symbols[index]!;
+      if (symbol.kind === 'param' && symbol.within === fn && symbol.index !== undefined)
+        found.add(symbol.index);
+      else if (symbol.kind === 'derived' && symbol.init && depth < 4)
+        for (const one of symbol.init.uses ?? []) look(one, depth + 1);
+    };
+    for (const one of used) look(one, 0);
+    return [...found];
+  }
+
+  /** The nodes that a write to a symbol reaches: state, or what a context or a store holds under that name. */
+  written(frame: Frame, index: number, path: string[]): { node: number; path: string[] }[] {
+    const { kind } = frame.code.facts.symbols[index]!;
+    const node = frame.nodeOf[index]!;
+    if (kind === 'state' || kind === 'shared') return node < 0 ? [] : [{ node, path }];
+    if (kind === 'prop') return node < 0 ? [] : [{ node, path }];
+    if (kind === 'injected') {
+      const consume = frame.code.facts.consumes.find((one) => one.symbol === index);
+      const provided = consume ? this.values.provided(frame, consume.key) : [];
+      return provided.flatMap((one) => this.kept(this.values.sources(one.frame, one.value, path)));
+    }
+    const alias = frame.aliases.get(index);
+    if (alias) return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);
+    return [];
+  }
+
+  /** Of some nodes, those that keep something. */
+  private kept(sources: Source[]): { node: number; path: string[] }[] {
+    return sources
+      .filter((one) => one.exact && this.values.isState(one.node))
+      .map((one) => ({ node: one.node, path: one.take }));
+  }
+}

@@ -1,0 +1,379 @@
+/** What an expression is made of: the nodes whose values it holds, and the functions that it may be. */
+import type { ExprFact, SymbolFact } from '../model/facts';
+import type { Component, Port } from '../model/project';
+import type { Provider } from './contexts';
+import type { Frame, Frames, Part } from './frames';
+import type { Linked } from './index';
+
+/** A node that a value comes from: the member that is taken of it, and the member of the whole that it becomes. */
+export interface Source {
+  node: number;
+  take: string[];
+  put: string[];
+  /** As it is, under whatever name. */
+  exact: boolean;
+}
+
+/** Something that may be called. */
+export type Callable =
+  | { kind: 'setter'; node: number }
+  | { kind: 'function'; frame: Frame; fn: number }
+  /** A callback that the component was handed. */
+  | { kind: 'port'; port: Port };
+
+const MAX_DEPTH = 24;
+/** A callback that so many owners hand in may be anything. */
+const MAX_OWNERS = 12;
+
+export class Values {
+  private readonly busy = new Set<string>();
+
+  constructor(
+    private readonly project: Linked,
+    private readonly frames: Frames,
+    /** The providers whose value a consumed key may be. */
+    private readonly providersOf: (consumer: Component, file: number, key: string) => Provider[],
+  ) {}
+
+  /** The nodes whose values are in an expression, or in the member of it that a path leads to. */
+  sources(frame: Frame, expr: ExprFact, want: string[] = [], depth = 0): Source[] {
+    if (depth > MAX_DEPTH) return [];
+    const next = (part: ExprFact, path: string[]) => this.sources(frame, part, path, depth + 1);
+    switch (expr.kind) {
+      case 'identity':
+        return this.symbolSources(frame, expr.symbol!, want, depth);
+      case 'member':
+        return this.memberSources(frame, expr, want, depth);
+      case 'literal':
+      case 'function':
+      case 'content':
+        return [];
+      case 'object':
+        return this.objectSources(expr, want, next);
+      case 'array':
+        if (expr.elements && want.length && /^\d+$/.test(want[0]!)) {
+          const element = expr.elements[Number(want[0])];
+          return element ? next(element, want.slice(1)) : [];
+        }
+        if (expr.elements)
+          return unique(
+            expr.elements.flatMap((one, index) =>
+              next(one, []).map((source) => ({
+                ...source,
+                put: [String(index), ...source.put],
+                exact: false,
+              })),
+            ),
+          );
+        return this.loose(frame, expr, depth);
+    }
+    const given = this.givenBy(frame, expr, want, depth);
+    if (given) return given;
+    // A value of a module, as it is or what its box holds.
+    const [only, ...others] = expr.uses ?? [];
+    if (expr.component !== undefined && only !== undefined && !others.length) {
+      const [, ...path] = expr.component.split('.');
+      const plain = path.filter((one) => one !== 'value');
+      return this.symbolSources(frame, only, [...plain, ...want], depth).map((one) => ({
+        ...one,
+        exact: one.exact && plain.length === 0,
+      }));
+    }
+    if (expr.gives && isPrecise(expr.gives)) {
+      const found = expr.gives.flatMap((one) => next(one, want));
+      if (want.length || found.length) return inexact(unique(found), expr.gives.length > 1);
+    }
+    return this.loose(frame, expr, depth);
+  }
+
+  /** What a call of a helper or of a function of the component gives back. */
+  private givenBy(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
+    if (expr.from) {
+      const inner = frame.inner.get(expr.from.call);
+      if (!inner) return undefined;
+      const { result } = inner.code.facts;
+      return result ? this.sources(inner, result, [...expr.from.path, ...want], depth + 1) : [];
+    }
+    const fn =
+      expr.kind === 'call' && expr.symbol !== undefined
+        ? frame.code.facts.symbols[expr.symbol]!.fn
+        : undefined;
+    const gives = fn === undefined ? undefined : frame.code.facts.functions[fn]!.gives;
+    if (!gives) return undefined;
+    const inside = inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true);
+    return unique([
+      ...inside,
+      ...this.loose(frame, { ...expr, symbol: undefined } as unknown as ExprFact, depth),
+    ]);
+  }
+
+  /** All that an expression uses flows into it, nobody knows where. */
+  private loose(frame: Frame, expr: ExprFact, depth: number): Source[] {
+    const symbols = expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
+    return inexact(unique(symbols.flatMap((one) => this.symbolSources(frame, one, [], depth + 1))), true);
+  }
+
+  private objectSources(
+    expr: ExprFact,
+    want: string[],
+    next: (part: ExprFact, path: string[]) => Source[],
+  ): Source[] {
+    const [name, ...rest] = want;
+    const spreads = expr.spreads ?? [];
+    if (name !== undefined) {
+      const member = expr.members?.findLast((one) => one.name === name);
+      if (member) return next(member.value, rest);
+      return unique(spreads.flatMap((one) => next(one, want)));
+    }
+    return unique([
+      ...(expr.members ?? []).flatMap((one) =>
+        next(one.value, []).map((source) => ({ ...source, put: [one.name, ...source.put] })),
+      ),
+      ...spreads.flatMap((one) => next(one, [])),
+    ]);
+  }
+
+  private memberSources(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] {
+    const path = expr.path ?? [];
+    const found = this.symbolSources(frame, expr.symbol!, [...path, ...want], depth);
+    // A part of what a context or a helper gives is that value; a part of a prop is made from it.
+    return found.map((one) => ({ ...one, exact: one.exact && this.isWhole(one) }));
+  }
+
+  /** Whether a node keeps something that can be written. */
+  isState = (node: number): boolean => this.project.flow.nodes[node]!.channel === 'state';
+
+  private isWhole({ node, take }: Source): boolean {
+    return take.length === 0 || this.project.flow.nodes[node]!.channel === 'context';
+  }
+
+  symbolSources(frame: Frame, index: number, want: string[], depth: number): Source[] {
+    const symbol = frame.code.facts.symbols[index]!;
+    const alias = frame.aliases.get(index);
+    if (alias) return [{ node: alias.node, take: [...alias.path, ...want], put: [], exact: true }];
+    const node = frame.nodeOf[index]!;
+    if (node >= 0) return [{ node, take: want, put: [], exact: true }];
+    if (symbol.kind === 'bag' || symbol.kind === 'rest') return this.bagSources(frame, symbol, want);
+    if (symbol.kind === 'param' && symbol.within === -1 && symbol.index !== undefined) {
+      const arg = frame.args[symbol.index];
+      const path = [...(symbol.path ?? []), ...want];
+      return arg && frame.caller ? this.sources(frame.caller, arg, path, depth + 1) : [];
+    }
+    if (symbol.kind === 'derived' && symbol.init && symbol.init.kind !== 'function')
+      return this.guarded(frame, index, () => this.sources(frame, symbol.init!, want, depth + 1));
+    return [];
+  }
+
+  /** The props as one object. */
+  private bagSources(frame: Frame, { except }: SymbolFact, want: string[]): Source[] {
+    const { ports } = frame.code;
+    const [name, ...rest] = want;
+    if (name !== undefined) {
+      const port = except?.includes(name) ? undefined : ports.get(name);
+      return port && port.node >= 0 ? [{ node: port.node, take: rest, put: [], exact: true }] : [];
+    }
+    return [...ports.values()].flatMap((port) =>
+      port.node < 0 || port.channel === 'event' || except?.includes(port.name)
+        ? []
+        : [{ node: port.node, take: [], put: [port.name], exact: true }],
+    );
+  }
+
+  private guarded<T>(frame: Frame, symbol: number, work: () => T[]): T[] {
+    const key = `${frame.code.id}:${frame.owner.id}:${symbol}`;
+    if (this.busy.has(key)) return [];
+    this.busy.add(key);
+    const found = work();
+    this.busy.delete(key);
+    return found;
+  }
+
+  /** The functions that an expression, or the member of it that a path leads to, may be. */
+  callables(frame: Frame, expr: ExprFact, want: string[] = [], depth = 0): Callable[] {
+    if (depth > MAX_DEPTH) return [];
+    const next = (part: ExprFact, path: string[]) => this.callables(frame, part, path, depth + 1);
+    const { symbols, functions } = frame.code.facts;
+    switch (expr.kind) {
+      case 'identity':
+        return this.symbolCallables(frame, expr.symbol!, want, depth);
+      case 'member':
+        return this.symbolCallables(frame, expr.symbol!, [...expr.path!, ...want], depth);
+      case 'function':
+        return expr.fn === undefined || want.length ? [] : [{ kind: 'function', frame, fn: expr.fn }];
+      case 'object': {
+        const [name, ...rest] = want;
+        const member = name === undefined ? undefined : expr.members?.findLast((one) => one.name === name);
+        if (member) return next(member.value, rest);
+        return (expr.spreads ?? []).flatMap((one) => next(one, want));
+      }
+      case 'array': {
+        const element = want.length ? expr.elements?.[Number(want[0])] : undefined;
+        return element ? next(element, want.slice(1)) : [];
+      }
+    }
+    if (expr.from) {
+      const inner = frame.inner.get(expr.from.call);
+      const result = inner?.code.facts.result;
+      return inner && result ? this.callables(inner, result, [...expr.from.path, ...want], depth + 1) : [];
+    }
+    const fn = expr.kind === 'call' && expr.symbol !== undefined ? symbols[expr.symbol]!.fn : undefined;
+    if (fn !== undefined) return (functions[fn]!.gives ?? []).flatMap((one) => next(one, want));
+    if (expr.gives) return expr.gives.flatMap((one) => next(one, want));
+    if (expr.component !== undefined && expr.kind !== 'call')
+      return this.moduleCallables(frame, expr.component, want, depth);
+    // What wraps a function calls it: `debounce(save)`.
+    return [];
+  }
+
+  /** A function of a module, or a member of an object of one. */
+  private moduleCallables(frame: Frame, name: string, want: string[], depth: number): Callable[] {
+    const [first, ...path] = name.split('.') as [string, ...string[]];
+    const found = this.frames.shared.symbolOf(frame.code.file, first);
+    if (!found) return [];
+    return this.symbolCallables(this.frames.of(found.module), found.symbol, [...path, ...want], depth + 1);
+  }
+
+  private symbolCallables(frame: Frame, index: number, want: string[], depth: number): Callable[] {
+    const symbol = frame.code.facts.symbols[index]!;
+    switch (symbol.kind) {
+      case 'setter': {
+        const node = frame.nodeOf[symbol.of!]!;
+        return node >= 0 && !want.length ? [{ kind: 'setter', node }] : [];
+      }
+      case 'handler':
+        return symbol.fn === undefined || want.length ? [] : [{ kind: 'function', frame, fn: symbol.fn }];
+      case 'prop': {
+        const port = frame.code.ports.get(symbol.port!);
+        return port ? this.portCallables(frame, port, want, depth) : [];
+      }
+      case 'bag':
+      case 'rest': {
+        const [name, ...rest] = want;
+        const port = name === undefined ? undefined : frame.code.ports.get(name);
+        return port ? this.portCallables(frame, port, rest, depth) : [];
+      }
+      case 'param': {
+        if (symbol.within !== -1 || symbol.index === undefined || !frame.caller) return [];
+        const arg = frame.args[symbol.index];
+        return arg ? this.callables(frame.caller, arg, [...(symbol.path ?? []), ...want], depth + 1) : [];
+      }
+      case 'injected':
+        return this.guarded(frame, index, () => this.consumedCallables(frame, index, want, depth));
+      case 'shared':
+        return this.guarded(frame, index, () => this.moduleCallables(frame, symbol.port!, want, depth));
+      case 'derived':
+      case 'state':
+        return symbol.init
+          ? this.guarded(frame, index, () => this.callables(frame, symbol.init!, want, depth + 1))
+          : [];
+      case 'ref':
+        return want[0] === 'current' ? this.exposedCallables(frame, index, want.slice(1), depth) : [];
+    }
+    return [];
+  }
+
+  /** A callback that is handed in whole is its port; one inside of what is handed in is looked for at the call sites. */
+  private portCallables(frame: Frame, port: Port, want: string[], depth: number): Callable[] {
+    if (!want.length) return port.node < 0 ? [] : [{ kind: 'port', port }];
+    const { calledAt } = frame.code;
+    if (calledAt.length > MAX_OWNERS) return [];
+    return calledAt.flatMap((id) => {
+      const site = this.project.sites[id]!;
+      const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
+      const owner = this.frames.of(this.project.components[site.owner]!);
+      return value ? this.callables(owner, value, want, depth + 1) : [];
+    });
+  }
+
+  private consumedCallables(frame: Frame, symbol: number, want: string[], depth: number): Callable[] {
+    const consume = frame.code.facts.consumes.find((one) => one.symbol === symbol);
+    if (!consume) return [];
+    return this.provided(frame, consume.key).flatMap((one) =>
+      this.callables(one.frame, one.value, want, depth + 1),
+    );
+  }
+
+  /** The values that a consumed key may have, with the code in which they stand. */
+  provided(frame: Frame, key: string): { frame: Frame; value: ExprFact }[] {
+    return this.providersOf(frame.owner, frame.code.file, key).flatMap((one) => this.valueOf(one) ?? []);
+  }
+
+  /** What a provider provides, in the component's own code or in that of a helper. */
+  valueOf({ component, value, inside }: Provider): { frame: Frame; value: ExprFact } | undefined {
+    const own = this.frames.of(this.project.components[component]!);
+    if (!inside) return value && { frame: own, value };
+    const frame = own.inner.get(inside.call);
+    return frame && { frame, value: inside.value };
+  }
+
+  /** What a member that is reached through a handle may be. */
+  exposedCallables(frame: Frame, handle: number, want: string[], depth = 0): Callable[] {
+    const [name, ...rest] = want;
+    if (name === undefined || frame.code !== frame.owner) return [];
+    return this.attachedTo(frame.code, handle).flatMap((target) => {
+      const inside = this.frames.of(target);
+      const exposes = target.facts.exposes?.find((one) => one.port === 'ref') ?? target.facts.exposes?.[0];
+      if (exposes?.value) {
+        const found = this.callables(inside, exposes.value, [name, ...rest], depth + 1);
+        if (found.length) return found;
+      }
+      if (exposes && !exposes.open && !exposes.members.some((one) => one.name === name)) return [];
+      const symbol = target.facts.symbols.findIndex((one) => one.name === name && one.kind !== 'prop');
+      return symbol < 0 ? [] : this.symbolCallables(inside, symbol, rest, depth + 1);
+    });
+  }
+
+  /** The components that a handle is put on. */
+  attachedTo(component: Component, handle: number): Component[] {
+    return component.sites.flatMap((id) => {
+      const { fact, target } = this.project.sites[id]!;
+      const here = fact.attributes.some(({ mode, value }) => mode === 'ref' && value.symbol === handle);
+      return here ? [this.project.components[target]!] : [];
+    });
+  }
+
+  /** Whether a symbol only names a part of another node, or a function, and is no value of its own. */
+  aliasOf(frame: Frame, symbol: SymbolFact): Part | 'none' | undefined {
+    const { init } = symbol;
+    if (symbol.kind !== 'derived' || !init) return undefined;
+    const ofHelper = init.from && frame.inner.has(init.from.call);
+    const ofMember = init.kind === 'member' && this.isOfContext(frame, init.symbol!);
+    if (!ofHelper && !ofMember) return undefined;
+    const [only, ...others] = this.sources(frame, init);
+    if (only && !others.length && only.exact && !only.put.length) return { node: only.node, path: only.take };
+    // What a helper gives as an object is taken apart wherever one of its members is used.
+    if (only?.put.length || others.some((one) => one.put.length)) return 'none';
+    if (only || others.length) return undefined;
+    return this.callables(frame, init).length || !ofHelper ? 'none' : undefined;
+  }
+
+  /** A symbol for what a context holds, or for what a helper gave of one. */
+  private isOfContext(frame: Frame, index: number): boolean {
+    const node = frame.nodeOf[index]!;
+    return node >= 0 && this.project.flow.nodes[node]!.channel === 'context';
+  }
+}
+
+/** Whether all that an expression may be is written out, so that nothing else flows into it. */
+const isPrecise = (gives: ExprFact[]): boolean =>
+  gives.every(
+    (one) =>
+      /^(identity|member|object|array|function|literal|content)$/.test(one.kind) ||
+      one.from !== undefined ||
+      (one.gives !== undefined && isPrecise(one.gives)),
+  );
+
+const inexact = (list: Source[], yes: boolean): Source[] =>
+  yes ? list.map((one) => ({ ...one, exact: false })) : list;
+
+function unique(list: Source[]): Source[] {
+  if (list.length < 2) return list;
+  const found = new Map<string, Source>();
+  for (const one of list) {
+    const key = `${one.node}:${one.take.join('.')}:${one.put.join('.')}`;
+    const known = found.get(key);
+    if (!known) found.set(key, one);
+    else if (!one.exact) found.set(key, { ...known, exact: false });
+  }
+  return [...found.values()];
+}
