@@ -44,6 +44,7 @@ export class FlowBuilder {
     const isModule = ({ facts }: Component) => facts.role === 'module';
     for (const one of components) if (isModule(one)) this.addNodes(one);
     for (const one of components) if (!isModule(one)) this.addNodes(one);
+    this.values.forget();
     const sites = new SiteFlow(this);
     for (const site of this.project.sites) sites.open(site);
     for (const one of components)

@@ -21,13 +21,14 @@ export type Callable =
   /** A callback that the component was handed. */
   | { kind: 'port'; port: Port };
 
+/** Results by frame, symbol and path. */
+type Known<T> = Map<Frame, Map<string, T[]>>;
+
 const MAX_DEPTH = 24;
 /** A callback that so many owners hand in may be anything. */
 const MAX_OWNERS = 12;
 
 export class Values {
-  private readonly busy = new Set<string>();
-
   constructor(
     private readonly project: Linked,
     private readonly frames: Frames,
@@ -74,7 +75,7 @@ export class Values {
     if (expr.component !== undefined && only !== undefined && !others.length) {
       const [, ...path] = expr.component.split('.');
       const plain = path.filter((one) => one !== 'value');
-      return this.symbolSources(frame, only, [...plain, ...want], depth).map((one) => ({
+      return this.symbolSources(frame, only, into(plain, want), depth).map((one) => ({
         ...one,
         exact: one.exact && plain.length === 0,
       }));
@@ -92,7 +93,12 @@ export class Values {
       const inner = frame.inner.get(expr.from.call);
       if (!inner) return undefined;
       const { result } = inner.code.facts;
-      return result ? this.sources(inner, result, [...expr.from.path, ...want], depth + 1) : [];
+      const path = into(expr.from.path, want);
+      return result
+        ? this.once(this.knownSources, inner, 'result', path, () =>
+            this.sources(inner, result, path, depth + 1),
+          )
+        : [];
     }
     const fn =
       expr.kind === 'call' && expr.symbol !== undefined
@@ -100,7 +106,9 @@ export class Values {
         : undefined;
     const gives = fn === undefined ? undefined : frame.code.facts.functions[fn]!.gives;
     if (!gives) return undefined;
-    const inside = inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true);
+    const inside = this.once(this.knownSources, frame, `fn${fn}`, want, () =>
+      inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true),
+    );
     return unique([
       ...inside,
       ...this.loose(frame, { ...expr, symbol: undefined } as unknown as ExprFact, depth),
@@ -134,8 +142,7 @@ export class Values {
   }
 
   private memberSources(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] {
-    const path = expr.path ?? [];
-    const found = this.symbolSources(frame, expr.symbol!, [...path, ...want], depth);
+    const found = this.symbolSources(frame, expr.symbol!, into(expr.path ?? [], want), depth);
     // A part of what a context or a helper gives is that value; a part of a prop is made from it.
     return found.map((one) => ({ ...one, exact: one.exact && this.isWhole(one) }));
   }
@@ -150,17 +157,19 @@ export class Values {
   symbolSources(frame: Frame, index: number, want: string[], depth: number): Source[] {
     const symbol = frame.code.facts.symbols[index]!;
     const alias = frame.aliases.get(index);
-    if (alias) return [{ node: alias.node, take: [...alias.path, ...want], put: [], exact: true }];
+    if (alias) return [{ node: alias.node, take: into(alias.path, want), put: [], exact: true }];
     const node = frame.nodeOf[index]!;
     if (node >= 0) return [{ node, take: want, put: [], exact: true }];
     if (symbol.kind === 'bag' || symbol.kind === 'rest') return this.bagSources(frame, symbol, want);
     if (symbol.kind === 'param' && symbol.within === -1 && symbol.index !== undefined) {
       const arg = frame.args[symbol.index];
-      const path = [...(symbol.path ?? []), ...want];
+      const path = into(symbol.path ?? [], want);
       return arg && frame.caller ? this.sources(frame.caller, arg, path, depth + 1) : [];
     }
     if (symbol.kind === 'derived' && symbol.init && symbol.init.kind !== 'function')
-      return this.guarded(frame, index, () => this.sources(frame, symbol.init!, want, depth + 1));
+      return this.once(this.knownSources, frame, index, want, () =>
+        this.sources(frame, symbol.init!, want, depth + 1),
+      );
     return [];
   }
 
@@ -179,13 +188,32 @@ export class Values {
     );
   }
 
-  private guarded<T>(frame: Frame, symbol: number, work: () => T[]): T[] {
-    const key = `${frame.code.id}:${frame.owner.id}:${symbol}`;
-    if (this.busy.has(key)) return [];
-    this.busy.add(key);
-    const found = work();
-    this.busy.delete(key);
-    return found;
+  private knownSources: Known<Source> = new Map();
+  private knownCallables: Known<Callable> = new Map();
+
+  /** What was worked out before all nodes were there is worked out anew. */
+  forget(): void {
+    this.knownSources = new Map();
+    this.knownCallables = new Map();
+  }
+
+  /** Works out what a symbol is made of once; one that is made of itself adds nothing on its way round. */
+  private once<T>(
+    known: Known<T>,
+    frame: Frame,
+    symbol: number | string,
+    want: string[],
+    work: () => T[],
+  ): T[] {
+    let ofFrame = known.get(frame);
+    if (!ofFrame) known.set(frame, (ofFrame = new Map()));
+    const key = want.length ? `${symbol}.${want.join('.')}` : `${symbol}`;
+    const found = ofFrame.get(key);
+    if (found) return found;
+    ofFrame.set(key, []);
+    const made = work();
+    ofFrame.set(key, made);
+    return made;
   }
 
   /** The functions that an expression, or the member of it that a path leads to, may be. */
@@ -197,7 +225,7 @@ export class Values {
       case 'identity':
         return this.symbolCallables(frame, expr.symbol!, want, depth);
       case 'member':
-        return this.symbolCallables(frame, expr.symbol!, [...expr.path!, ...want], depth);
+        return this.symbolCallables(frame, expr.symbol!, into(expr.path!, want), depth);
       case 'function':
         return expr.fn === undefined || want.length ? [] : [{ kind: 'function', frame, fn: expr.fn }];
       case 'object': {
@@ -214,10 +242,18 @@ export class Values {
     if (expr.from) {
       const inner = frame.inner.get(expr.from.call);
       const result = inner?.code.facts.result;
-      return inner && result ? this.callables(inner, result, [...expr.from.path, ...want], depth + 1) : [];
+      const path = into(expr.from.path, want);
+      return inner && result
+        ? this.once(this.knownCallables, inner, 'result', path, () =>
+            this.callables(inner, result, path, depth + 1),
+          )
+        : [];
     }
     const fn = expr.kind === 'call' && expr.symbol !== undefined ? symbols[expr.symbol]!.fn : undefined;
-    if (fn !== undefined) return (functions[fn]!.gives ?? []).flatMap((one) => next(one, want));
+    if (fn !== undefined)
+      return this.once(this.knownCallables, frame, `fn${fn}`, want, () =>
+        (functions[fn]!.gives ?? []).flatMap((one) => next(one, want)),
+      );
     if (expr.gives) return expr.gives.flatMap((one) => next(one, want));
     if (expr.component !== undefined && expr.kind !== 'call')
       return this.moduleCallables(frame, expr.component, want, depth);
@@ -230,7 +266,7 @@ export class Values {
     const [first, ...path] = name.split('.') as [string, ...string[]];
     const found = this.frames.shared.symbolOf(frame.code.file, first);
     if (!found) return [];
-    return this.symbolCallables(this.frames.of(found.module), found.symbol, [...path, ...want], depth + 1);
+    return this.symbolCallables(this.frames.of(found.module), found.symbol, into(path, want), depth + 1);
   }
 
   private symbolCallables(frame: Frame, index: number, want: string[], depth: number): Callable[] {
@@ -255,16 +291,22 @@ export class Values {
       case 'param': {
         if (symbol.within !== -1 || symbol.index === undefined || !frame.caller) return [];
         const arg = frame.args[symbol.index];
-        return arg ? this.callables(frame.caller, arg, [...(symbol.path ?? []), ...want], depth + 1) : [];
+        return arg ? this.callables(frame.caller, arg, into(symbol.path ?? [], want), depth + 1) : [];
       }
       case 'injected':
-        return this.guarded(frame, index, () => this.consumedCallables(frame, index, want, depth));
+        return this.once(this.knownCallables, frame, index, want, () =>
+          this.consumedCallables(frame, index, want, depth),
+        );
       case 'shared':
-        return this.guarded(frame, index, () => this.moduleCallables(frame, symbol.port!, want, depth));
+        return this.once(this.knownCallables, frame, index, want, () =>
+          this.moduleCallables(frame, symbol.port!, want, depth),
+        );
       case 'derived':
       case 'state':
         return symbol.init
-          ? this.guarded(frame, index, () => this.callables(frame, symbol.init!, want, depth + 1))
+          ? this.once(this.knownCallables, frame, index, want, () =>
+              this.callables(frame, symbol.init!, want, depth + 1),
+            )
           : [];
       case 'ref':
         return want[0] === 'current' ? this.exposedCallables(frame, index, want.slice(1), depth) : [];
@@ -277,12 +319,14 @@ export class Values {
     if (!want.length) return port.node < 0 ? [] : [{ kind: 'port', port }];
     const { calledAt } = frame.code;
     if (calledAt.length > MAX_OWNERS) return [];
-    return calledAt.flatMap((id) => {
-      const site = this.project.sites[id]!;
-      const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
-      const owner = this.frames.of(this.project.components[site.owner]!);
-      return value ? this.callables(owner, value, want, depth + 1) : [];
-    });
+    return this.once(this.knownCallables, frame, `port ${port.name}`, want, () =>
+      calledAt.flatMap((id) => {
+        const site = this.project.sites[id]!;
+        const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
+        const owner = this.frames.of(this.project.components[site.owner]!);
+        return value ? this.callables(owner, value, want, depth + 1) : [];
+      }),
+    );
   }
 
   private consumedCallables(frame: Frame, symbol: number, want: string[], depth: number): Callable[] {
@@ -353,6 +397,10 @@ export class Values {
     return node >= 0 && this.project.flow.nodes[node]!.channel === 'context';
   }
 }
+
+/** Objects in objects are followed so far; deeper, what is asked for is the whole that holds it. */
+const MAX_PATH = 5;
+const into = (path: string[], want: string[]): string[] => [...path, ...want].slice(0, MAX_PATH);
 
 /** Whether all that an expression may be is written out, so that nothing else flows into it. */
 const isPrecise = (gives: ExprFact[]): boolean =>
