@@ -3,7 +3,7 @@ import type { ExprFact, Span } from '../model/facts';
 import type { Place } from '../model/project';
 import type { Frame, Frames } from './frames';
 import { reachedFunctions } from './functions';
-import type { Callable, Source, Values } from './values';
+import { type Callable, type Source, unboxed, type Values } from './values';
 
 export interface Effect {
   node: number;
@@ -76,7 +76,7 @@ export class Effects {
     }
     for (const write of facts.sharedWrites ?? []) {
       if (within.has(write.fn))
-        add(this.frames.shared.nodeOf(file, write.name), write, write.value, write.path);
+        add(this.frames.shared.nodeOf(file, write.name), write, write.value, unboxed(write.path));
     }
     for (const emit of facts.emits) {
       if (!within.has(emit.fn) || emit.symbol < 0) continue;

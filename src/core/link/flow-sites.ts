@@ -1,7 +1,7 @@
 /** The flow over call sites: what is handed down, what comes back up, and what content is given to show. */
 import type { AttributeFact, ExprFact, RenderFact, SymbolFact } from '../model/facts';
 import { publicName } from '../model/names';
-import type { Component, How, Place, Port, Site } from '../model/project';
+import type { Component, How, Place, Port, Project, Site } from '../model/project';
 import type { FlowBuilder } from './flow';
 import type { Frame } from './frames';
 import { carried, isKeptByWrapper, updateOf } from './sites';
@@ -75,27 +75,15 @@ export class SiteFlow {
       .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
     if (port.channel === 'event' || (port.channel === 'prop' && callables.length))
       this.addListener(joint, port, value, callables, index);
-    if (port.channel !== 'event') this.addPassed(joint, port, value, index);
+    // A function goes nowhere: what calls it leads back here.
+    if (port.channel !== 'event' && !callables.length) this.addPassed(joint, port, value, index);
   }
 
-  private readonly called = new Map<Port, boolean>();
+  private called: Set<Port> | undefined;
   /** Whether what is handed to a port is called, here or further down. */
   private isCalled(port: Port): boolean {
-    const known = this.called.get(port);
-    if (known !== undefined) return known;
-    this.called.set(port, false);
-    const { project } = this.flow;
-    const component = project.components[port.component]!;
-    const answer =
-      component.facts.emits.some((one) => one.symbol === port.symbol) ||
-      component.passes.some(({ symbol, site, node, attribute }) => {
-        if (symbol !== port.symbol || site < 0) return false;
-        const { name } = component.facts.render[node]!.attributes[attribute]!;
-        const into = project.components[project.sites[site]!.target]!.ports.get(name);
-        return into !== undefined && (into.channel === 'event' || this.isCalled(into));
-      });
-    this.called.set(port, answer);
-    return answer;
+    this.called ??= calledPorts(this.flow.project);
+    return this.called.has(port);
   }
 
   private addPassed({ site, frame }: Joint, port: Port, value: ExprFact, attribute: number): void {
@@ -154,15 +142,19 @@ export class SiteFlow {
     const written = port && isWritten(target, port);
     const event = target.ports.get(updateOf(target, name)) ?? (written ? port : undefined);
     if (!event) return;
-    for (const { node, take, put } of this.flow.values.sources(frame, value))
-      this.flow.addEdge(event.node, node, placeOf(site, value), {
-        how: 'write',
+    for (const { node, take, put } of this.flow.values.sources(frame, value)) {
+      // What is itself bound further up is written by asking for that.
+      const own = this.flow.project.flow.nodes[node]!.port;
+      const asks = own && frame.code.ports.get(updateOf(frame.code, own.name));
+      this.flow.addEdge(event.node, asks?.node ?? node, placeOf(site, value), {
+        how: asks ? 'emit' : 'write',
         site: site.id,
         way: 'out',
         attribute: index,
         take: put,
         put: take,
       });
+    }
   }
 
   private addSpread(joint: Joint, attribute: AttributeFact, index: number, written: Set<string>): void {
@@ -245,9 +237,14 @@ export class SiteFlow {
       const member = read.symbol === symbol && read.path?.[0] === 'current' ? read.path[1] : undefined;
       if (member === undefined || seen.has(member)) continue;
       seen.add(member);
-      for (const callable of this.flow.values.exposedCallables(frame, symbol!, [member]))
-        for (const effect of this.flow.effects.of(callable, at))
-          this.flow.addEdge(node, effect.node, at, { how: 'call', site: site.id, way: 'in', attribute });
+      const effects = this.flow.values
+        .exposedCallables(frame, symbol!, [member])
+        .flatMap((one) => this.flow.effects.of(one, at));
+      if (!effects.length) continue;
+      const exposed = this.exposedNode(target, member);
+      this.flow.addEdge(node, exposed, at, { how: 'call', site: site.id, way: 'in', attribute });
+      for (const effect of effects)
+        this.flow.addEdge(exposed, effect.node, effect.place, { how: effect.how, put: effect.put });
     }
     for (const exposes of target.facts.exposes ?? []) {
       const inside = this.flow.frames.of(target);
@@ -269,6 +266,22 @@ export class SiteFlow {
         });
       }
     }
+  }
+
+  private readonly exposed = new Map<string, number>();
+  /** The node of a member that a component makes public to handles. */
+  private exposedNode(target: Component, name: string): number {
+    const key = `${target.id}:${name}`;
+    let node = this.exposed.get(key);
+    if (node === undefined) {
+      const { facts, file } = target;
+      const fact = facts.exposes?.flatMap((one) => one.members).find((one) => one.name === name) ??
+        facts.symbols.find((one) => one.name === name) ?? { start: facts.nameStart, end: facts.nameEnd };
+      const place = { file, start: fact.start, end: fact.end };
+      node = this.flow.addNode({ component: target.id, channel: 'ref', name, symbol: -1, place });
+      this.exposed.set(key, node);
+    }
+    return node;
   }
 
   /** Content that is nothing but a slot of the owner is that slot, handed on. */
@@ -354,22 +367,40 @@ function contentOf({ site, target }: Joint): { port: Port; fn: number; attribute
   return found;
 }
 
-/** What a component gives to a slot wherever it draws it: the arguments of each call, or the outlet's attributes. */
-function givenTo({ facts }: Component, port: Port): ExprFact[][] {
-  const calls = facts.emits
-    .filter((one) => one.symbol === port.symbol && one.args.length)
-    .map((one) => one.args);
-  const outlets = facts.render.flatMap((node): ExprFact[][] => {
-    if (node.kind !== 'outlet' || node.outletSymbol !== port.symbol || !node.attributes.length) return [];
-    const { start, end } = node;
-    const members = node.attributes
-      .filter((one) => one.mode === 'value')
-      .map((one) => ({ name: one.name, value: one.value, start: one.start, end: one.end }));
-    const spreads = node.attributes.filter((one) => one.mode === 'spread').map((one) => one.value);
-    return [[{ kind: 'object', members, spreads, start, end }]];
-  });
-  return [...calls, ...outlets];
+/** Ports whose value is called as a function, by their own component or by one that it is handed to. */
+function calledPorts({ components, sites }: Project): Set<Port> {
+  const found = new Set<Port>();
+  const feeds = new Map<Port, Port[]>();
+  for (const component of components) {
+    const bySymbol = new Map([...component.ports.values()].map((port) => [port.symbol, port]));
+    for (const { symbol } of component.facts.emits) {
+      const port = bySymbol.get(symbol);
+      if (port) found.add(port);
+    }
+    for (const { symbol, site, node, attribute } of component.passes) {
+      const port = bySymbol.get(symbol);
+      if (!port || site < 0) continue;
+      const { name } = component.facts.render[node]!.attributes[attribute]!;
+      const into = components[sites[site]!.target]!.ports.get(name);
+      if (!into) continue;
+      if (into.channel === 'event') found.add(port);
+      else feeds.set(into, [...(feeds.get(into) ?? []), port]);
+    }
+  }
+  const todo = [...found];
+  for (let port = todo.pop(); port; port = todo.pop()) {
+    for (const from of feeds.get(port) ?? []) {
+      if (found.has(from)) continue;
+      found.add(from);
+      todo.push(from);
+    }
+  }
+  return found;
 }
+
+/** What a component gives to a slot, at each place where it draws it. */
+const givenTo = ({ facts }: Component, port: Port): ExprFact[][] =>
+  facts.emits.filter((one) => one.symbol === port.symbol && one.args.length).map((one) => one.args);
 
 /** Whether a component writes to one of its own inputs, or hands it on to be written. */
 const isWritten = ({ facts }: Component, port: Port): boolean =>

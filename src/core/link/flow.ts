@@ -7,7 +7,7 @@ import { Effects } from './effects';
 import { SiteFlow } from './flow-sites';
 import { type Frame, Frames } from './frames';
 import type { Linked } from './index';
-import { type Source, Values } from './values';
+import { type Source, unboxed, Values } from './values';
 
 /** What an edge says besides its ends. */
 export type EdgeOf = Pick<FlowEdge, 'how'> &
@@ -148,7 +148,7 @@ export class FlowBuilder {
     for (const write of facts.sharedWrites ?? []) {
       const to = this.frames.shared.nodeOf(file, write.name);
       const sources = write.value ? this.values.sources(frame, write.value) : [];
-      this.addSources(sources, to, at(write), { how: 'write', put: write.path });
+      this.addSources(sources, to, at(write), { how: 'write', put: unboxed(write.path) });
     }
     this.addInvokes(frame);
     // A key from a package: its consumers may be anywhere.
@@ -229,6 +229,12 @@ export class FlowBuilder {
   }
 
   private addContexts(): void {
+    for (const list of this.consumed.values()) {
+      for (const { node, component } of list) {
+        const members = usedMembers([...this.frames.within(component)], node);
+        if (members) this.flow.nodes[node]!.members = members;
+      }
+    }
     const contexts = this.project.contexts();
     const nodes = new Map<Provider, number>();
     for (const provider of contexts.providers) {
@@ -252,4 +258,39 @@ function byKey(providers: Provider[]): Map<string, Provider[]> {
     else found.set(one.key.id, [one]);
   }
   return found;
+}
+
+/** The members of what a node holds that some code uses; undefined where it uses the whole. */
+function usedMembers(frames: Frame[], node: number): string[] | undefined {
+  const found = new Set<string>();
+  for (const { code, owner, nodeOf, aliases } of frames) {
+    const { facts } = code;
+    const helper = code !== owner;
+    for (const [index, known] of nodeOf.entries()) {
+      if (known !== node) continue;
+      const path = aliases.get(index)?.path ?? [];
+      const [first] = path;
+      if (first !== undefined) {
+        found.add(first);
+        continue;
+      }
+      for (const read of facts.reads) {
+        if (read.symbol !== index) continue;
+        const [member] = read.path ?? [];
+        if (member !== undefined) found.add(member);
+        // Asking whether it is there, and handing it back to the caller, uses nothing of it.
+        else if (
+          read.where !== 'condition' &&
+          !(helper && read.where === 'text') &&
+          read.where !== 'derivation'
+        )
+          return undefined;
+      }
+      const whole = facts.render.some((one) =>
+        one.attributes.some(({ value }) => value.kind === 'identity' && value.symbol === index),
+      );
+      if (whole || facts.writes.some((one) => one.symbol === index && !one.path)) return undefined;
+    }
+  }
+  return found.size ? [...found] : undefined;
 }

@@ -252,7 +252,10 @@ function channelOf(component: Component, port: Port, types: TypeSpace, filled: S
   if (traits.callbackProps && isCallbackName(port.name)) {
     if (known ? isFunction(shape) : !isOnlyShown(component, port)) return 'event';
   }
-  if (traits.lowerCallbacks && /^on[a-z]{2}/.test(port.name) && known && isFunction(shape)) return 'event';
+  if (traits.lowerCallbacks && /^on[a-z]{2}/.test(port.name)) {
+    if (known ? isFunction(shape) : component.facts.emits.some((one) => one.symbol === port.symbol))
+      return 'event';
+  }
   return !known && filled.has(`${component.id}:${port.name}`) ? 'slot' : 'prop';
 }
 

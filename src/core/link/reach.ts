@@ -66,9 +66,16 @@ function walk(
   exits: Uint8Array,
   { next, far, enters, path: pathOf }: Direction,
 ): void {
-  const todo: State[] = starts.map((node) => ({ node, path: NONE, sites: NOWHERE }));
+  // Of a context, a consumer asks for the members that it uses.
+  const todo: State[] = starts.flatMap((node) =>
+    (flow.nodes[node]!.members ?? [undefined]).map((member) => ({
+      node,
+      path: member === undefined ? NONE : [member],
+      sites: NOWHERE,
+    })),
+  );
   const seen = new Map<number, Set<string>>();
-  for (const one of starts) seen.set(one, new Set(['|']));
+  for (const one of starts) if (!flow.nodes[one]!.members) seen.set(one, new Set(['|']));
   for (let state = todo.pop(); state; state = todo.pop()) {
     for (const index of next[state.node]!) {
       const edge = flow.edges[index]!;
@@ -76,8 +83,12 @@ function walk(
       if (!path) continue;
       let { sites } = state;
       const node = far(edge);
-      if (edge.how === 'consume') sites = NOWHERE;
-      else if (edge.way === enters) {
+      if (edge.how === 'consume') {
+        const used = flow.nodes[edge.to]!.members;
+        if (path.length && used && !used.includes(path[0]!)) continue;
+        sites = NOWHERE;
+      }
+      if (edge.way === enters) {
         // What is never left again needs no remembering.
         sites = exits[node] ? [...sites, edge.site].slice(-MAX_SITES) : NOWHERE;
       } else if (edge.way && sites.length) {

@@ -74,7 +74,7 @@ export class Values {
     const [only, ...others] = expr.uses ?? [];
     if (expr.component !== undefined && only !== undefined && !others.length) {
       const [, ...path] = expr.component.split('.');
-      const plain = path.filter((one) => one !== 'value');
+      const plain = unboxed(path);
       return this.symbolSources(frame, only, into(plain, want), depth).map((one) => ({
         ...one,
         exact: one.exact && plain.length === 0,
@@ -165,6 +165,13 @@ export class Values {
       const arg = frame.args[symbol.index];
       const path = into(symbol.path ?? [], want);
       return arg && frame.caller ? this.sources(frame.caller, arg, path, depth + 1) : [];
+    }
+    if (symbol.kind === 'shared') {
+      // What a module made by a helper, and did not name otherwise.
+      const found = this.frames.shared.symbolOf(frame.code.file, symbol.port!);
+      return found && found.module !== frame.code
+        ? this.symbolSources(this.frames.of(found.module), found.symbol, want, depth + 1)
+        : [];
     }
     if (symbol.kind === 'derived' && symbol.init && symbol.init.kind !== 'function')
       return this.once(this.knownSources, frame, index, want, () =>
@@ -401,6 +408,9 @@ export class Values {
 /** Objects in objects are followed so far; deeper, what is asked for is the whole that holds it. */
 const MAX_PATH = 5;
 const into = (path: string[], want: string[]): string[] => [...path, ...want].slice(0, MAX_PATH);
+
+/** What a module keeps in a box is the box: `wind.value`. */
+export const unboxed = (path: string[]): string[] => path.filter((one) => one !== 'value');
 
 /** Whether all that an expression may be is written out, so that nothing else flows into it. */
 const isPrecise = (gives: ExprFact[]): boolean =>

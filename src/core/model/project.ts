@@ -138,6 +138,8 @@ export interface FlowNode {
   symbol: number;
   /** context: the key is provided here, not consumed. */
   provides?: boolean;
+  /** context: the members that the consumer uses; absent where it uses the whole. */
+  members?: string[];
   port?: Port;
   place: Place;
 }

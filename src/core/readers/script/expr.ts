@@ -76,8 +76,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     case 'OptionalCallExpression':
       return readCall(u, node, ctx);
     case 'NewExpression':
-      use(u, readExpr(u, node.callee, ctx), ctx);
-      return computed(node, ...readArguments(u, node.arguments, ctx));
+      return readNew(u, node, ctx);
     case 'ArrowFunctionExpression':
     case 'FunctionExpression':
       return readFunction(u, node, ctx, ctx.where === 'effect' ? 'effect' : 'handler');
@@ -307,7 +306,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   noteInvoke(u, callee, args, node, ctx);
   // Whoever is called may draw it anywhere.
   for (const arg of args) for (const index of arg.content ?? []) u.facts.render[index]!.loose = true;
-  noteMutation(u, calleeNode, callee, node, ctx);
+  noteMutation(u, calleeNode, callee, node, ctx, args);
   const result: ExprFact = {
     ...computed(node, callee, ...valuesOf(args)),
     kind: 'call',
@@ -323,6 +322,17 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     u.facts.calls.push(call);
     result.component = callee.component;
   }
+  return result;
+}
+
+/** `new Fleet(…)`: an object of a class of the project keeps what its fields keep. */
+function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
+  const callee = use(u, readExpr(u, node.callee, ctx), ctx);
+  const args = readArguments(u, node.arguments, ctx);
+  const result = computed(node, ...args);
+  if (!callee.component) return result;
+  result.from = { call: u.facts.calls.length, path: [] };
+  u.facts.calls.push({ name: callee.component, args, where: ctx.where, fn: ctx.fn, ...spanOf(node) });
   return result;
 }
 

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, FunctionFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { inferFunction } from './infer';
-import { declarePattern, pathsIn } from './patterns';
+import { declarePattern, notePlaces } from './patterns';
 import type { Binding } from './scope';
 import { keyName } from './type-expr';
 import {
@@ -206,16 +206,4 @@ export function readHelper(u: Unit, fn: t.Function): void {
 export function declareParameter(u: Unit, param: t.Node, index: number): void {
   declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, SETUP, { kind: 'param' });
   notePlaces(u, param, index, -1);
-}
-
-/** Notes of which parameter of a function each name of a pattern is a part, and the way to it. */
-function notePlaces(u: Unit, param: t.Node, index: number, fn: number): void {
-  for (const { name, path } of pathsIn(param)) {
-    const symbol = name.binding ? u.refs.get(name.binding) : undefined;
-    const fact = symbol === undefined ? undefined : u.facts.symbols[symbol]!;
-    if (fact?.kind !== 'param' && fact?.kind !== 'loop') continue;
-    fact.index = index;
-    fact.within = fn;
-    if (path.length) fact.path = path;
-  }
 }

@@ -145,6 +145,18 @@ export function pathsIn(pattern: t.Node, path: string[] = []): { name: t.Identif
   });
 }
 
+/** Notes of which parameter of a function each name of a pattern is a part, and the way to it. */
+export function notePlaces(u: Unit, param: t.Node, index: number, fn: number): void {
+  for (const { name, path } of pathsIn(param)) {
+    const symbol = name.binding ? u.refs.get(name.binding) : undefined;
+    const fact = symbol === undefined ? undefined : u.facts.symbols[symbol]!;
+    if (fact?.kind !== 'param' && fact?.kind !== 'loop') continue;
+    fact.index = index;
+    fact.within = fn;
+    if (path.length) fact.path = path;
+  }
+}
+
 /** Notes what a pattern runs over, so that a tag that is taken from it is known to be one of the entries. */
 export function noteLoop(u: Unit, pattern: t.Node, list: t.Node): void {
   for (const { binding } of patternNames(pattern)) if (binding) u.loops.set(binding as Binding, list);

@@ -80,6 +80,6 @@ function handed(u: Unit, given: AttributeFact[], { start, end }: Span, ctx: Ctx)
   const members = given
     .filter((one) => one.mode === 'value')
     .map((one) => ({ name: one.name, value: one.value, start: one.nameStart, end: one.nameEnd }));
-  const open = given.some((one) => one.mode === 'spread');
-  return { kind: 'object', members, ...(open ? { open } : {}), start, end };
+  const spreads = given.filter((one) => one.mode === 'spread').map((one) => one.value);
+  return { kind: 'object', members, ...(spreads.length ? { open: true, spreads } : {}), start, end };
 }

@@ -1,7 +1,7 @@
 /** What is written: assignments, and methods that change what they are called on. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { type Ctx, isModuleLevel, spanOf, symbolOf, type Unit, unwrap } from './unit';
+import { type Ctx, isModuleLevel, mergeUses, spanOf, symbolOf, type Unit, unwrap } from './unit';
 import { eachChild } from './walk';
 
 /** Methods that change the list that they are called on. */
@@ -18,14 +18,26 @@ const MUTATORS = new Set([
 ]);
 
 /** `list.push(x)`: a write to what is reachable through the symbol. */
-export function noteMutation(u: Unit, node: t.Node, callee: ExprFact, at: t.Node, ctx: Ctx): void {
+export function noteMutation(
+  u: Unit,
+  node: t.Node,
+  callee: ExprFact,
+  at: t.Node,
+  ctx: Ctx,
+  args: ExprFact[] = [],
+): void {
   if (node.type !== 'MemberExpression' && node.type !== 'OptionalMemberExpression') return;
   if (node.computed || node.property.type !== 'Identifier' || !MUTATORS.has(node.property.name)) return;
+  const uses = mergeUses(...args);
+  const value: ExprFact | undefined = uses.length ? { kind: 'computed', uses, ...spanOf(at) } : undefined;
+  if (callee.symbol === undefined && callee.component && u.dialect.shares)
+    noteShared(u, node.object, value, at, ctx);
   if (callee.symbol === undefined || callee.kind !== 'member') return;
   const path = callee.path!.slice(0, -1);
   u.facts.writes.push({
     symbol: callee.symbol,
     ...(path.length ? { path } : {}),
+    ...(value ? { value } : {}),
     through: { method: node.property.name },
     where: ctx.where,
     fn: ctx.fn,

@@ -4,7 +4,7 @@ import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/facts';
 import { lit, UNKNOWN } from '../../model/types';
 import { attribute, calledBy, isPlain, isProp, lookedUp, spread, writeBack } from '../script/attributes';
-import { declarePattern } from '../script/patterns';
+import { declarePattern, pathsIn } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
@@ -52,6 +52,12 @@ function declareLet(u: SvelteUnit, one: AST.LetDirective, fact: RenderFact, at: 
     known.takes ??= { names: [], rest: false };
     known.takes.names.push({ name: one.name, ...nameAt });
     fact.only = { kind: 'function', fn, ...span(one) };
+    // What the slot gives is one object; each name is a member of it.
+    for (const { name, path } of params.flatMap((param) => pathsIn(param))) {
+      const symbol = name.binding ? u.refs.get(name.binding) : undefined;
+      if (symbol !== undefined)
+        Object.assign(u.facts.symbols[symbol]!, { index: 0, within: fn, path: [one.name, ...path] });
+    }
   }
   return scope;
 }

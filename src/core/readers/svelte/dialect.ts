@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import { type FieldKind, ownMember } from '../script/class-helper';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
 import { workedOut } from '../script/expr';
 import { readFunction } from '../script/functions';
@@ -21,6 +22,7 @@ import {
   spanOf,
   symbolOf,
   typeOf,
+  type Unit,
   unwrap,
   use,
   usesOf,
@@ -122,10 +124,31 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       }
       return { symbol: eventSymbol(u, name.value, { start: name.start!, end: name.end! }), args };
     },
-    self: (u, node, ctx) => (isSvelteUnit(u) ? readHandle(u, node, ctx) : undefined),
+    self: (u, node, ctx) => (isSvelteUnit(u) ? (readOwn(u, node) ?? readHandle(u, node, ctx)) : undefined),
     assign: () => false,
   };
 }
+
+/** `this.x` inside of a class. */
+function readOwn(u: SvelteUnit, node: t.MemberExpression | t.OptionalMemberExpression): ExprFact | undefined {
+  const name = u.members.size ? ownMember(node) : undefined;
+  const symbol = name === undefined ? undefined : u.members.get(name);
+  return symbol === undefined ? undefined : { kind: 'identity', symbol, ...spanOf(node) };
+}
+
+/** Fields that are runes: `open = $state(false)`, `count = $derived(this.cabins.length)`. */
+export const runeField: FieldKind = (value) => {
+  const name = calledOwn(() => undefined, value);
+  if (name === undefined) return undefined;
+  const call = value as t.CallExpression;
+  if (name.startsWith('$derived')) return { kind: 'derived', read: (u, ctx) => readDerived(u, call, ctx) };
+  if (!name.startsWith('$state')) return undefined;
+  const [first] = call.arguments;
+  return {
+    kind: 'state',
+    read: (u, ctx) => (first ? use(u, u.expr(first, ctx), ctx) : { kind: 'computed', ...spanOf(call) }),
+  };
+};
 
 /** `gate.open()`: a handle is what it holds, without a box around it. */
 function readHandle(
@@ -202,7 +225,7 @@ function declareState(u: SvelteUnit, pattern: t.LVal, call: t.CallExpression, ct
   return true;
 }
 
-function readDerived(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact {
+function readDerived(u: Unit, call: Call, ctx: Ctx): ExprFact {
   const [first] = call.arguments;
   if (!first) return { kind: 'computed', ...spanOf(call) };
   const inner: Ctx = { ...ctx, where: 'derivation' };

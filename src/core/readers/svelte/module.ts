@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
+import { readClassHelper } from '../script/class-helper';
 import { readHelper } from '../script/functions';
 import { isFunction, type NamedNode, type Scopes } from '../script/scope';
 import { memberName, readType, typeArguments } from '../script/type-expr';
@@ -16,6 +17,7 @@ import {
   unwrap,
 } from '../script/unit';
 import { valueOf } from '../script/values';
+import { runeField } from './dialect';
 import { FOLLOWED, type SvelteNames, svelteTraits } from './names';
 import { svelteUnit } from './unit';
 
@@ -42,7 +44,9 @@ export function readModuleLevel(svelte: SvelteFile, program: t.Program, skip?: t
     if (one.scope.parent !== undefined || one.node === skip) continue;
     const fn = unwrap(one.node);
     const name = one.id?.name ?? '';
-    if (isFunction(fn) && FOLLOWED.test(name)) {
+    if (fn.type === 'ClassDeclaration' && one.id) {
+      follow(name, one.id, () => classOf(svelte, one.id!, fn));
+    } else if (isFunction(fn) && FOLLOWED.test(name)) {
       follow(name, one.id!, () => helperOf(svelte, one, fn));
       facts.values.at(-1)!.type = valueOf(one, () => undefined, types).type ?? UNKNOWN;
     } else facts.values.push(valueOf(one, () => undefined, types));
@@ -62,6 +66,16 @@ function helperOf(svelte: SvelteFile, one: NamedNode, fn: t.Function): Component
   const component = emptyHelper(one.id!, spanOf(fn));
   const u = svelteUnit(component, fn, svelte.dialect, svelte.file, svelte.scopes);
   readHelper(u, fn);
+  settleEarly(u);
+  settleMissing(u);
+  return component;
+}
+
+/** A class whose fields are runes, or plain: each object of it keeps its own. */
+function classOf({ dialect, file, scopes }: SvelteFile, id: t.Identifier, node: t.Class): ComponentFacts {
+  const component = emptyHelper(id, spanOf(node));
+  const u = svelteUnit(component, node, dialect, file, scopes);
+  readClassHelper(u, node, runeField);
   settleEarly(u);
   settleMissing(u);
   return component;
