@@ -75,6 +75,10 @@ export class SiteFlow {
       .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
     if (port.channel === 'event' || (port.channel === 'prop' && callables.length))
       this.addListener(joint, port, value, callables, index);
+    if (port.channel === 'event' && !values.isPlain(joint.frame, value)) {
+      const { site } = joint;
+      this.flow.count('handler', callables.length > 0, placeOf(site, value), publicName(port.name));
+    }
     // A function goes nowhere: what calls it leads back here.
     if (port.channel !== 'event' && !callables.length) this.addPassed(joint, port, value, index);
   }
@@ -141,6 +145,7 @@ export class SiteFlow {
     const port = target.ports.get(name);
     const written = port && isWritten(target, port);
     const event = target.ports.get(updateOf(target, name)) ?? (written ? port : undefined);
+    this.flow.count('binding', event !== undefined || target.open, placeOf(site, value), publicName(name));
     if (!event) return;
     for (const { node, take, put } of this.flow.values.sources(frame, value)) {
       // What is itself bound further up is written by asking for that.

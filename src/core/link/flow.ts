@@ -1,7 +1,7 @@
 /** The flow graph: how values move between the ports and values of components. */
 import type { ExprFact, Span } from '../model/facts';
 import { publicName } from '../model/names';
-import type { Component, Flow, FlowEdge, FlowNode, Place } from '../model/project';
+import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
 import { contextKey, type Provider } from './contexts';
 import { Effects } from './effects';
 import { SiteFlow } from './flow-sites';
@@ -13,8 +13,23 @@ import { type Source, unboxed, Values } from './values';
 export type EdgeOf = Pick<FlowEdge, 'how'> &
   Partial<Pick<FlowEdge, 'site' | 'way' | 'attribute' | 'take' | 'put'>>;
 
+/** A graph that nothing is in yet. */
+export const emptyFlow = (): Flow => ({
+  nodes: [],
+  edges: [],
+  tallies: {
+    context: { written: 0, joined: 0 },
+    result: { written: 0, joined: 0 },
+    handler: { written: 0, joined: 0 },
+    binding: { written: 0, joined: 0 },
+  },
+  gaps: [],
+  out: [],
+  into: [],
+});
+
 export function buildFlow(project: Linked): Flow {
-  const flow: Flow = { nodes: [], edges: [], out: [], into: [] };
+  const flow = emptyFlow();
   project.flow = flow;
   new FlowBuilder(project, flow).build();
   return flow;
@@ -83,6 +98,14 @@ export class FlowBuilder {
     this.flow.into[to]!.push(index);
   }
 
+  /** Counts something that is to be followed; what was not is kept with its place. */
+  count(kind: Gap['kind'], followed: boolean, place: Place, name: string): void {
+    const tally = this.flow.tallies[kind];
+    tally.written++;
+    if (followed) tally.joined++;
+    else this.flow.gaps.push({ kind, place, name });
+  }
+
   /** Edges from all that an expression is made of. */
   addSources(sources: Source[], to: number, at: Place, edge: EdgeOf): void {
     for (const { node, take, put } of sources)
@@ -136,6 +159,7 @@ export class FlowBuilder {
       const how = symbol.kind === 'state' ? 'write' : 'transform';
       this.addSources(this.values.sources(frame, init), to, at(init), { how });
     });
+    if (code === frame.owner) this.countResults(frame);
     for (const write of facts.writes) {
       if (!write.value) continue;
       const sources = this.values.sources(frame, write.value);
@@ -158,6 +182,21 @@ export class FlowBuilder {
       const value = provide.value && { frame, value: provide.value };
       const node = this.addProvider(code, provide.key, place, value);
       for (const one of this.consumed.get(this.contextId(file, provide.key)) ?? []) this.join(node, one.node);
+    }
+  }
+
+  /** Names for what helpers of the project give back. */
+  private countResults(frame: Frame): void {
+    const { facts, file } = frame.code;
+    for (const { kind, init, name, start, end } of facts.symbols) {
+      const inner = kind === 'derived' && init?.from ? frame.inner.get(init.from.call) : undefined;
+      const { result } = inner?.code.facts ?? {};
+      if (!inner || !init || !result) continue;
+      const followed =
+        this.values.sources(frame, init).length > 0 ||
+        this.values.callables(frame, init).length > 0 ||
+        this.values.isPlain(inner, result, init.from!.path);
+      this.count('result', followed, { file, start, end }, name);
     }
   }
 
@@ -247,7 +286,30 @@ export class FlowBuilder {
       for (const { node, component } of list)
         for (const provider of this.providersAbove(component, id)) this.join(nodes.get(provider)!, node);
     }
+    for (const component of this.project.components)
+      if (component.facts.role !== 'helper') this.countConsumed(component);
   }
+
+  /** Reads of contexts: a key from a package is provided there, a default is a value all the same. */
+  private countConsumed(component: Component): void {
+    for (const { code, nodeOf } of this.frames.within(component)) {
+      for (const { key, symbol, start, end } of code.facts.consumes) {
+        const node = nodeOf[symbol]!;
+        if (node < 0) continue;
+        const known = contextKey(this.project, code.file, key);
+        if (!known && isForeignKey(this.project, code.file, key)) continue;
+        const followed = this.flow.into[node]!.length > 0 || known?.value.fallback !== undefined;
+        this.count('context', followed, { file: code.file, start, end }, key.replace(/^"|"$/g, ''));
+      }
+    }
+  }
+}
+
+/** Whether a key is made outside of the project. */
+function isForeignKey(project: Linked, file: number, key: string): boolean {
+  if (key.startsWith('"')) return false;
+  const target = project.lookup(file, key);
+  return target.kind === 'outside' && target.why === 'package';
 }
 
 function byKey(providers: Provider[]): Map<string, Provider[]> {

@@ -5,7 +5,7 @@ import type { Component, Project, ProjectFile } from '../model/project';
 import type { Manifest } from '../readers/manifest';
 import { type TypeSpace, typeSpace } from '../types/resolve';
 import { type Contexts, linkContexts } from './contexts';
-import { buildFlow } from './flow';
+import { buildFlow, emptyFlow } from './flow';
 import { linkModules, type Modules } from './modules';
 import { linkNames, type Names } from './names';
 import { linkPorts, portTypeOf } from './ports';
@@ -76,7 +76,7 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
     madeEvents: new Set(facts.flatMap((file) => (file.madeEvents ?? []).map(bareName))),
     hasRoots: false,
     handed: (site) => handedBy(project, site),
-    flow: { nodes: [], edges: [], out: [], into: [] },
+    flow: emptyFlow(),
     contexts: () => (contexts ??= linkContexts(project)),
   };
   let contexts: Contexts | undefined;

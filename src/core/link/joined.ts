@@ -3,15 +3,34 @@
  * reason. What is written is counted by syntax; what a name leads to is asked only afterwards.
  */
 import type { ComponentFacts, RenderFact } from '../model/facts';
-import type { Loss, Place, Target } from '../model/project';
+import type { Gap, Loss, Place, Tally, Target } from '../model/project';
 import { bareName } from '../model/names';
 import type { Linked } from '.';
 
 /** What is counted. */
-export type Kind = 'tag' | 'import';
+export type Kind = 'tag' | 'import' | Gap['kind'];
 
 /** Why something is not joined: what a name lost its way by, or a form that is not followed. */
-export type Why = Exclude<Loss, 'package'> | 'absent' | 'value' | 'chosen' | 'unbound' | 'wrapper';
+export type Why =
+  Exclude<Loss, 'package'> | 'absent' | 'value' | 'chosen' | 'unbound' | 'wrapper' | Gap['kind'];
+
+/** What can be done about each, in words. */
+export const REASONS: Record<Why, string> = {
+  import: 'no file answers the import: name its path alias in a tsconfig, or audit the folder that holds it',
+  broken: 'the file that it leads to was not understood',
+  member: 'nobody is seen to give it that member',
+  made: 'the file hands it on in a way that is not followed',
+  circle: 'it stands for itself',
+  absent: 'the file that it is imported from does not export it',
+  value: 'it stands for a value that is not seen to be a component',
+  chosen: 'what is drawn is decided by a value while the code runs',
+  unbound: 'it is neither imported, declared nor registered in sight',
+  wrapper: 'it is made by a call that is not followed',
+  context: 'nobody in sight provides it',
+  result: 'what the helper gives back is made in a way that is not followed',
+  handler: 'the function is made in a way that is not followed',
+  binding: 'the component is not seen to write it back',
+};
 
 export interface Unjoined {
   kind: Kind;
@@ -23,14 +42,9 @@ export interface Unjoined {
   from?: string;
 }
 
-export interface Tally {
-  written: number;
-  joined: number;
-}
-
 export interface Account {
-  tags: Tally;
-  imports: Tally;
+  /** How much there is of each kind, and how much is joined. */
+  tallies: Record<Kind, Tally>;
   /** Tags of components from packages, which are not the project's to join. */
   foreign: number;
   /** Tags that render what a component was handed: a prop, a slot's parameter. */
@@ -41,8 +55,7 @@ export interface Account {
 /** Counts a linked project. */
 export function accountOf(project: Linked): Account {
   const account: Account = {
-    tags: { written: 0, joined: 0 },
-    imports: { written: 0, joined: 0 },
+    tallies: { tag: { written: 0, joined: 0 }, import: { written: 0, joined: 0 }, ...project.flow.tallies },
     foreign: 0,
     handed: 0,
     unjoined: [],
@@ -54,8 +67,12 @@ export function accountOf(project: Linked): Account {
       if (node.kind === 'site' && node.tag) countTag(project, file, facts, node, joined.has(index), account);
     });
   }
+  for (const gap of project.flow.gaps) account.unjoined.push({ ...gap, why: gap.kind });
   return account;
 }
+
+/** Part of what is written that is joined, from 0 to 1. */
+export const shareOf = ({ written, joined }: Tally): number => (written ? joined / written : 1);
 
 function countImports(project: Linked, index: number, account: Account): void {
   const { facts } = project.files[index]!;
@@ -66,8 +83,8 @@ function countImports(project: Linked, index: number, account: Account): void {
     seen.add(from);
     const found = project.modules.resolve(facts.path, from) !== undefined;
     if (!found && project.modules.isForeign(facts.path, from)) continue;
-    account.imports.written++;
-    if (found) account.imports.joined++;
+    account.tallies.import.written++;
+    if (found) account.tallies.import.joined++;
     else
       account.unjoined.push({
         kind: 'import',
@@ -87,7 +104,7 @@ function countTag(
   joined: boolean,
   account: Account,
 ): void {
-  const { tags } = account;
+  const tags = account.tallies.tag;
   const { name, symbol, start, end } = tag!;
   if (joined) {
     tags.written++;

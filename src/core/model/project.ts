@@ -160,9 +160,25 @@ export interface FlowEdge {
   place: Place;
 }
 
+/** What the flow was asked to follow, and could not. */
+export interface Gap {
+  kind: 'context' | 'result' | 'handler' | 'binding';
+  place: Place;
+  /** What it names, as written. */
+  name: string;
+}
+
+export interface Tally {
+  written: number;
+  joined: number;
+}
+
 export interface Flow {
   nodes: FlowNode[];
   edges: FlowEdge[];
+  /** How much of what is written was followed, by kind, and what was not. */
+  tallies: Record<Gap['kind'], Tally>;
+  gaps: Gap[];
   /** Edges by node, as indexes. */
   out: number[][];
   into: number[][];
