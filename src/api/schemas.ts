@@ -46,6 +46,28 @@ export const comparisonSchema = z.object({
   remaining: z.number(),
 });
 
+const tallySchema = z.object({ written: z.number(), joined: z.number() });
+
+const gapKindSchema = z.enum(['tag', 'import', 'context', 'result', 'handler', 'binding']);
+
+export const joinedSchema = z.object({
+  tallies: z.record(gapKindSchema, tallySchema),
+  /** Tags of components from packages; tags that render what they were handed. */
+  foreign: z.number(),
+  handed: z.number(),
+});
+
+const gapSchema = spotSchema.extend({
+  kind: gapKindSchema,
+  name: z.string(),
+  why: z.string(),
+  reason: z.string(),
+  from: z.string().optional(),
+  code: z.string(),
+});
+
+export const joinedViewSchema = joinedSchema.extend({ gaps: z.array(gapSchema) });
+
 export const auditSchema = z.object({
   id: z.number(),
   finishedAt: z.string(),
@@ -58,6 +80,7 @@ export const auditSchema = z.object({
     z.object({ file: z.string(), line: z.number(), column: z.number(), message: z.string() }),
   ),
   skipped: z.array(z.object({ path: z.string(), reason: z.string() })),
+  joined: joinedSchema.optional(),
 });
 
 export const projectSchema = z.object({
@@ -158,6 +181,9 @@ export const problemSchema = z.object({
   detail: z.string().optional(),
 });
 
+export type GapKind = z.infer<typeof gapKindSchema>;
+export type Gap = z.infer<typeof gapSchema>;
+export type JoinedView = z.infer<typeof joinedViewSchema>;
 export type Verdict = z.infer<typeof verdictSchema>;
 export type DecideInput = z.infer<typeof decideSchema>;
 export type Decision = z.infer<typeof decisionSchema>;

@@ -149,6 +149,10 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     await audited(request.params.id);
     response.json(await (await projects.session(request.params.id)).catalogue());
   });
+  app.get('/api/projects/:id/joined', async (request, response) => {
+    await audited(request.params.id);
+    response.json(await (await projects.session(request.params.id)).joined());
+  });
   app.get('/api/projects/:id/component', async (request, response) => {
     const { ref } = checked(z.object({ ref: z.string().min(1).max(1000) }), request.query);
     await audited(request.params.id);

@@ -7,6 +7,7 @@ import type {
   DecideInput,
   Finding,
   Hit,
+  JoinedView,
   Problem,
   ProjectSummary,
   RiggingView,
@@ -70,6 +71,10 @@ export const api = createApi({
     }),
     catalogue: build.query<CatalogueRow[], string>({
       query: (id) => `/projects/${id}/catalogue`,
+      providesTags: ['Audit'],
+    }),
+    joined: build.query<JoinedView, string>({
+      query: (id) => `/projects/${id}/joined`,
       providesTags: ['Audit'],
     }),
     component: build.query<ComponentView, { id: string; ref: string }>({

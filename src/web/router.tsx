@@ -4,6 +4,7 @@ import { AuditsView } from './views/audits/AuditsView';
 import { CatalogueView } from './views/catalogue/CatalogueView';
 import { ComponentPage } from './views/component/ComponentPage';
 import { FindingsView } from './views/findings/FindingsView';
+import { JoinedView } from './views/joined/JoinedView';
 import { JointPage } from './views/joint/JointPage';
 import { ProjectsView } from './views/projects/ProjectsView';
 import { RiggingView } from './views/rigging/RiggingView';
@@ -23,6 +24,7 @@ export const router = createBrowserRouter([
       { path: '/p/:id/component', element: <ComponentPage /> },
       { path: '/p/:id/joint', element: <JointPage /> },
       { path: '/p/:id/audits', element: <AuditsView /> },
+      { path: '/p/:id/joined', element: <JoinedView /> },
       { path: '/p/:id/findings', element: <FindingsView /> },
       { path: '*', element: <Failed reason="There is nothing at this address." /> },
     ],

@@ -23,7 +23,7 @@ export const REASONS: Record<Why, string> = {
   circle: 'it stands for itself',
   absent: 'the file that it is imported from does not export it',
   value: 'it stands for a value that is not seen to be a component',
-  chosen: 'what is drawn is decided by a value while the code runs',
+  chosen: 'a value decides what is drawn while the code runs; it names no component, and is not counted',
   unbound: 'it is neither imported, declared nor registered in sight',
   wrapper: 'it is made by a call that is not followed',
   context: 'nobody in sight provides it',
@@ -70,6 +70,9 @@ export function accountOf(project: Linked): Account {
   for (const gap of project.flow.gaps) account.unjoined.push({ ...gap, why: gap.kind });
   return account;
 }
+
+/** With less of its tags joined than this, an audit says so aloud. */
+export const WELL_JOINED = 0.95;
 
 /** Part of what is written that is joined, from 0 to 1. */
 export const shareOf = ({ written, joined }: Tally): number => (written ? joined / written : 1);

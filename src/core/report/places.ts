@@ -17,7 +17,12 @@ export interface Places {
   spot(place: Place): Spot;
   /** Text of the line on which a place starts. */
   line(place: Place): string;
+  /** The same, cut around the place where the line is long. */
+  excerpt(place: Place): string;
 }
+
+/** Longer lines are cut. */
+const MAX_LINE = 200;
 
 export function placesOf(project: Project, textOf: TextOf): Places {
   const indexes = new Map<number, LineIndex>();
@@ -42,6 +47,15 @@ export function placesOf(project: Project, textOf: TextOf): Places {
     line(place) {
       const index = indexOf(place.file);
       return index.line(index.at(place.start).line);
+    },
+    excerpt(place) {
+      const index = indexOf(place.file);
+      const { line, column } = index.at(place.start);
+      const text = index.line(line);
+      if (text.length <= MAX_LINE) return text.trim();
+      const from = Math.max(0, column - 1 - MAX_LINE / 4);
+      const to = from + MAX_LINE;
+      return `${from ? '…' : ''}${text.slice(from, to).trim()}${to < text.length ? '…' : ''}`;
     },
   };
 }

@@ -1,4 +1,5 @@
 /** SARIF 2.1.0 (OASIS standard, 27 March 2020). */
+import { shareOf, WELL_JOINED } from '../link/joined';
 import { RULES } from '../rules';
 import type { Spot } from './places';
 import type { Report, ReportedFinding } from './summary';
@@ -50,6 +51,26 @@ function resultOf(finding: ReportedFinding, rules: Map<string, number>) {
   };
 }
 
+/** Said where many tags were not joined, so that silence is not taken for soundness; the places of the first. */
+function joinedNotes({ joined, gaps }: Report) {
+  const { tag } = joined.tallies;
+  if (shareOf(tag) >= WELL_JOINED) return [];
+  const places = gaps.filter((one) => one.kind === 'tag').slice(0, 20);
+  return [
+    {
+      level: 'warning',
+      descriptor: { id: 'joined' },
+      message: {
+        text: `Joined ${tag.joined} of ${tag.written} tags to the components that they name; about the rest nothing is reported.`,
+      },
+      locations: places.map((one) => ({
+        physicalLocation: physical(one),
+        message: { text: `${one.name}: ${one.reason}` },
+      })),
+    },
+  ];
+}
+
 /** A SARIF log of one run, ready to be written as JSON. */
 export function sarifReport(report: Report, version: string): object {
   const rules = new Map(RULES.map((rule, index) => [rule.name, index]));
@@ -74,18 +95,21 @@ export function sarifReport(report: Report, version: string): object {
         invocations: [
           {
             executionSuccessful: true,
-            toolExecutionNotifications: report.problems.map((problem) => ({
-              level: 'error',
-              message: { text: problem.message },
-              locations: [
-                {
-                  physicalLocation: {
-                    artifactLocation: { uri: uri(problem.file), uriBaseId: 'ROOT' },
-                    region: { startLine: problem.line, startColumn: problem.column },
+            toolExecutionNotifications: [
+              ...joinedNotes(report),
+              ...report.problems.map((problem) => ({
+                level: 'error',
+                message: { text: problem.message },
+                locations: [
+                  {
+                    physicalLocation: {
+                      artifactLocation: { uri: uri(problem.file), uriBaseId: 'ROOT' },
+                      region: { startLine: problem.line, startColumn: problem.column },
+                    },
                   },
-                },
-              ],
-            })),
+                ],
+              })),
+            ],
           },
         ],
         results: report.findings.map((finding) => resultOf(finding, rules)),

@@ -1,8 +1,9 @@
 /** The report that every format starts from: findings with readable places. */
 import type { AuditResult } from '../audit';
 import type { Finding, Level, Role } from '../model/finding';
+import { type Account, accountOf, type Kind, REASONS, type Why } from '../link/joined';
 import { componentRef, nodeRef } from '../model/refs';
-import { placesOf, type Spot, type TextOf } from './places';
+import { type Places, placesOf, type Spot, type TextOf } from './places';
 
 export interface ReportedStep extends Spot {
   component: string;
@@ -36,7 +37,29 @@ export interface Skipped {
   reason: string;
 }
 
+/** How much of what is written was joined to what it names. */
+export interface Joined {
+  tallies: Account['tallies'];
+  /** Tags of components from packages; tags that render what they were handed. */
+  foreign: number;
+  handed: number;
+}
+
+/** Something that was not joined, and why. */
+export interface ReportedGap extends Spot {
+  kind: Kind;
+  name: string;
+  why: Why;
+  reason: string;
+  /** The import that leads nowhere. */
+  from?: string;
+  code: string;
+}
+
 export interface Report {
+  joined: Joined;
+  /** What is not joined, by place. */
+  gaps: ReportedGap[];
   files: number;
   components: number;
   counts: Record<Level, number> & { silenced: number };
@@ -71,7 +94,10 @@ export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[]
       ...(edit ? { edit: { ...places.spot(edit.place), text: edit.text } } : {}),
     };
   });
+  const account = accountOf(result.project);
   return {
+    joined: joinedOf(account),
+    gaps: gapsOf(account, places),
     files: result.project.files.length,
     components: result.project.components.filter((one) => one.facts.role === 'component').length,
     counts,
@@ -79,6 +105,23 @@ export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[]
     problems: result.problems.map(({ path, ...problem }) => ({ file: path, ...problem })),
     skipped,
   };
+}
+
+export const joinedOf = ({ tallies, foreign, handed }: Account): Joined => ({ tallies, foreign, handed });
+
+/** The list of what is not joined, in the order of the files. */
+export function gapsOf(account: Account, places: Places): ReportedGap[] {
+  return [...account.unjoined]
+    .sort((a, b) => a.place.file - b.place.file || a.place.start - b.place.start)
+    .map(({ place, kind, name, why, from }) => ({
+      kind,
+      name,
+      why,
+      reason: REASONS[why],
+      ...(from === undefined ? {} : { from }),
+      ...places.spot(place),
+      code: places.excerpt(place),
+    }));
 }
 
 function siteOf({ project }: AuditResult, site: number): { ref: string; at: number } {

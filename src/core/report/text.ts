@@ -1,4 +1,5 @@
 /** The report for people at a terminal: grouped by file, with the line of code and the trail. */
+import { shareOf, WELL_JOINED } from '../link/joined';
 import type { Report, ReportedFinding } from './summary';
 
 export interface TextStyle {
@@ -9,7 +10,8 @@ export interface TextStyle {
 
 export const PLAIN: TextStyle = { bold: (text) => text, dim: (text) => text, level: (_, text) => text };
 
-const count = (n: number, word: string): string => `${n} ${word}${n === 1 ? '' : 's'}`;
+const number = (n: number): string => n.toLocaleString('en');
+const count = (n: number, word: string): string => `${number(n)} ${word}${n === 1 ? '' : 's'}`;
 
 export function textReport(report: Report, style: TextStyle = PLAIN): string {
   const lines: string[] = [];
@@ -39,7 +41,29 @@ export function textReport(report: Report, style: TextStyle = PLAIN): string {
   lines.push(
     `${parts.join(', ')} in ${count(report.components, 'component')} of ${count(report.files, 'file')}.`,
   );
+  lines.push(joinedText(report));
   return `${lines.join('\n')}\n`;
+}
+
+/** How much was joined; where that is little, the most frequent reasons with the first place of each. */
+function joinedText({ joined, gaps }: Report): string {
+  const { tag } = joined.tallies;
+  const rest = gaps.filter((one) => one.kind !== 'tag' || one.why !== 'chosen').length;
+  const whole = `Joined ${number(tag.joined)} of ${count(tag.written, 'tag')}${rest ? `; ${count(rest, 'thing')} in all not joined (--format json lists them)` : ''}.`;
+  if (shareOf(tag) >= WELL_JOINED) return whole;
+  const reasons = new Map<string, typeof gaps>();
+  for (const one of gaps) {
+    if (one.kind !== 'tag' && one.kind !== 'import') continue;
+    reasons.set(one.reason, [...(reasons.get(one.reason) ?? []), one]);
+  }
+  const top = [...reasons].sort((a, b) => b[1].length - a[1].length).slice(0, 4);
+  return [
+    whole,
+    ...top.map(([reason, list]) => {
+      const [first] = list;
+      return `  ${number(list.length)}: ${reason}, as ${first!.name} in ${first!.file}:${first!.line}`;
+    }),
+  ].join('\n');
 }
 
 function findingText(finding: ReportedFinding, style: TextStyle): string[] {

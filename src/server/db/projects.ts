@@ -17,6 +17,7 @@ interface AuditRow {
   silenced: number;
   problems: Report['problems'];
   skipped: Report['skipped'];
+  joined: Report['joined'] | null;
 }
 
 interface ProjectRow {
@@ -26,7 +27,7 @@ interface ProjectRow {
 }
 
 const AUDIT_COLUMNS =
-  'id, finished_at, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped';
+  'id, finished_at, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped, joined';
 
 const toAudit = (row: AuditRow): AuditSummary => ({
   id: Number(row.id),
@@ -38,6 +39,7 @@ const toAudit = (row: AuditRow): AuditSummary => ({
   counts: { error: row.errors, warning: row.warnings, note: row.notes, silenced: row.silenced },
   problems: row.problems,
   skipped: row.skipped,
+  ...(row.joined ? { joined: row.joined } : {}),
 });
 
 /** Adds a project, or finds the one that is there for the same folder. */
@@ -99,8 +101,8 @@ export async function saveAudit(db: Database, project: string, audit: NewAudit):
   const { report } = audit;
   return db.transaction(async (tx) => {
     const [row] = await tx.query<{ id: number }>(
-      `insert into audit (project_id, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped, config)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) returning id`,
+      `insert into audit (project_id, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped, config, joined)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) returning id`,
       [
         project,
         Math.round(audit.milliseconds),
@@ -114,6 +116,7 @@ export async function saveAudit(db: Database, project: string, audit: NewAudit):
         JSON.stringify(report.problems),
         JSON.stringify(report.skipped),
         JSON.stringify(audit.config ?? {}),
+        JSON.stringify(report.joined),
       ],
     );
     const id = Number(row!.id);

@@ -28,6 +28,7 @@ export type Question =
   | { kind: 'strand'; ref: string }
   | { kind: 'search'; query: string }
   | { kind: 'catalogue' }
+  | { kind: 'joined' }
   | { kind: 'component'; ref: string }
   | { kind: 'joint'; ref: string; at: number };
 

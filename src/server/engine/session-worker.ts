@@ -12,6 +12,7 @@ import { auditFolder, loadConfig, settingsOf } from './audit-folder';
 import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
+import { joinedView } from './joined';
 import { jointView } from './joint';
 import { riggingView, search, strandView } from './views';
 
@@ -114,6 +115,8 @@ async function answer(question: Question): Promise<unknown> {
       return search(opened().result, question.query);
     case 'catalogue':
       return catalogueView(opened().result, opened().textOf);
+    case 'joined':
+      return joinedView(opened().result, opened().textOf);
     case 'component':
       return componentView(opened().result, opened().textOf, question.ref);
     case 'joint':

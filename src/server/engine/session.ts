@@ -1,7 +1,7 @@
 /** The server's side of a project's thread. */
 import { Worker } from 'node:worker_threads';
 import type { CatalogueRow, ComponentView, JointView } from '../../api/component-schemas';
-import type { Hit, RiggingView, StrandView } from '../../api/schemas';
+import type { Hit, JoinedView, RiggingView, StrandView } from '../../api/schemas';
 import type { Progress } from './audit-folder';
 import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
 import { workerFile } from './worker-file';
@@ -16,6 +16,7 @@ export interface Session {
   strand(ref: string): Promise<StrandView | { similar: string[] }>;
   search(query: string): Promise<Hit[]>;
   catalogue(): Promise<CatalogueRow[]>;
+  joined(): Promise<JoinedView>;
   component(ref: string): Promise<ComponentView | undefined>;
   joint(ref: string, at: number): Promise<JointView | undefined>;
   end(): Promise<void>;
@@ -60,6 +61,7 @@ export function startSession(onProgress: (progress: Progress) => void = () => {}
     strand: (ref) => ask({ kind: 'strand', ref }),
     search: (query) => ask({ kind: 'search', query }),
     catalogue: () => ask({ kind: 'catalogue' }),
+    joined: () => ask({ kind: 'joined' }),
     component: (ref) => ask({ kind: 'component', ref }),
     joint: (ref, at) => ask({ kind: 'joint', ref, at }),
     end: async () => void (await worker.terminate()),

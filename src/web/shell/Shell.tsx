@@ -51,6 +51,7 @@ export function Shell() {
               <Tab to={`/p/${id}/rigging`}>Rigging</Tab>
               <Tab to={`/p/${id}/catalogue`}>Catalogue</Tab>
               <Tab to={`/p/${id}/findings`}>Findings {count}</Tab>
+              <Tab to={`/p/${id}/joined`}>Joined</Tab>
               <Tab to={`/p/${id}/audits`}>Audits</Tab>
             </nav>
           </>

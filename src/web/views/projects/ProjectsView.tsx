@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import type { ProjectSummary } from '../../../api/schemas';
 import { api, reasonOf } from '../../api';
 import { CountCells } from '../../parts/level';
+import { JoinedCount } from '../../parts/JoinedCount';
 import { languageName } from '../../parts/languages';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { ProgressBar } from '../../shell/ProgressBar';
@@ -28,6 +29,7 @@ export function ProjectsView() {
               <th className="py-1.5 pr-3 font-normal">Project</th>
               <th className="px-3 font-normal">Languages</th>
               <th className="px-3 text-right font-normal">Components</th>
+              <th className="px-3 text-right font-normal">Tags joined</th>
               <th className="px-3 text-right font-normal">Errors</th>
               <th className="px-3 text-right font-normal">Warnings</th>
               <th className="px-3 text-right font-normal">Notes</th>
@@ -127,7 +129,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
         </span>
       </td>
       {running ? (
-        <td colSpan={6} className="px-3">
+        <td colSpan={7} className="px-3">
           <ProgressBar progress={progress} />
         </td>
       ) : audit ? (
@@ -138,6 +140,9 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
               .join(', ') || 'none'}
           </td>
           <td className="px-3 text-right tabular-nums">{audit.components}</td>
+          <td className="px-3 text-right whitespace-nowrap">
+            <JoinedCount project={project.id} audit={audit} />
+          </td>
           <CountCells counts={audit.counts} {...(before ? { before } : {})} />
           <td
             className="px-3 whitespace-nowrap"
@@ -147,7 +152,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
           </td>
         </>
       ) : (
-        <td colSpan={6} className="px-3 text-soft">
+        <td colSpan={7} className="px-3 text-soft">
           {progress?.stage === 'failed' ? (
             <span className="text-error">{progress.message}</span>
           ) : (

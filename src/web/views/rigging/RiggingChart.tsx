@@ -4,7 +4,8 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { useNavigate, useParams } from 'react-router';
 import { currentSearch } from '../../address';
 import { links } from '../../links';
-import type { LaneView, RiggingView } from '../../../api/schemas';
+import type { AuditSummary, LaneView, RiggingView } from '../../../api/schemas';
+import { JoinedCount } from '../../parts/JoinedCount';
 import { count } from '../../parts/count';
 import { Waiting } from '../../parts/states';
 import { Overview } from './Overview';
@@ -22,6 +23,7 @@ const NAMES = 300;
 
 interface RiggingChartProps {
   view: RiggingView;
+  audit: AuditSummary;
   lanes: LaneView[];
   chosen: LaneView | undefined;
   /** Row whose mark is chosen, in the whole tree. */
@@ -39,6 +41,7 @@ export function RiggingChart(props: RiggingChartProps) {
 
 function PlacedChart({
   placed: { placement, lanes, view },
+  audit,
   chosen,
   row,
   find,
@@ -175,6 +178,8 @@ function PlacedChart({
                   {rows.length === view.rows.length
                     ? count(rows.length, 'row')
                     : `${rows.length} of ${view.rows.length} rows`}
+                  <br />
+                  tags joined: <JoinedCount project={id} audit={audit} />
                 </p>
               </div>
             </div>

@@ -97,6 +97,7 @@ export function RiggingView() {
         )}
         <RiggingChart
           view={view}
+          audit={project.audit}
           lanes={lanes}
           chosen={chosen}
           row={row === null ? undefined : Number(row)}

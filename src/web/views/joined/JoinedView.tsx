@@ -1,0 +1,179 @@
+/** How much of the code the audit joined to what it names, and everything that it did not, with the reason. */
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useMemo, useRef } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import type { GapKind, JoinedView as View } from '../../../api/schemas';
+import { useAddress } from '../../address';
+import { api, reasonOf } from '../../api';
+import { Place } from '../../parts/Place';
+import { Empty, Failed, Waiting } from '../../parts/states';
+import { KINDS, rowsOf, shareText } from './kinds';
+
+const ROW = 28;
+const GRID = 'minmax(9rem,1fr) minmax(16rem,2.4fr) minmax(14rem,1.6fr)';
+
+export function JoinedView() {
+  const { id = '' } = useParams();
+  const [search] = useSearchParams();
+  const change = useAddress();
+  const { data, error, isLoading, refetch } = api.useJoinedQuery(id);
+  const { data: project } = api.useProjectQuery(id);
+  const kind = KINDS.find((one) => one.kind === search.get('kind'))?.kind;
+  const text = search.get('text') ?? '';
+  const rows = useMemo(() => (data ? rowsOf(data, kind, text) : []), [data, kind, text]);
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 16,
+  });
+  if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (isLoading || !data) return <Waiting what="what was joined" />;
+  return (
+    <div className="grid h-full grid-cols-[19rem_minmax(0,1fr)]">
+      <Figures
+        view={data}
+        kind={kind}
+        onChoose={(next) => change((params) => (next ? params.set('kind', next) : params.delete('kind')))}
+      />
+      <section className="flex min-w-0 flex-col" aria-label="Not joined">
+        <div className="flex h-10 shrink-0 items-center gap-4 border-b border-line px-5">
+          <input
+            value={text}
+            placeholder="Name or file"
+            aria-label="Narrow by name or file"
+            className="h-7 w-64 border border-line bg-sheet px-2"
+            onChange={(event) => {
+              const { value } = event.target;
+              change((params) => (value ? params.set('text', value) : params.delete('text')));
+            }}
+          />
+          <span className="ml-auto text-soft tabular-nums">
+            {rows.filter((row) => 'gap' in row).length.toLocaleString('en')} not joined
+          </span>
+        </div>
+        {rows.length === 0 ? (
+          <Empty>
+            {data.gaps.length === 0
+              ? 'Everything that the code names was found.'
+              : 'Nothing of this kind is left unjoined, or none of it bears these words.'}
+          </Empty>
+        ) : (
+          <div ref={scroller} className="min-h-0 grow overflow-auto">
+            <div
+              role="table"
+              aria-label="Not joined, by reason"
+              aria-rowcount={rows.length}
+              className="min-w-[48rem]"
+            >
+              <div className="relative" style={{ height: virtual.getTotalSize() }}>
+                {virtual.getVirtualItems().map((item) => {
+                  const row = rows[item.index]!;
+                  const style = { top: item.start, height: ROW };
+                  if (!('gap' in row))
+                    return (
+                      <div
+                        key={item.key}
+                        role="row"
+                        aria-rowindex={item.index + 1}
+                        className="absolute inset-x-0 flex items-end gap-2 border-b border-line bg-ground px-5 pb-1"
+                        style={style}
+                      >
+                        <span role="rowheader" className="truncate font-medium" title={row.reason}>
+                          {row.reason}
+                        </span>
+                        <span role="cell" className="text-soft tabular-nums">
+                          {row.count.toLocaleString('en')}
+                        </span>
+                      </div>
+                    );
+                  const { gap } = row;
+                  return (
+                    <div
+                      key={item.key}
+                      role="row"
+                      aria-rowindex={item.index + 1}
+                      className="absolute inset-x-0 grid items-center gap-3 px-5 hover:bg-hover"
+                      style={{ ...style, gridTemplateColumns: GRID }}
+                    >
+                      <span
+                        role="cell"
+                        className="code truncate font-medium"
+                        // Of a path, the end says most.
+                        dir={gap.kind === 'import' ? 'rtl' : undefined}
+                        style={{ textAlign: 'left' }}
+                        title={gap.from ?? gap.name}
+                      >
+                        <bdi>{gap.name || '(no name)'}</bdi>
+                      </span>
+                      <span role="cell" className="code truncate text-soft" title={gap.code}>
+                        {gap.code}
+                      </span>
+                      <span
+                        role="cell"
+                        className="truncate text-right"
+                        dir="rtl"
+                        title={`${gap.file}:${gap.line}`}
+                      >
+                        <bdi>
+                          <Place root={project?.root} file={gap.file} line={gap.line} column={gap.column} />
+                        </bdi>
+                      </span>
+                    </div>
+                  );
+                })}
+              </div>
+            </div>
+          </div>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** What there is of each kind and how much of it was joined; choosing one narrows the list. */
+function Figures({
+  view,
+  kind,
+  onChoose,
+}: {
+  view: View;
+  kind: GapKind | undefined;
+  onChoose(kind: GapKind | undefined): void;
+}) {
+  return (
+    <aside className="overflow-y-auto border-r border-line py-2" aria-label="Joined, by kind">
+      {KINDS.map((one) => {
+        const tally = view.tallies[one.kind];
+        const on = kind === one.kind;
+        return (
+          <button
+            key={one.kind}
+            type="button"
+            aria-pressed={on}
+            onClick={() => onChoose(on ? undefined : one.kind)}
+            className={`block w-full border-l-2 px-5 py-1.5 text-left hover:bg-hover ${on ? 'border-ink bg-hover' : 'border-transparent'}`}
+          >
+            <span className="flex justify-between gap-3">
+              <span className="font-medium">{one.title}</span>
+              <span className={`tabular-nums ${tally.joined < tally.written * 0.95 ? 'text-warning' : ''}`}>
+                {shareText(tally)}
+              </span>
+            </span>
+            <span className="flex justify-between gap-3 text-soft">
+              <span>{one.says}</span>
+              <span className="whitespace-nowrap tabular-nums">
+                {tally.joined.toLocaleString('en')} of {tally.written.toLocaleString('en')}
+              </span>
+            </span>
+          </button>
+        );
+      })}
+      <p className="px-5 pt-3 text-soft">
+        Beside these, {view.foreign.toLocaleString('en')} tags name components of packages, and{' '}
+        {view.handed.toLocaleString('en')} draw what a component was handed.
+      </p>
+    </aside>
+  );
+}

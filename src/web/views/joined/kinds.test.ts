@@ -1,0 +1,47 @@
+import { expect, test } from 'vitest';
+import type { Gap, JoinedView } from '../../../api/schemas';
+import { rowsOf, shareText } from './kinds';
+
+const gap = (kind: Gap['kind'], name: string, reason: string, file = 'App.tsx'): Gap => ({
+  kind,
+  name,
+  why: 'value',
+  reason,
+  file,
+  line: 1,
+  column: 1,
+  endLine: 1,
+  endColumn: 2,
+  code: `<${name} />`,
+});
+const none = { written: 0, joined: 0 };
+const view: JoinedView = {
+  tallies: { tag: none, import: none, context: none, result: none, handler: none, binding: none },
+  foreign: 0,
+  handed: 0,
+  gaps: [
+    gap('tag', 'Cabin', 'rare'),
+    gap('tag', 'Gate', 'often', 'line/Gate.tsx'),
+    gap('import', 'Lamp', 'often'),
+  ],
+};
+const shown = (...given: Parameters<typeof rowsOf>) =>
+  rowsOf(...given).map((row) => ('gap' in row ? row.gap.name : `${row.reason} ${row.count}`));
+
+test.each([
+  ['all, the most frequent reason first', undefined, '', ['often 2', 'Gate', 'Lamp', 'rare 1', 'Cabin']],
+  ['one kind', 'import', '', ['often 1', 'Lamp']],
+  ['by words in any place', undefined, 'line gate', ['often 1', 'Gate']],
+  ['nothing bears the words', 'tag', 'pylon', []],
+] as const)('%s', (_, kind, text, expected) => {
+  expect(shown(view, kind, text)).toEqual(expected);
+});
+
+test.each([
+  [0, 0, '–'],
+  [5, 5, '100 %'],
+  [9999, 10000, '99.9 %'],
+  [1, 3, '33.3 %'],
+])('%i of %i is %s', (joined, written, text) => {
+  expect(shareText({ joined, written })).toBe(text);
+});

@@ -1,0 +1,38 @@
+/** What is counted, in the words of the workbench, and the list of what is not joined as rows. */
+import type { Gap, GapKind, JoinedView } from '../../../api/schemas';
+
+export const KINDS: { kind: GapKind; title: string; says: string }[] = [
+  { kind: 'tag', title: 'Tags', says: 'that name a component of the project' },
+  { kind: 'import', title: 'Imports', says: "of the project's own files" },
+  { kind: 'context', title: 'Context reads', says: 'that find who provides the value' },
+  { kind: 'result', title: 'Helper results', says: 'whose values are followed' },
+  { kind: 'handler', title: 'Handlers', says: 'whose effect is known' },
+  { kind: 'binding', title: 'Two-way bindings', says: 'with a way back' },
+];
+
+/** A heading with the reason, or one thing that is not joined. */
+export type Row = { reason: string; count: number } | { gap: Gap };
+
+/** Rows grouped by reason, the most frequent first; within a reason by file. */
+export function rowsOf(view: JoinedView, kind: GapKind | undefined, text: string): Row[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const groups = new Map<string, Gap[]>();
+  for (const gap of view.gaps) {
+    if (kind && gap.kind !== kind) continue;
+    const all = `${gap.name} ${gap.from ?? ''} ${gap.file}`.toLowerCase();
+    if (!words.every((word) => all.includes(word))) continue;
+    const list = groups.get(gap.reason);
+    if (list) list.push(gap);
+    else groups.set(gap.reason, [gap]);
+  }
+  return [...groups]
+    .sort((a, b) => b[1].length - a[1].length)
+    .flatMap(([reason, gaps]) => [{ reason, count: gaps.length }, ...gaps.map((gap) => ({ gap }))]);
+}
+
+/** A share in per cent, never rounded up to the whole. */
+export function shareText({ written, joined }: { written: number; joined: number }): string {
+  if (!written) return '–';
+  const share = (100 * joined) / written;
+  return joined === written ? '100 %' : `${Math.min(99.9, Math.floor(share * 10) / 10).toFixed(1)} %`;
+}
