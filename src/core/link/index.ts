@@ -10,6 +10,7 @@ import { linkModules, type Modules } from './modules';
 import { linkNames, type Names } from './names';
 import { linkPorts, portTypeOf } from './ports';
 import { linkRegistry } from './registry';
+import { withFactories } from './factories';
 import { withRoutes } from './routes';
 import { handedBy, linkSites } from './sites';
 import { isAside, linkUsage } from './usage';
@@ -24,8 +25,9 @@ export interface Linked extends Project {
 
 /** Links facts; the order of `files` decides the order of everything else, so callers sort by path. */
 export function link(given: FileFacts[], manifests: Manifest[], roots: string[] = []): Linked {
-  const facts = withRoutes(given);
-  const modules = linkModules(facts, manifests);
+  const routed = withRoutes(given);
+  const modules = linkModules(routed, manifests);
+  const facts = withFactories(routed, modules);
   const files: ProjectFile[] = facts.map((one, index) => ({
     index,
     path: one.path,

@@ -120,6 +120,25 @@ function declarePorts(
   }
 }
 
+/** A port that nobody declares: call sites write its name. */
+function addPort({ id, facts, file, ports }: Component, name: string): void {
+  if (ports.has(name)) return;
+  ports.set(name, {
+    component: id,
+    name,
+    channel: name.startsWith('@') ? 'event' : 'prop',
+    place: { file, start: facts.nameStart, end: facts.nameEnd },
+    declared: false,
+    shared: false,
+    inherited: false,
+    required: false,
+    requiredByType: false,
+    typed: false,
+    symbol: -1,
+    node: -1,
+  });
+}
+
 /**
  * A component without declaration that spreads its props takes what its call sites write, by name, and what
  * others spread into it.
@@ -139,25 +158,14 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
     if (!spreads.length || component.facts.propsType || component.ports.has(name)) return;
     // What lands on an element is an attribute of the page.
     if (component.facts.traits.attributesFallThrough && !landsOn(component, name, new Set())) return;
-    const { facts, file } = component;
-    component.ports.set(name, {
-      component: component.id,
-      name,
-      channel: name.startsWith('@') ? 'event' : 'prop',
-      place: { file, start: facts.nameStart, end: facts.nameEnd },
-      declared: false,
-      shared: false,
-      inherited: false,
-      required: false,
-      requiredByType: false,
-      typed: false,
-      symbol: -1,
-      node: -1,
-    });
+    addPort(component, name);
     for (const { site } of spreads) if (site >= 0) add(components[sites[site]!.target]!, name);
   };
   for (const site of sites) {
     const target = components[site.target]!;
+    // What is handed in is provided as a whole: each name is a member of what is provided.
+    if (target.facts.openProps && target.facts.provides.length)
+      for (const { mode, name } of site.fact.attributes) if (mode === 'value') addPort(target, name);
     if (!target.spreads.length) continue;
     const { attributesFallThrough } = target.facts.traits;
     for (const { mode, name } of site.fact.attributes)

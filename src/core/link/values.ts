@@ -186,7 +186,9 @@ export class Values {
     const [name, ...rest] = want;
     if (name !== undefined) {
       const port = except?.includes(name) ? undefined : ports.get(name);
-      return port && port.node >= 0 ? [{ node: port.node, take: rest, put: [], exact: true }] : [];
+      return port && port.node >= 0 && port.channel !== 'event'
+        ? [{ node: port.node, take: rest, put: [], exact: true }]
+        : [];
     }
     return [...ports.values()].flatMap((port) =>
       port.node < 0 || port.channel === 'event' || except?.includes(port.name)

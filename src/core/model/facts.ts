@@ -39,6 +39,8 @@ export interface FileFacts {
   statics?: { owner: string; member: string; value: string }[];
   /** Functions that take a component and give back one that renders it with its props. */
   wrappers?: WrapperFact[];
+  /** Functions that make contexts, with what provides and consumes them. */
+  factories?: FactoryFact[];
   /** Components that it registers for the whole app, by the name that tags use. */
   registers?: RegisterFact[];
   /** It is a page that loads scripts. */
@@ -93,9 +95,9 @@ export interface ValueFact extends Span {
   lazy?: { from: string; name: string };
   /**
    * external: the function that made it, by its name in this file, the name of the component that it was given, and
-   * the way to it in what was made; without names where they are none.
+   * the way to it in what was made; without names where they are none. Values that one call made share its place.
    */
-  madeBy?: { name?: string; of?: string; path?: string[] };
+  madeBy?: { name?: string; of?: string; path?: string[]; at?: number };
   /** Names of the file that it is chosen among. */
   oneOf?: ChoiceFact[];
   /** function: what it gives back, where that is chosen among names of the file. */
@@ -121,6 +123,16 @@ export interface ChoiceFact {
   global?: string;
   /** It counts only where nothing else is handed in. */
   spare?: boolean;
+}
+
+/** A function that makes keys of its own at each call, and what it gives back. */
+export interface FactoryFact {
+  /** The function's name in the file. */
+  name: string;
+  /** Names of the keys inside of it. */
+  keys: string[];
+  /** What stands at which place of the result: a component or a hook of the file, or a key. */
+  gives: { path: string[]; component?: number; key?: string }[];
 }
 
 export interface WrapperFact {

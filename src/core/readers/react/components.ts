@@ -165,6 +165,8 @@ export function candidateOf(
   names: ReactNames,
   named: NamedType,
   fallback: string,
+  /** It stands in a function that makes contexts. */
+  inFactory = false,
 ): Candidate | undefined {
   if (!mayHold(one.node)) return undefined;
   const { node, wrappers, foreign, props } = unwrapComponent(names, one.node);
@@ -205,7 +207,8 @@ export function candidateOf(
     wrapped ||
     ((isNamedLikeComponent(name) || (isDefault && node.hasMarkup === true)) && draws);
   if (!component) {
-    if (!isModule(one.scope) || !(node.hasMarkup || /^use[A-Z]/.test(name))) return undefined;
+    const isHook = /^use[A-Z]/.test(name);
+    if (inFactory ? !isHook : !isModule(one.scope) || !(node.hasMarkup || isHook)) return undefined;
     return {
       name,
       role: 'helper',

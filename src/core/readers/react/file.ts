@@ -36,6 +36,7 @@ import { readClass, readDefaults } from './classes';
 import { type Candidate, candidateOf } from './components';
 import { calledHook, reactDialect } from './dialect';
 import { reactMarkup, readConsumers } from './elements';
+import { factoriesIn, readFactories } from './factories';
 import { REACT_TRAITS, type ReactNames, reactNames, reactTypes } from './names';
 import { readPropTypes } from './prop-types';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
@@ -59,7 +60,9 @@ export function readReactFile(path: string, text: string): FileFacts {
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
   const file = fileContext(path, text, named);
-  const candidates = findCandidates(scopes, names, file);
+  const factories = factoriesIn(scopes, names);
+  const candidates = findCandidates(scopes, names, file, factories);
+  if (factories.size) facts.factories = readFactories(scopes, factories, file);
   facts.values = readValues(program, scopes, candidates, names, file);
   const react = { names, dialect: reactDialect(names), markup: reactMarkup(names) };
   readUnits(facts, candidates, react, file);
@@ -77,14 +80,20 @@ const mountsRoots = (facts: FileFacts, text: string): boolean =>
   facts.imports.some((one) => one.from.startsWith('react-dom')) &&
   /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text);
 
-function findCandidates(scopes: Scopes, names: ReactNames, file: FileContext): Map<NamedNode, Candidate> {
+function findCandidates(
+  scopes: Scopes,
+  names: ReactNames,
+  file: FileContext,
+  factories: Map<t.Node, string[]>,
+): Map<NamedNode, Candidate> {
   const fallback = nameFromPath(file.path);
   const found = new Map<NamedNode, Candidate>();
   for (const one of scopes.named) {
     const within = makerOf(one.scope);
     const isNamed = isNamedLikeComponent(one.name ?? '');
     if (one.returned && !isNamed && !(within && rendersGiven(one.node, within))) continue;
-    const candidate = candidateOf(one, names, file.named, within?.name ?? fallback);
+    const inFactory = factories.has(one.scope.owner) && one.scope.parent !== undefined;
+    const candidate = candidateOf(one, names, file.named, within?.name ?? fallback, inFactory);
     if (!candidate || file.units.has(candidate.node)) continue;
     if (within) candidate.within = within;
     // Whoever gets it may draw it.

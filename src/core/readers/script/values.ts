@@ -50,7 +50,7 @@ export function valueOf(one: NamedNode, own: OwnCall, ctx: InferContext): ValueF
       ...base,
       kind: 'external',
       type: typeOfVariable(one, ctx),
-      madeBy: makerOf(own, node),
+      madeBy: { ...makerOf(own, node), at: node.start! },
       ...(gives ? { oneOf: gives } : {}),
     };
   }
@@ -207,7 +207,11 @@ export function takenApart(program: t.Program): ValueFact[] {
         const base = { name: name.name, ...spanOf(name) };
         if (bare.type !== 'CallExpression' && of !== undefined)
           return { ...base, kind: 'alias', alias: [of, ...path].join('.') };
-        return { ...base, kind: 'external', madeBy: of === undefined ? {} : { name: of, path } };
+        return {
+          ...base,
+          kind: 'external',
+          madeBy: of === undefined ? {} : { name: of, path, at: bare.start! },
+        };
       });
     });
   });
