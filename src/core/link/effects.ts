@@ -138,7 +138,8 @@ export class Effects {
     }
     const alias = frame.aliases.get(index);
     if (alias) return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);
-    return [];
+    if (kind !== 'derived') return [];
+    return this.kept(this.values.symbolSources(frame, index, path, 0));
   }
 
   /** Of some nodes, those that keep something. */

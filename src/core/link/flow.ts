@@ -5,7 +5,7 @@ import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/p
 import { contextKey, type Provider } from './contexts';
 import { Effects } from './effects';
 import { SiteFlow } from './flow-sites';
-import { type Frame, Frames } from './frames';
+import { type Frame, Frames, keepsItsOwn } from './frames';
 import type { Linked } from './index';
 import { type Source, unboxed, Values } from './values';
 
@@ -56,14 +56,14 @@ export class FlowBuilder {
   build(): void {
     const { components } = this.project;
     // What modules keep is there before those who use it.
-    const isModule = ({ facts }: Component) => facts.role === 'module';
+    const isModule = (one: Component) => one.facts.role === 'module' || one.facts.single === true;
     for (const one of components) if (isModule(one)) this.addNodes(one);
     for (const one of components) if (!isModule(one)) this.addNodes(one);
     this.values.forget();
     const sites = new SiteFlow(this);
     for (const site of this.project.sites) sites.open(site);
     for (const one of components)
-      if (one.facts.role !== 'helper') for (const frame of this.frames.within(one)) this.addInner(frame);
+      if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) this.addInner(frame);
     for (const site of this.project.sites) sites.add(site);
     this.addContexts();
   }
@@ -124,7 +124,7 @@ export class FlowBuilder {
       });
       if (port.symbol >= 0) component.nodeOf[port.symbol] = port.node;
     }
-    const whole = component.facts.role !== 'helper';
+    const whole = keepsItsOwn(component);
     const frames = whole ? this.frames.within(component) : [this.frames.of(component)];
     for (const frame of frames) {
       this.frames.openNodes(frame, (one, symbol) => this.values.aliasOf(one, symbol));
@@ -287,7 +287,7 @@ export class FlowBuilder {
         for (const provider of this.providersAbove(component, id)) this.join(nodes.get(provider)!, node);
     }
     for (const component of this.project.components)
-      if (component.facts.role !== 'helper') this.countConsumed(component);
+      if (keepsItsOwn(component)) this.countConsumed(component);
   }
 
   /** Reads of contexts: a key from a package is provided there, a default is a value all the same. */

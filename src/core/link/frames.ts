@@ -41,7 +41,13 @@ export interface Frame {
 export interface Part {
   node: number;
   path: string[];
+  /** What the whole is, for the functions in it: a symbol in some code. */
+  whole?: { frame: Frame; symbol: number };
 }
+
+/** Whether what code keeps belongs to no caller. */
+export const keepsItsOwn = ({ facts }: Component): boolean =>
+  facts.role !== 'helper' || facts.single === true;
 
 export class Frames {
   readonly shared: Shared;
@@ -68,7 +74,7 @@ export class Frames {
         aliases: new Map(),
       };
       this.byComponent.set(component.id, frame);
-      if (component.facts.role !== 'helper') this.openCalls(frame, [], { left: MAX_FRAMES });
+      if (keepsItsOwn(component)) this.openCalls(frame, [], { left: MAX_FRAMES });
     }
     return frame;
   }
@@ -76,7 +82,7 @@ export class Frames {
   /** Every frame of a component, those called by others first. */
   *within(component: Component): Iterable<Frame> {
     function* walk(frame: Frame): Iterable<Frame> {
-      for (const inner of frame.inner.values()) yield* walk(inner);
+      for (const inner of frame.inner.values()) if (inner.owner === frame.owner) yield* walk(inner);
       yield frame;
     }
     yield* walk(this.of(component));
@@ -90,6 +96,10 @@ export class Frames {
       const helper = this.project.components[target.component]!;
       if (helper.facts.role !== 'helper') return;
       budget.left--;
+      if (helper.facts.single) {
+        frame.inner.set(index, this.of(helper));
+        return;
+      }
       const inner: Frame = {
         owner: frame.owner,
         code: helper,

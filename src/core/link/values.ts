@@ -91,7 +91,7 @@ export class Values {
   private givenBy(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
     if (expr.from) {
       const inner = frame.inner.get(expr.from.call);
-      if (!inner) return undefined;
+      if (!inner) return this.chosenOfStore(frame, expr.from, want, depth);
       const { result } = inner.code.facts;
       const path = into(expr.from.path, want);
       return result
@@ -113,6 +113,41 @@ export class Values {
       ...inside,
       ...this.loose(frame, { ...expr, symbol: undefined } as unknown as ExprFact, depth),
     ]);
+  }
+
+  /** What a call of a store gives: the part that its selector picks, or the whole. */
+  private chosenOfStore(
+    frame: Frame,
+    from: NonNullable<ExprFact['from']>,
+    want: string[],
+    depth: number,
+  ): Source[] | undefined {
+    const store = this.storeAt(frame, from.call);
+    if (!store) return undefined;
+    const path = into(from.path, want);
+    if (!store.picked) return this.symbolSources(store.frame, store.symbol, path, depth + 1);
+    return unique(store.picked.flatMap((one) => this.sources(frame, one, path, depth + 1)));
+  }
+
+  /** The store that a call asks, and what its selector gives back, in which the parameter stands for the store. */
+  private storeAt(
+    frame: Frame,
+    index: number,
+  ): { frame: Frame; symbol: number; picked?: ExprFact[] } | undefined {
+    const call = frame.code.facts.calls[index];
+    const found = call && this.frames.shared.symbolOf(frame.code.file, call.name);
+    if (!found || found.module.facts.symbols[found.symbol]!.kind !== 'state') return undefined;
+    const store = { frame: this.frames.of(found.module), symbol: found.symbol };
+    const node = store.frame.nodeOf[found.symbol]!;
+    const selector = call.args?.find((one) => one.kind === 'function' || one.from !== undefined);
+    const fn = selector?.fn;
+    if (fn === undefined || node < 0) return store;
+    const { functions, symbols } = frame.code.facts;
+    symbols.forEach((symbol, at) => {
+      if (symbol.kind === 'param' && symbol.within === fn && symbol.index === 0)
+        frame.aliases.set(at, { node, path: symbol.path ?? [], whole: store });
+    });
+    return { ...store, picked: functions[fn]!.gives ?? [] };
   }
 
   /** All that an expression uses flows into it, nobody knows where. */
@@ -252,6 +287,9 @@ export class Values {
       const inner = frame.inner.get(expr.from.call);
       const result = inner?.code.facts.result;
       const path = into(expr.from.path, want);
+      const store = inner ? undefined : this.storeAt(frame, expr.from.call);
+      if (store?.picked) return store.picked.flatMap((one) => next(one, path));
+      if (store) return this.symbolCallables(store.frame, store.symbol, path, depth + 1);
       return inner && result
         ? this.once(this.knownCallables, inner, 'result', path, () =>
             this.callables(inner, result, path, depth + 1),
@@ -280,6 +318,9 @@ export class Values {
 
   private symbolCallables(frame: Frame, index: number, want: string[], depth: number): Callable[] {
     const symbol = frame.code.facts.symbols[index]!;
+    const alias = frame.aliases.get(index);
+    if (alias?.whole)
+      return this.symbolCallables(alias.whole.frame, alias.whole.symbol, into(alias.path, want), depth + 1);
     switch (symbol.kind) {
       case 'setter': {
         const node = frame.nodeOf[symbol.of!]!;
@@ -312,6 +353,13 @@ export class Values {
         );
       case 'derived':
       case 'state':
+        // Stores can be written from outside.
+        if (
+          frame.code.facts.role === 'module' &&
+          symbol.kind === 'state' &&
+          /^(setState|set|update)$/.test(want.join('.'))
+        )
+          return [{ kind: 'setter', node: frame.nodeOf[index]! }];
         return symbol.init
           ? this.once(this.knownCallables, frame, index, want, () =>
               this.callables(frame, symbol.init!, want, depth + 1),
@@ -431,7 +479,7 @@ export class Values {
   aliasOf(frame: Frame, symbol: SymbolFact): Part | 'none' | undefined {
     const { init } = symbol;
     if (symbol.kind !== 'derived' || !init) return undefined;
-    const ofHelper = init.from && frame.inner.has(init.from.call);
+    const ofHelper = init.from && (frame.inner.has(init.from.call) || this.storeAt(frame, init.from.call));
     const ofMember = init.kind === 'member' && this.isOfContext(frame, init.symbol!);
     if (!ofHelper && !ofMember) return undefined;
     const [only, ...others] = this.sources(frame, init);

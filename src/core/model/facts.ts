@@ -216,6 +216,8 @@ export interface ComponentFacts extends Span {
   render: RenderFact[];
   /** helper: what it gives back. */
   result?: ExprFact;
+  /** helper: it is set up once, and all its callers get the same. */
+  single?: boolean;
   /** Functions and components of modules that it calls by name, hooks among them. */
   calls: PlainCallFact[];
   /** Calls of what values hold: a function that a hook gave back, a member of a context, a method of a store. */
@@ -336,6 +338,8 @@ export interface SymbolFact extends Span {
   port?: string;
   /** setter: its state. loop: what it runs over. */
   of?: number;
+  /** setter: it writes the members that it is given, and leaves the others. */
+  merges?: boolean;
   /** rest: the names that were taken out before. */
   except?: string[];
   /** The value it starts from, or is derived from. */

@@ -208,6 +208,8 @@ export function candidateOf(
     ((isNamedLikeComponent(name) || (isDefault && node.hasMarkup === true)) && draws);
   if (!component) {
     const isHook = /^use[A-Z]/.test(name);
+    // What a call makes of a function is not that function.
+    if (foreign && !node.hasMarkup) return undefined;
     if (inFactory ? !isHook : !isModule(one.scope) || !(node.hasMarkup || isHook)) return undefined;
     return {
       name,

@@ -25,6 +25,7 @@ import {
 import { readCreate } from './elements';
 import type { ReactNames } from './names';
 import { readExposed, targetId } from './refs';
+import { declareStore } from './stores';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
 
@@ -40,11 +41,13 @@ export function calledHook(names: ReactNames, node: t.Node): string | undefined 
   return name === undefined ? undefined : names.own(name);
 }
 
-export function reactDialect(names: ReactNames): Dialect {
+/** `makers` are the local names of functions that make stores. */
+export function reactDialect(names: ReactNames, makers: ReadonlySet<string> = new Set()): Dialect {
   return {
     declare(u, pattern, init, ctx) {
       const hook = calledHook(names, init);
-      if (hook === undefined) return declareSelf(u, pattern, init);
+      if (hook === undefined)
+        return declareStore(u, pattern, init, makers, ctx) || declareSelf(u, pattern, init);
       const call = init as t.CallExpression;
       switch (hook) {
         case 'useState':

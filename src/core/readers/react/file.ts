@@ -20,6 +20,7 @@ import {
   emptyFacts,
   fileContext,
   type FileContext,
+  keepsState,
   moduleTypes,
   place,
   settleEarly,
@@ -39,6 +40,7 @@ import { reactMarkup, readConsumers } from './elements';
 import { factoriesIn, readFactories } from './factories';
 import { REACT_TRAITS, type ReactNames, reactNames, reactTypes } from './names';
 import { readPropTypes } from './prop-types';
+import { storeMakers } from './stores';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 
 /** What all units of a file share. */
@@ -64,7 +66,11 @@ export function readReactFile(path: string, text: string): FileFacts {
   const candidates = findCandidates(scopes, names, file, factories);
   if (factories.size) facts.factories = readFactories(scopes, factories, file);
   facts.values = readValues(program, scopes, candidates, names, file);
-  const react = { names, dialect: reactDialect(names), markup: reactMarkup(names) };
+  const react = {
+    names,
+    dialect: reactDialect(names, storeMakers(facts.imports)),
+    markup: reactMarkup(names),
+  };
   readUnits(facts, candidates, react, file);
   readModule(facts, program, react, file);
   readStatics(facts, program, moduleTypes(file));
@@ -237,7 +243,7 @@ function readModule(facts: FileFacts, program: t.Program, react: ReactFile, file
   u.refs = new Map();
   readStatements(u, loose, SETUP);
   finish(u);
-  if (component.render.length) facts.components.push(component);
+  if (component.render.length || keepsState(component)) facts.components.push(component);
 }
 
 /** The object that a constant of the module holds, or the expression itself. */

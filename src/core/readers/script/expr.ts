@@ -278,13 +278,12 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     }
     if (symbol.kind === 'setter') {
       const args = readArguments(u, node.arguments, ctx);
-      u.facts.writes.push({
-        symbol: symbol.of!,
-        ...(args[0] ? { value: args[0] } : {}),
-        where: ctx.where,
-        fn: ctx.fn,
-        ...spanOf(node),
-      });
+      const at = { where: ctx.where, fn: ctx.fn, ...spanOf(node) };
+      const parts = symbol.merges && args[0] ? membersGiven(u, args[0]) : undefined;
+      if (parts)
+        for (const { name, value } of parts)
+          u.facts.writes.push({ symbol: symbol.of!, path: [name], value, ...at });
+      else u.facts.writes.push({ symbol: symbol.of!, ...(args[0] ? { value: args[0] } : {}), ...at });
       return { ...computed(node), kind: 'call', symbol: callee.symbol! };
     }
     const args = readArguments(u, node.arguments, ctx);
@@ -323,6 +322,14 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     result.component = callee.component;
   }
   return result;
+}
+
+/** The members of an object that is written out, or that a function gives back; undefined for anything else. */
+function membersGiven(u: Unit, value: ExprFact): MemberFact[] | undefined {
+  const gives =
+    value.kind === 'function' && value.fn !== undefined ? u.facts.functions[value.fn]!.gives : [value];
+  if (!gives?.every((one) => one.kind === 'object')) return undefined;
+  return gives.flatMap((one) => one.members ?? []);
 }
 
 /** `new Fleet(…)`: an object of a class of the project keeps what its fields keep. */

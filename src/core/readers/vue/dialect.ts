@@ -83,6 +83,9 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       const slot = slotCalled(u, node, ctx);
       if (slot) return slot;
       const own = isCreator(u, node.callee) ? 'h' : names.call(node);
+      // The members of a store as boxes are its members.
+      if (memberName(node.callee) === 'storeToRefs' && node.arguments[0])
+        return u.expr(node.arguments[0], ctx);
       if (own === undefined) return undefined;
       if (EFFECTS.test(own)) return readEffect(u, node, ctx, own);
       switch (own) {

@@ -11,13 +11,14 @@ import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { FOLLOWED, VUE_TRAITS, type VueNames } from './names';
 import { readOptions } from './options/options';
+import { readStore, storeOf } from './stores';
 import { readTemplateText } from './template-text';
 import { makeOpen, type VueUnit } from './unit';
 
 /** Module-level values, helpers and components made of options. */
 export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   const { facts, scopes, file } = vue;
-  const helpers: { one: NamedNode; fn: t.Function; component: number }[] = [];
+  const helpers: { one: NamedNode; made: t.Node; component: number }[] = [];
   const types = moduleTypes(file);
   for (const one of scopes.named) {
     if (one.scope.parent !== undefined || skip.has(one.node) || skip.has(one.declaration)) continue;
@@ -30,21 +31,24 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       readOptionsComponent(vue, object, one.id, one.id?.name ?? nameFromPath(file.path));
       continue;
     }
-    if (isFunction(node) && FOLLOWED.test(name)) {
+    const store = storeOf(facts.imports, node);
+    if (store || (isFunction(node) && FOLLOWED.test(name))) {
       facts.values.push({
         ...base,
         kind: 'component',
         component: -1,
         type: valueOf(one, vue.names.call, types).type ?? UNKNOWN,
       });
-      helpers.push({ one, fn: node, component: facts.values.length - 1 });
+      helpers.push({ one, made: store ?? node, component: facts.values.length - 1 });
       continue;
     }
     facts.values.push(valueOf(one, (call) => ownCall(vue.names, call), types));
   }
-  for (const { one, fn, component } of helpers) {
+  for (const { one, made, component } of helpers) {
     facts.values[component]!.component = facts.components.length;
-    readComposable(vue, one, fn);
+    const store = storeOf(facts.imports, one.node);
+    if (store) facts.components.push(readStore(vue, one, store));
+    else readComposable(vue, one, made as t.Function);
   }
 }
 

@@ -19,7 +19,7 @@ export const usesVue = (text: string): boolean =>
   OPTIONS.test(text) ||
   /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
   [...text.matchAll(/(?:from|import)\s*\(?\s*['"]([^'"\n]+)['"]/g)].some(
-    ([, from]) => isVueModule(from!) || from!.endsWith('.vue'),
+    ([, from]) => isVueModule(from!) || from === 'pinia' || from!.endsWith('.vue'),
   );
 
 export function readVueScript(path: string, text: string): FileFacts {

@@ -1,6 +1,7 @@
 /** What is reached by `this`, by `.value` of a box, and by handles. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
+import type { Binding } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, noteRead, propSymbol, SETUP, spanOf, symbolOf, unwrap } from '../script/unit';
 import { slotAsked } from './drawn';
@@ -51,7 +52,8 @@ export function readSelf(
     }
     return isBox(u, symbol) ? { kind: 'identity', symbol, ...spanOf(node) } : undefined;
   }
-  if (isSelf(object)) return readMember(u, name, node, ctx);
+  const given = object.type === 'Identifier' && object.binding && u.selves.has(object.binding as Binding);
+  if (given || isSelf(object)) return readMember(u, name, node, ctx);
   if (object.type === 'MemberExpression' && !object.computed && object.property.type === 'Identifier') {
     if (!isSelf(object.object)) return undefined;
     if (object.property.name === '$props') {

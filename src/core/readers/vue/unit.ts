@@ -40,6 +40,8 @@ export interface VueUnit extends Unit {
   dynamicTags: boolean;
   /** Code in which names of components stand for tags: registrations, and choices between them. */
   tagNames: Span[];
+  /** Parameters that stand for the instance: the state that a getter of a store is given. */
+  selves: Set<Binding>;
   /** Components by the names that the component registers them under. */
   registered: Map<string, string>;
 }
@@ -69,6 +71,7 @@ export function vueUnit(
     slotBags: new Map<number, Binding>(),
     creator: undefined,
     tagNames: [],
+    selves: new Set<Binding>(),
     registered: new Map<string, string>(),
   });
 }
