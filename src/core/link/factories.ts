@@ -150,6 +150,7 @@ class Maker {
     return {
       ...facts,
       name,
+      ...(facts.provides.length ? { provider: true } : {}),
       provides: facts.provides.map((one) => ({ ...one, key: key(one.key) })),
       consumes: facts.consumes.map((one) => ({ ...one, key: key(one.key) })),
       render: facts.render.map((node) =>

@@ -70,11 +70,15 @@ export class SiteFlow {
   private addGiven(joint: Joint, port: Port, attribute: AttributeFact, index: number): void {
     const { values } = this.flow;
     const { value } = attribute;
+    // Content is drawn, whatever it is; only what it is given flows through it.
+    if (port.channel === 'slot') {
+      this.addPassed(joint, port, value, index);
+      return;
+    }
     const callables = values
       .callables(joint.frame, value)
       .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
-    if (port.channel === 'event' || (port.channel === 'prop' && callables.length))
-      this.addListener(joint, port, value, callables, index);
+    if (port.channel === 'event' || callables.length) this.addListener(joint, port, value, callables, index);
     if (port.channel === 'event' && !values.isPlain(joint.frame, value)) {
       const { site } = joint;
       this.flow.count('handler', callables.length > 0, placeOf(site, value), publicName(port.name));

@@ -21,7 +21,7 @@ export function linkSites(
         if (component.facts.role !== 'component' || seen.has(component.id)) continue;
         seen.add(component.id);
         const id = sites.length;
-        const { wrapper, spare } = found;
+        const { wrapper, spare, open } = found;
         sites.push({
           id,
           owner: owner.id,
@@ -31,6 +31,7 @@ export function linkSites(
           file: owner.file,
           ...(wrapper ? { wrapper } : {}),
           ...(spare ? { spare } : {}),
+          ...(open ? { open } : {}),
         });
         owner.sites.push(id);
         component.calledAt.push(id);
@@ -76,7 +77,7 @@ function bound(fact: RenderFact, { facts: { model } }: Component): RenderFact {
 export const updateOf = (target: Component, name: string): string =>
   target.facts.model?.prop === name ? `@${target.facts.model.event}` : `@update:${name}`;
 
-type Found = Extract<Target, { kind: 'component' }> & { spare?: boolean };
+type Found = Extract<Target, { kind: 'component' }> & { spare?: boolean; open?: boolean };
 
 /** The components that a tag may render: one, or all that it is chosen among. */
 function targetsOf(
@@ -87,14 +88,20 @@ function targetsOf(
   registry: Registry,
 ): Found[] {
   if (tag.component !== undefined) return [{ kind: 'component', component: ids[file]![tag.component]! }];
-  if (tag.choices)
-    return tag.choices.flatMap((choice) => {
-      const found = names.candidates(file, choice).filter((one) => one.kind === 'component');
-      const known =
-        found.length || choice.global === undefined ? undefined : registry(file, facts, choice.global);
-      const all: Found[] = known ? [known] : found;
-      return choice.spare ? all.map((one) => ({ ...one, spare: true })) : all;
-    });
+  if (tag.choices) {
+    const found: Found[] = [];
+    let open = false;
+    for (const choice of tag.choices) {
+      const meant = names.candidates(file, choice);
+      const known = meant.filter((one) => one.kind === 'component');
+      const global =
+        known.length || choice.global === undefined ? undefined : registry(file, facts, choice.global);
+      if (global) known.push(global);
+      if (!known.length || known.length < meant.length) open = true;
+      found.push(...known.map((one) => (choice.spare ? { ...one, spare: true } : one)));
+    }
+    return open ? found.map((one) => ({ ...one, open })) : found;
+  }
   if (tag.symbol !== undefined || tag.unbound || tag.outer) return [];
   const target = names.lookup(file, tag.name);
   if (target.kind === 'several') return target.of.filter((one) => one.kind === 'component');
@@ -103,8 +110,8 @@ function targetsOf(
 }
 
 /** Whether something else than its component may be drawn, or may stand between the two. */
-export const mayBeOther = ({ fact, wrapper }: Site): boolean =>
-  wrapper?.open === true || fact.tag?.openChoice === true || fact.tag?.plain === true;
+export const mayBeOther = ({ fact, wrapper, open }: Site): boolean =>
+  open === true || wrapper?.open === true || fact.tag?.openChoice === true || fact.tag?.plain === true;
 
 /** The only component that a node of a render is, if there is but one and nothing else may be drawn. */
 export function onlySite(project: Project, component: Component, node: number): Site | undefined {

@@ -111,6 +111,8 @@ export interface Site {
   file: number;
   /** The component is reached through what a wrapper of the project made of it. */
   wrapper?: WrapperFact;
+  /** Something else may be drawn in its place, which nobody here knows. */
+  open?: boolean;
   /** It is a default: other code may well hand in something else each time. */
   spare?: boolean;
 }

@@ -1,4 +1,5 @@
 import type { Linked } from '../../link';
+import type { ExprFact } from '../../model/facts';
 import type { Component, Lazy, Port, Site } from '../../model/project';
 import { assignable } from '../../types/assign';
 import type { Shape } from '../../types/shape';
@@ -72,7 +73,7 @@ function checkHandlers(audit: RuleContext, site: Site): void {
     if (!handler || handler.params.some((param) => param.rest)) continue;
     const declared = functionOf(project, port.type);
     const emits = useOf(target, port).emits.filter((emit) => emit.how === 'called');
-    const needed = handler.params.filter((param) => !param.optional).length;
+    const needed = neededBy(owner, attribute.value, handler.params);
     const open = declared?.params.some((param) => param.rest);
     const given = declared
       ? open
@@ -108,6 +109,24 @@ function checkHandlers(audit: RuleContext, site: Site): void {
       ],
     });
   }
+}
+
+/** How many arguments a handler cannot do without: what it never reads, asks for or raises again it may go without. */
+function neededBy({ facts }: Component, value: ExprFact, params: Fn['params']): number {
+  const fn = value.fn ?? (value.kind === 'identity' ? facts.symbols[value.symbol!]!.fn : undefined);
+  const required = params.filter((param) => !param.optional).length;
+  if (fn === undefined) return required;
+  for (let at = required; at > 0; at--) {
+    const named = new Set(
+      facts.symbols.flatMap(({ kind, within, index }, symbol) =>
+        kind === 'param' && within === fn && index === at - 1 ? [symbol] : [],
+      ),
+    );
+    const reads = facts.reads.filter((read) => named.has(read.symbol));
+    const goesOn = reads.some((read) => read.where === 'condition' || read.soft === true);
+    if (!goesOn && reads.some((read) => read.where !== 'emit')) return at;
+  }
+  return 0;
 }
 
 /** In untyped code the calls in sight are all there is only if the callback goes nowhere else. */

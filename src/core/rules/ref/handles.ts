@@ -23,8 +23,11 @@ export function handlesOf(component: Component): Handle[] {
     for (const node of facts.render) {
       for (const attribute of node.attributes) {
         const { value, mode } = attribute;
-        if (mode === 'ref' && (value.symbol === index || value.uses?.includes(index))) attached = true;
-        else if (value.kind !== 'function' && value.uses?.includes(index)) given = true;
+        if (mode === 'ref' && (value.symbol === index || value.uses?.includes(index))) {
+          attached = true;
+          // In a loop it holds a list, or the last of many.
+          if (node.each) given = true;
+        } else if (value.kind !== 'function' && value.uses?.includes(index)) given = true;
       }
     }
     const own = facts.reads.filter((read) => read.symbol === index);

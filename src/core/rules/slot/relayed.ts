@@ -42,6 +42,7 @@ export const slotRelayed: Rule = {
 /** By nesting an outlet, or as an attribute; a spread hands on whatever comes, which is another matter. */
 const isForward = (project: Linked, edge: FlowEdge): boolean =>
   !isSpread(project, edge) &&
+  !project.components[project.flow.nodes[edge.to]!.component]!.facts.provider &&
   edge.site >= 0 &&
   (edge.how === 'fill' || edge.how === 'pass' || edge.how === 'rename');
 
