@@ -290,6 +290,8 @@ export interface PlainCallFact extends Span {
   name: string;
   /** What it is given, where it is called as a hook. */
   args?: ExprFact[];
+  /** An object is made of it: `new Fleet()`. */
+  made?: boolean;
   where: Where;
   fn: number;
 }

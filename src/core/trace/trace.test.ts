@@ -1,15 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { auditSources } from '../audit';
+import { edges, traced } from './testing';
 import type { Trace } from './trace';
 
-function traced(sources: Record<string, string> | string, ref: string): Trace {
-  const all: Record<string, string> = typeof sources === 'string' ? { 'App.tsx': sources } : sources;
-  const trace = auditSources(all).trace(ref);
-  if ('similar' in trace) throw new Error(`nothing is called ${ref}: ${trace.similar.join(', ')}`);
-  return trace;
-}
-
-const edges = (trace: Trace) => trace.routes.map((route) => `${route.from} ${route.how} ${route.to}`).sort();
 const roles = (trace: Trace) => Object.fromEntries(trace.hops.map((hop) => [hop.ref, hop.role]));
 
 const LINE = `import { useState } from 'react';

@@ -339,7 +339,8 @@ function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
   const result = computed(node, ...args);
   if (!callee.component) return result;
   result.from = { call: u.facts.calls.length, path: [] };
-  u.facts.calls.push({ name: callee.component, args, where: ctx.where, fn: ctx.fn, ...spanOf(node) });
+  const at = { where: ctx.where, fn: ctx.fn, ...spanOf(node) };
+  u.facts.calls.push({ name: callee.component, args, made: true, ...at });
   return result;
 }
 

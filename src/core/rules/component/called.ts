@@ -7,6 +7,7 @@ export const called: Rule = {
   check({ project, report }) {
     for (const component of project.components) {
       for (const call of component.facts.calls) {
+        if (call.made) continue;
         const target = project.lookup(component.file, call.name);
         if (target.kind !== 'component') continue;
         const other = project.components[target.component]!;

@@ -1,0 +1,435 @@
+import { describe } from 'vitest';
+import { type Sources, traces } from './testing';
+
+const CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER: Sources = {
+  'App.tsx': `import { createContext, useContext, useMemo, useState } from 'react';
+const Fleet = createContext(null);
+function FleetProvider({ children }) {
+  const [cabins, setCabins] = useState([]);
+  const [held, setHeld] = useState(false);
+  const value = useMemo(() => ({ cabins, held, hold: (id) => setHeld(id), setCabins }), [cabins, held]);
+  return <Fleet.Provider value={value}>{children}</Fleet.Provider>;
+}
+function useFleet() { const ctx = useContext(Fleet); if (!ctx) throw new Error('x'); return ctx; }
+export function App() { return <FleetProvider><List /><Gate /><Lamp /></FleetProvider>; }
+function List() { const { cabins } = useFleet(); return cabins.map((c) => <Row key={c.id} cabin={c} />); }
+function Row({ cabin }) { return <b>{cabin.name}</b>; }
+function Gate() { const { hold } = useFleet(); const [n] = useState(1); return <Button onPress={() => hold(n)} />; }
+function Button({ onPress }) { return <button onClick={onPress} />; }
+function Lamp() { const fleet = useFleet(); return <Light lit={fleet.held} />; }
+function Light({ lit }) { return <i>{String(lit)}</i>; }`,
+};
+describe('context by hook with members and setter', () => {
+  traces([
+    [
+      'Row:prop:cabin',
+      CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER,
+      'Row:prop:cabin',
+      [
+        'FleetProvider:context:Fleet consume List:context:Fleet',
+        'FleetProvider:local:value provide FleetProvider:context:Fleet',
+        'FleetProvider:state:cabins transform FleetProvider:local:value',
+        'List:context:Fleet transform List:local:c',
+        'List:local:c rename Row:prop:cabin',
+      ],
+    ],
+    [
+      'Button:event:onPress',
+      CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER,
+      'Button:event:onPress',
+      [
+        'Button:event:onPress write FleetProvider:state:held',
+        'FleetProvider:context:Fleet consume Lamp:context:Fleet',
+        'FleetProvider:local:value provide FleetProvider:context:Fleet',
+        'FleetProvider:state:held transform FleetProvider:local:value',
+        'Lamp:context:Fleet rename Light:prop:lit',
+      ],
+    ],
+    [
+      'FleetProvider:state:held',
+      CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER,
+      'FleetProvider:state:held',
+      [
+        'Button:event:onPress write FleetProvider:state:held',
+        'FleetProvider:context:Fleet consume Lamp:context:Fleet',
+        'FleetProvider:local:value provide FleetProvider:context:Fleet',
+        'FleetProvider:state:held transform FleetProvider:local:value',
+        'Gate:state:n write FleetProvider:state:held',
+        'Lamp:context:Fleet rename Light:prop:lit',
+      ],
+    ],
+    [
+      'Light:prop:lit',
+      CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER,
+      'Light:prop:lit',
+      [
+        'Button:event:onPress write FleetProvider:state:held',
+        'FleetProvider:context:Fleet consume Lamp:context:Fleet',
+        'FleetProvider:local:value provide FleetProvider:context:Fleet',
+        'FleetProvider:state:held transform FleetProvider:local:value',
+        'Gate:state:n write FleetProvider:state:held',
+        'Lamp:context:Fleet rename Light:prop:lit',
+      ],
+    ],
+  ]);
+});
+
+const SETTER_DRILLED_AS_PLAIN_PROP: Sources = {
+  'App.tsx': `import { useState } from 'react';
+export function App() { const [open, setOpen] = useState(false); return <Frame open={open} setOpen={setOpen} />; }
+function Frame({ open, setOpen }) { return <Inner shown={open} toggle={setOpen} />; }
+function Inner({ shown, toggle }) { return <button onClick={() => toggle(!shown)}>{shown}</button>; }`,
+};
+describe('setter drilled as plain prop', () => {
+  traces([
+    [
+      'App:state:open',
+      SETTER_DRILLED_AS_PLAIN_PROP,
+      'App:state:open',
+      [
+        'App:state:open pass Frame:prop:open',
+        'Frame:prop:open rename Inner:prop:shown',
+        'Frame:prop:setOpen write App:state:open',
+        'Inner:prop:toggle rename Frame:prop:setOpen',
+      ],
+    ],
+    [
+      'Inner:prop:toggle',
+      SETTER_DRILLED_AS_PLAIN_PROP,
+      'Inner:prop:toggle',
+      [
+        'App:state:open pass Frame:prop:open',
+        'Frame:prop:open rename Inner:prop:shown',
+        'Frame:prop:setOpen write App:state:open',
+        'Inner:prop:toggle rename Frame:prop:setOpen',
+      ],
+    ],
+  ]);
+});
+
+const TWO_OWNERS_SHARE_A_CHILD: Sources = {
+  'App.tsx': `import { useState } from 'react';
+export function App() { return <><A /><B /></>; }
+function A() { const [x, setX] = useState(1); return <Field value={x} onChange={setX} />; }
+function B() { const [y, setY] = useState(2); return <Field value={y} onChange={setY} />; }
+function Field({ value, onChange }) { return <input value={value} onChange={(e) => onChange(e.target.value)} />; }`,
+};
+describe('two owners share a child', () => {
+  traces([
+    [
+      'A:state:x',
+      TWO_OWNERS_SHARE_A_CHILD,
+      'A:state:x',
+      ['A:state:x rename Field:prop:value', 'Field:event:onChange write A:state:x'],
+    ],
+    [
+      'Field:prop:value',
+      TWO_OWNERS_SHARE_A_CHILD,
+      'Field:prop:value',
+      [
+        'A:state:x rename Field:prop:value',
+        'B:state:y rename Field:prop:value',
+        'Field:event:onChange write A:state:x',
+        'Field:event:onChange write B:state:y',
+      ],
+    ],
+  ]);
+});
+
+const RENDER_PROP_PARAMS: Sources = {
+  'App.tsx': `import { useState } from 'react';
+export function App() { const [rows] = useState([]); return <List items={rows} renderItem={(item, i) => <Row item={item} at={i} />} />; }
+export function Other() { const [others] = useState([]); return <List items={others} renderItem={(one) => <Row item={one} at={1} />} />; }
+function List({ items, renderItem }) { return <ul>{items.map((it, n) => <li>{renderItem(it, n)}</li>)}</ul>; }
+function Row({ item, at }) { return <b>{item}{at}</b>; }`,
+};
+describe('render prop params', () => {
+  traces([
+    [
+      'App:state:rows',
+      RENDER_PROP_PARAMS,
+      'App:state:rows',
+      [
+        'App:local:item pass Row:prop:item',
+        'App:state:rows rename List:prop:items',
+        'List:local:it fill App:local:item',
+        'List:prop:items transform List:local:it',
+      ],
+    ],
+    [
+      'Row:prop:item',
+      RENDER_PROP_PARAMS,
+      'Row:prop:item',
+      [
+        'App:local:item pass Row:prop:item',
+        'App:state:rows rename List:prop:items',
+        'List:local:it fill App:local:item',
+        'List:local:it fill Other:local:one',
+        'List:prop:items transform List:local:it',
+        'Other:local:one rename Row:prop:item',
+        'Other:state:others rename List:prop:items',
+      ],
+    ],
+  ]);
+});
+
+const CONDITIONAL_HANDLERS: Sources = {
+  'App.tsx': `import { useState } from 'react';
+export function App({ locked }) { const [n, setN] = useState(0); const add = () => setN((k) => k + 1); return <Button onPress={locked ? undefined : add} onHold={locked && add} />; }
+function Button({ onPress, onHold }) { return <button onClick={() => { onPress?.(); onHold?.(); }} />; }`,
+};
+describe('conditional handlers', () => {
+  traces([
+    [
+      'App:state:n',
+      CONDITIONAL_HANDLERS,
+      'App:state:n',
+      ['Button:event:onHold write App:state:n', 'Button:event:onPress write App:state:n'],
+    ],
+  ]);
+});
+
+const REDUCER_AND_DISPATCH_IN_CONTEXT: Sources = {
+  'App.tsx': `import { createContext, useContext, useReducer } from 'react';
+const Ctx = createContext(null);
+function reducer(s, a) { return s; }
+export function App() { const [state, dispatch] = useReducer(reducer, { n: 0 }); return <Ctx.Provider value={{ state, dispatch }}><Panel /></Ctx.Provider>; }
+function Panel() { const { state, dispatch } = useContext(Ctx); return <Stepper n={state.n} onStep={() => dispatch({ type: 'x' })} />; }
+function Stepper({ n, onStep }) { return <button onClick={onStep}>{n}</button>; }`,
+};
+describe('reducer and dispatch in context', () => {
+  traces([
+    [
+      'Stepper:event:onStep',
+      REDUCER_AND_DISPATCH_IN_CONTEXT,
+      'Stepper:event:onStep',
+      [
+        'App:context:Ctx consume Panel:context:Ctx',
+        'App:state:state provide App:context:Ctx',
+        'Panel:context:Ctx pass Stepper:prop:n',
+        'Stepper:event:onStep write App:state:state',
+      ],
+    ],
+    [
+      'App:state:state',
+      REDUCER_AND_DISPATCH_IN_CONTEXT,
+      'App:state:state',
+      [
+        'App:context:Ctx consume Panel:context:Ctx',
+        'App:state:state provide App:context:Ctx',
+        'Panel:context:Ctx pass Stepper:prop:n',
+        'Stepper:event:onStep write App:state:state',
+      ],
+    ],
+  ]);
+});
+
+const HANDLE: Sources = {
+  'App.tsx': `import { forwardRef, useImperativeHandle, useRef, useState } from 'react';
+const Field = forwardRef(function Field(props, ref) { const [text, setText] = useState(''); useImperativeHandle(ref, () => ({ clear() { setText(''); } })); return <input value={text} />; });
+export function Form() { const field = useRef(null); return <><Field ref={field} /><Button onPress={() => field.current.clear()} /></>; }
+function Button({ onPress }) { return <button onClick={onPress} />; }`,
+};
+describe('handle', () => {
+  traces([
+    [
+      'Form:ref:field',
+      HANDLE,
+      'Form:ref:field',
+      ['Field:ref:clear write Field:state:text', 'Form:ref:field call Field:ref:clear'],
+    ],
+    ['Button:event:onPress', HANDLE, 'Button:event:onPress', ['Button:event:onPress write Field:state:text']],
+  ]);
+});
+
+const PROPS_OBJECT_AND_THIS: Sources = {
+  'App.tsx': `import React from 'react';
+export class App extends React.Component { state = { n: 1 }; add = () => { this.setState({ n: 2 }); }; render() { return <Step n={this.state.n} onAdd={this.add} />; } }
+class Step extends React.Component { render() { const { n } = this.props; return <Show v={n} onAdd={this.props.onAdd} />; } }
+function Show({ v, onAdd }) { return <button onClick={onAdd}>{v}</button>; }`,
+};
+describe('props object and this', () => {
+  traces([
+    [
+      'App:state:n',
+      PROPS_OBJECT_AND_THIS,
+      'App:state:n',
+      [
+        'App:state:n pass Step:prop:n',
+        'Show:event:onAdd pass Step:event:onAdd',
+        'Step:event:onAdd write App:state:n',
+        'Step:prop:n rename Show:prop:v',
+      ],
+    ],
+  ]);
+});
+
+const MODEL_OBJECT_PROP: Sources = {
+  'App.tsx': `import { useState } from 'react';
+export function App() { const [a, setA] = useState(1); const [b, setB] = useState(2); return <Panel model={{ a, b, setA, onB: setB }} />; }
+function Panel({ model }) { return <><Show v={model.a} /><Btn onPress={model.setA} /><Btn onPress={() => model.onB(3)} /></>; }
+function Show({ v }) { return <b>{v}</b>; }
+function Btn({ onPress }) { return <button onClick={onPress} />; }`,
+};
+describe('model object prop', () => {
+  traces([
+    [
+      'App:state:a',
+      MODEL_OBJECT_PROP,
+      'App:state:a',
+      [
+        'App:state:a transform Panel:prop:model',
+        'Btn:event:onPress write App:state:a',
+        'Panel:prop:model transform Show:prop:v',
+      ],
+    ],
+    [
+      'Show:prop:v',
+      MODEL_OBJECT_PROP,
+      'Show:prop:v',
+      [
+        'App:state:a transform Panel:prop:model',
+        'Btn:event:onPress write App:state:a',
+        'Panel:prop:model transform Show:prop:v',
+      ],
+    ],
+    [
+      'App:state:b',
+      MODEL_OBJECT_PROP,
+      'App:state:b',
+      ['App:state:b transform Panel:prop:model', 'Btn:event:onPress write App:state:b'],
+    ],
+  ]);
+});
+
+const HOOK_RETURNING_OBJECT_WITH_NESTED_HOOK: Sources = {
+  'App.tsx': `import { useState } from 'react';
+function useToggle(first) { const [on, set] = useState(first); const toggle = () => set((v) => !v); return { on, toggle }; }
+function usePanel(opts) { const t = useToggle(opts.start); return { open: t.on, flip: t.toggle, title: opts.title }; }
+export function App({ start }) { const p = usePanel({ start, title: 'x' }); return <Panel open={p.open} onFlip={p.flip} title={p.title} />; }
+function Panel({ open, onFlip, title }) { return <button onClick={onFlip}>{open}{title}</button>; }`,
+};
+describe('hook returning object with nested hook', () => {
+  traces([
+    [
+      'Panel:prop:open',
+      HOOK_RETURNING_OBJECT_WITH_NESTED_HOOK,
+      'Panel:prop:open',
+      [
+        'App:prop:start write App:state:on',
+        'App:state:on rename Panel:prop:open',
+        'Panel:event:onFlip write App:state:on',
+      ],
+    ],
+    [
+      'Panel:event:onFlip',
+      HOOK_RETURNING_OBJECT_WITH_NESTED_HOOK,
+      'Panel:event:onFlip',
+      ['App:state:on rename Panel:prop:open', 'Panel:event:onFlip write App:state:on'],
+    ],
+    [
+      'App:prop:start',
+      HOOK_RETURNING_OBJECT_WITH_NESTED_HOOK,
+      'App:prop:start',
+      ['App:prop:start write App:state:on', 'App:state:on rename Panel:prop:open'],
+    ],
+  ]);
+});
+
+const OBJECT_FACTORY_WITH_REST_PROPS_PROVIDER: Sources = {
+  'make.tsx': `import React from 'react';
+export function createStrictContext(options) {
+  const Context = React.createContext(options.defaultValue);
+  function Provider({ children, ...context }) { const value = React.useMemo(() => context, Object.values(context)); return <Context.Provider value={value}>{children}</Context.Provider>; }
+  function useContext(strict = true) { const context = React.useContext(Context); if (!context && strict) { throw new Error('x'); } return context; }
+  return { Provider, useContext };
+}`,
+  'keys.ts': `import { createStrictContext } from './make';
+export const { Provider: MenuProvider, useContext: useMenuContext } = createStrictContext({ name: 'Menu' });
+export const { Provider: TabProvider, useContext: useTabContext } = createStrictContext({ name: 'Tab' });`,
+  'App.tsx': `import { useState } from 'react';
+import { MenuProvider, useMenuContext, TabProvider, useTabContext } from './keys';
+export function App() { const [open, setOpen] = useState(false); const [tab] = useState(1); return <MenuProvider open={open} onOpen={setOpen}><TabProvider tab={tab}><Item /></TabProvider></MenuProvider>; }
+function Item() { const { open, onOpen } = useMenuContext(); const { tab } = useTabContext(); return <><Show v={open} /><Show v={tab} /><Btn onPress={() => onOpen(true)} /></>; }
+function Show({ v }) { return <b>{v}</b>; }
+function Btn({ onPress }) { return <button onClick={onPress} />; }`,
+};
+describe('object factory with rest props provider', () => {
+  traces([
+    [
+      'App:state:open',
+      OBJECT_FACTORY_WITH_REST_PROPS_PROVIDER,
+      'App:state:open',
+      [
+        'App:state:open pass MenuProvider:prop:open',
+        'Btn:event:onPress emit MenuProvider:event:onOpen',
+        'Item:context:MenuContext rename Show:prop:v',
+        'MenuProvider:context:MenuContext consume Item:context:MenuContext',
+        'MenuProvider:event:onOpen write App:state:open',
+        'MenuProvider:local:value provide MenuProvider:context:MenuContext',
+        'MenuProvider:prop:open transform MenuProvider:local:value',
+      ],
+    ],
+    [
+      'App:state:tab',
+      OBJECT_FACTORY_WITH_REST_PROPS_PROVIDER,
+      'App:state:tab',
+      [
+        'App:state:tab pass TabProvider:prop:tab',
+        'Item:context:TabContext rename Show:prop:v',
+        'TabProvider:context:TabContext consume Item:context:TabContext',
+        'TabProvider:local:value provide TabProvider:context:TabContext',
+        'TabProvider:prop:tab transform TabProvider:local:value',
+      ],
+    ],
+    [
+      'Btn:event:onPress',
+      OBJECT_FACTORY_WITH_REST_PROPS_PROVIDER,
+      'Btn:event:onPress',
+      [
+        'App:state:open pass MenuProvider:prop:open',
+        'Btn:event:onPress emit MenuProvider:event:onOpen',
+        'Item:context:MenuContext rename Show:prop:v',
+        'MenuProvider:context:MenuContext consume Item:context:MenuContext',
+        'MenuProvider:event:onOpen write App:state:open',
+        'MenuProvider:local:value provide MenuProvider:context:MenuContext',
+        'MenuProvider:prop:open transform MenuProvider:local:value',
+      ],
+    ],
+  ]);
+});
+
+const TUPLE_FACTORY: Sources = {
+  'App.tsx': `import { createContext, useContext, useState } from 'react';
+function makeContext() { const Ctx = createContext(null); const useCtx = () => { const c = useContext(Ctx); if (!c) throw new Error('x'); return c; }; return [Ctx.Provider, useCtx]; }
+const [FleetProvider, useFleet] = makeContext();
+export function App() { const [cabins, setCabins] = useState([]); return <FleetProvider value={{ cabins, setCabins }}><List /></FleetProvider>; }
+function List() { const { cabins, setCabins } = useFleet(); return <Row n={cabins.length} onClear={() => setCabins([])} />; }
+function Row({ n, onClear }) { return <button onClick={onClear}>{n}</button>; }`,
+};
+describe('tuple factory', () => {
+  traces([
+    [
+      'Row:event:onClear',
+      TUPLE_FACTORY,
+      'Row:event:onClear',
+      [
+        'App:context:FleetContext consume List:context:FleetContext',
+        'App:state:cabins provide App:context:FleetContext',
+        'List:context:FleetContext rename Row:prop:n',
+        'Row:event:onClear write App:state:cabins',
+      ],
+    ],
+    [
+      'Row:prop:n',
+      TUPLE_FACTORY,
+      'Row:prop:n',
+      [
+        'App:context:FleetContext consume List:context:FleetContext',
+        'App:state:cabins provide App:context:FleetContext',
+        'List:context:FleetContext rename Row:prop:n',
+        'Row:event:onClear write App:state:cabins',
+      ],
+    ],
+  ]);
+});

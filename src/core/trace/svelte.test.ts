@@ -1,0 +1,314 @@
+import { describe } from 'vitest';
+import { type Sources, traces } from './testing';
+
+const BIND_AND_CALLBACK_PROPS_5: Sources = {
+  'App.svelte': `<script>
+import Field from './Field.svelte';
+import Show from './Show.svelte';
+let text = $state('');
+let other = $state('');
+function pick(v) { other = v; }
+</script>
+<Field bind:value={text} onpick={pick} /><Field bind:value={other} /><Show v={text} />`,
+  'Field.svelte': `<script>
+let { value = $bindable(''), onpick } = $props();
+</script>
+<input bind:value /><button onclick={() => onpick?.(value)}>x</button>`,
+  'Show.svelte': `<script>let { v } = $props();</script><b>{v}</b>`,
+};
+describe('bind and callback props 5', () => {
+  traces([
+    [
+      'App:state:text',
+      BIND_AND_CALLBACK_PROPS_5,
+      'App:state:text',
+      [
+        'App:state:text rename Field:prop:value',
+        'App:state:text rename Show:prop:v',
+        'Field:prop:value write App:state:text',
+      ],
+    ],
+    [
+      'Show:prop:v',
+      BIND_AND_CALLBACK_PROPS_5,
+      'Show:prop:v',
+      [
+        'App:state:text rename Field:prop:value',
+        'App:state:text rename Show:prop:v',
+        'Field:prop:value write App:state:text',
+      ],
+    ],
+    [
+      'Field:event:onpick',
+      BIND_AND_CALLBACK_PROPS_5,
+      'Field:event:onpick',
+      [
+        'App:state:other rename Field:prop:value',
+        'Field:event:onpick write App:state:other',
+        'Field:prop:value write App:state:other',
+      ],
+    ],
+  ]);
+});
+
+const SVELTE4_DISPATCH_FORWARDED_STORES: Sources = {
+  'App.svelte': `<script>
+import Mid from './Mid.svelte';
+import Show from './Show.svelte';
+import { wind } from './stores';
+let n = 0;
+</script>
+<Mid on:pick={(e) => { n = e.detail; wind.set(3); }} /><Show v={n} /><Show v={$wind} />`,
+  'Mid.svelte': `<script>import Btn from './Btn.svelte';</script><Btn on:pick />`,
+  'Btn.svelte': `<script>import { createEventDispatcher } from 'svelte'; const dispatch = createEventDispatcher();</script><button on:click={() => dispatch('pick', 1)}>x</button>`,
+  'Show.svelte': `<script>export let v;</script><b>{v}</b>`,
+  'stores.js': `import { writable } from 'svelte/store';
+export const wind = writable(1);`,
+};
+describe('svelte4 dispatch forwarded stores', () => {
+  traces([
+    [
+      'Btn:event:pick',
+      SVELTE4_DISPATCH_FORWARDED_STORES,
+      'Btn:event:pick',
+      [
+        'App:state:n rename Show:prop:v',
+        'Btn:event:pick pass Mid:event:pick',
+        'Mid:event:pick write App:state:n',
+        'Mid:event:pick write stores.js>Stores:state:wind',
+        'stores.js>Stores:state:wind rename Show:prop:v',
+      ],
+    ],
+    [
+      'Show:prop:v',
+      SVELTE4_DISPATCH_FORWARDED_STORES,
+      'Show:prop:v',
+      [
+        'App:state:n rename Show:prop:v',
+        'Btn:event:pick pass Mid:event:pick',
+        'Mid:event:pick write App:state:n',
+        'Mid:event:pick write stores.js>Stores:state:wind',
+        'stores.js>Stores:state:wind rename Show:prop:v',
+      ],
+    ],
+  ]);
+});
+
+const SNIPPETS_WITH_PARAMS_AND_CONTEXT_CLASS: Sources = {
+  'App.svelte': `<script>
+import List from './List.svelte';
+import Row from './Row.svelte';
+let rows = $state([]);
+</script>
+<List items={rows}>{#snippet row(item, at)}<Row {item} {at} />{/snippet}</List>`,
+  'List.svelte': `<script>let { items, row } = $props();</script>{#each items as it, n}{@render row(it, n)}{/each}`,
+  'Row.svelte': `<script>let { item, at } = $props();</script><b>{item}{at}</b>`,
+};
+describe('snippets with params and context class', () => {
+  traces([
+    [
+      'App:state:rows',
+      SNIPPETS_WITH_PARAMS_AND_CONTEXT_CLASS,
+      'App:state:rows',
+      [
+        'App:local:item pass Row:prop:item',
+        'App:state:rows rename List:prop:items',
+        'List:local:it fill App:local:item',
+        'List:prop:items transform List:local:it',
+      ],
+    ],
+    [
+      'Row:prop:item',
+      SNIPPETS_WITH_PARAMS_AND_CONTEXT_CLASS,
+      'Row:prop:item',
+      [
+        'App:local:item pass Row:prop:item',
+        'App:state:rows rename List:prop:items',
+        'List:local:it fill App:local:item',
+        'List:prop:items transform List:local:it',
+      ],
+    ],
+  ]);
+});
+
+const LET_SLOT_PROPS: Sources = {
+  'App.svelte': `<script>
+import List from './List.svelte';
+import Row from './Row.svelte';
+let rows = [];
+</script>
+<List items={rows} let:item><Row {item} /></List>`,
+  'List.svelte': `<script>export let items;</script>{#each items as it}<slot item={it} />{/each}`,
+  'Row.svelte': `<script>export let item;</script><b>{item}</b>`,
+};
+describe('let slot props', () => {
+  traces([
+    [
+      'Row:prop:item',
+      LET_SLOT_PROPS,
+      'Row:prop:item',
+      [
+        'App:local:item pass Row:prop:item',
+        'App:state:rows rename List:prop:items',
+        'List:local:it fill App:local:item',
+        'List:prop:items transform List:local:it',
+      ],
+    ],
+  ]);
+});
+
+const CLASS_WITH_RUNES_IN_CONTEXT: Sources = {
+  'fleet.svelte.ts': `import { getContext, setContext } from 'svelte';
+export class Fleet { cabins = $state([]); held = $derived(this.cabins.length); add(c) { this.cabins.push(c); } }
+const KEY = Symbol('fleet');
+export function setFleet() { return setContext(KEY, new Fleet()); }
+export function getFleet() { return getContext(KEY); }`,
+  'App.svelte': `<script>
+import { setFleet } from './fleet.svelte';
+import Gate from './Gate.svelte';
+import Lamp from './Lamp.svelte';
+setFleet();
+</script>
+<Gate /><Lamp />`,
+  'Gate.svelte': `<script>import { getFleet } from './fleet.svelte'; import Btn from './Btn.svelte'; const fleet = getFleet();</script><Btn onpress={() => fleet.add(1)} />`,
+  'Btn.svelte': `<script>let { onpress } = $props();</script><button onclick={onpress}>x</button>`,
+  'Lamp.svelte': `<script>import { getFleet } from './fleet.svelte'; import Show from './Show.svelte'; const fleet = getFleet();</script><Show v={fleet.held} />`,
+  'Show.svelte': `<script>let { v } = $props();</script><b>{v}</b>`,
+};
+describe('class with runes in context', () => {
+  traces([
+    [
+      'Btn:event:onpress',
+      CLASS_WITH_RUNES_IN_CONTEXT,
+      'Btn:event:onpress',
+      [
+        'App:context:KEY consume Lamp:context:KEY',
+        'App:local:held provide App:context:KEY',
+        'App:state:cabins provide App:context:KEY',
+        'App:state:cabins transform App:local:held',
+        'Btn:event:onpress write App:state:cabins',
+        'Lamp:context:KEY rename Show:prop:v',
+      ],
+    ],
+    [
+      'Show:prop:v',
+      CLASS_WITH_RUNES_IN_CONTEXT,
+      'Show:prop:v',
+      [
+        'App:context:KEY consume Lamp:context:KEY',
+        'App:local:held provide App:context:KEY',
+        'App:state:cabins transform App:local:held',
+        'Btn:event:onpress write App:state:cabins',
+        'Lamp:context:KEY rename Show:prop:v',
+      ],
+    ],
+  ]);
+});
+
+const CREATEX_FUNCTION_STORE: Sources = {
+  'gate.svelte.ts': `export function createGate(first) { let open = $state(first); return { get open() { return open; }, toggle() { open = !open; } }; }
+export const gate = createGate(false);`,
+  'App.svelte': `<script>
+import { createGate, gate } from './gate.svelte';
+import Show from './Show.svelte';
+import Btn from './Btn.svelte';
+const own = createGate(true);
+</script>
+<Show v={own.open} /><Btn onpress={own.toggle} /><Show v={gate.open} /><Btn onpress={() => gate.toggle()} />`,
+  'Show.svelte': `<script>let { v } = $props();</script><b>{v}</b>`,
+  'Btn.svelte': `<script>let { onpress } = $props();</script><button onclick={onpress}>x</button>`,
+};
+describe('createX function store', () => {
+  traces([
+    [
+      'Btn:event:onpress',
+      CREATEX_FUNCTION_STORE,
+      'Btn:event:onpress',
+      [
+        'App:state:open rename Show:prop:v',
+        'Btn:event:onpress write App:state:open',
+        'Btn:event:onpress write gate.svelte.ts>Gate:state:open',
+        'gate.svelte.ts>Gate:local:gate transform Show:prop:v',
+        'gate.svelte.ts>Gate:state:open transform gate.svelte.ts>Gate:local:gate',
+      ],
+    ],
+    [
+      'Show:prop:v',
+      CREATEX_FUNCTION_STORE,
+      'Show:prop:v',
+      [
+        'App:state:open rename Show:prop:v',
+        'Btn:event:onpress write App:state:open',
+        'Btn:event:onpress write gate.svelte.ts>Gate:state:open',
+        'gate.svelte.ts>Gate:local:gate transform Show:prop:v',
+        'gate.svelte.ts>Gate:state:open transform gate.svelte.ts>Gate:local:gate',
+      ],
+    ],
+  ]);
+});
+
+const HANDLE_AND_EXPORTED_FUNCTION: Sources = {
+  'App.svelte': `<script>
+import Field from './Field.svelte';
+import Btn from './Btn.svelte';
+let field;
+</script>
+<Field bind:this={field} /><Btn on:press={() => field.clear()} />`,
+  'Field.svelte': `<script>let text = ''; export function clear() { text = ''; }</script><input bind:value={text} />`,
+  'Btn.svelte': `<script>import { createEventDispatcher } from 'svelte'; const dispatch = createEventDispatcher();</script><button on:click={() => dispatch('press')}>x</button>`,
+};
+describe('handle and exported function', () => {
+  traces([
+    [
+      'Btn:event:press',
+      HANDLE_AND_EXPORTED_FUNCTION,
+      'Btn:event:press',
+      ['Btn:event:press write Field:state:text'],
+    ],
+    [
+      'App:ref:field',
+      HANDLE_AND_EXPORTED_FUNCTION,
+      'App:ref:field',
+      ['App:ref:field call Field:ref:clear', 'Field:ref:clear write Field:state:text'],
+    ],
+  ]);
+});
+
+const STORE_IN_CONTEXT_WITH_BOUND_MEMBER: Sources = {
+  'App.svelte': `<script>
+import { setContext } from 'svelte'; import { writable } from 'svelte/store';
+import Mid from './Mid.svelte';
+const unit = writable('m');
+setContext('unit', unit);
+</script>
+<Mid />`,
+  'Mid.svelte': `<script>import { getContext } from 'svelte'; import Show from './Show.svelte'; import Btn from './Btn.svelte'; const unit = getContext('unit');</script><Show v={$unit} /><Btn on:press={() => unit.set('k')} /><Btn on:press={() => ($unit = 'x')} />`,
+  'Show.svelte': `<script>export let v;</script><b>{v}</b>`,
+  'Btn.svelte': `<script>import { createEventDispatcher } from 'svelte'; const dispatch = createEventDispatcher();</script><button on:click={() => dispatch('press')}>x</button>`,
+};
+describe('store in context with bound member', () => {
+  traces([
+    [
+      'Btn:event:press',
+      STORE_IN_CONTEXT_WITH_BOUND_MEMBER,
+      'Btn:event:press',
+      [
+        'App:context:unit consume Mid:context:unit',
+        'App:state:unit provide App:context:unit',
+        'Btn:event:press write App:state:unit',
+        'Mid:context:unit rename Show:prop:v',
+      ],
+    ],
+    [
+      'Show:prop:v',
+      STORE_IN_CONTEXT_WITH_BOUND_MEMBER,
+      'Show:prop:v',
+      [
+        'App:context:unit consume Mid:context:unit',
+        'App:state:unit provide App:context:unit',
+        'Btn:event:press write App:state:unit',
+        'Mid:context:unit rename Show:prop:v',
+      ],
+    ],
+  ]);
+});

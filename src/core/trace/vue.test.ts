@@ -1,0 +1,286 @@
+import { describe } from 'vitest';
+import { type Sources, traces } from './testing';
+
+const TWO_WAY_AND_EVENTS: Sources = {
+  'App.vue': `<script setup lang="ts">
+import { ref } from 'vue';
+import Field from './Field.vue';
+import Show from './Show.vue';
+const text = ref('');
+const other = ref('');
+</script>
+<template><Field v-model="text" /><Field v-model="other" /><Show :v="text" /></template>`,
+  'Field.vue': `<script setup lang="ts">
+const props = defineProps<{ modelValue: string }>();
+const emit = defineEmits<{ 'update:modelValue': [string] }>();
+</script>
+<template><input :value="modelValue" @input="emit('update:modelValue', ($event.target as any).value)" /></template>`,
+  'Show.vue': `<script setup lang="ts">defineProps<{ v: string }>();</script>
+<template><b>{{ v }}</b></template>`,
+};
+describe('two way and events', () => {
+  traces([
+    [
+      'App:state:text',
+      TWO_WAY_AND_EVENTS,
+      'App:state:text',
+      [
+        'App:state:text rename Field:prop:modelValue',
+        'App:state:text rename Show:prop:v',
+        'Field:event:update:modelValue write App:state:text',
+      ],
+    ],
+    [
+      'Show:prop:v',
+      TWO_WAY_AND_EVENTS,
+      'Show:prop:v',
+      ['App:state:text rename Show:prop:v', 'Field:event:update:modelValue write App:state:text'],
+    ],
+  ]);
+});
+
+const DEFINEMODEL_NESTED: Sources = {
+  'App.vue': `<script setup lang="ts">
+import { ref } from 'vue';
+import Outer from './Outer.vue';
+const n = ref(1);
+</script>
+<template><Outer v-model:count="n" /></template>`,
+  'Outer.vue': `<script setup lang="ts">
+import Inner from './Inner.vue';
+const count = defineModel<number>('count');
+</script>
+<template><Inner v-model="count" /></template>`,
+  'Inner.vue': `<script setup lang="ts">
+const value = defineModel<number>();
+function up() { value.value = 2; }
+</script>
+<template><button @click="up">{{ value }}</button></template>`,
+};
+describe('defineModel nested', () => {
+  traces([
+    [
+      'App:state:n',
+      DEFINEMODEL_NESTED,
+      'App:state:n',
+      [
+        'App:state:n rename Outer:prop:count',
+        'Inner:event:update:modelValue emit Outer:event:update:count',
+        'Outer:event:update:count write App:state:n',
+        'Outer:prop:count rename Inner:prop:modelValue',
+      ],
+    ],
+    [
+      'Inner:prop:modelValue',
+      DEFINEMODEL_NESTED,
+      'Inner:prop:modelValue',
+      [
+        'App:state:n rename Outer:prop:count',
+        'Inner:event:update:modelValue emit Outer:event:update:count',
+        'Outer:event:update:count write App:state:n',
+        'Outer:prop:count rename Inner:prop:modelValue',
+      ],
+    ],
+  ]);
+});
+
+const PROVIDE_INJECT_OBJECT_WITH_SETTER: Sources = {
+  'App.vue': `<script setup lang="ts">
+import { provide, ref } from 'vue';
+import Mid from './Mid.vue';
+const unit = ref('m');
+const setUnit = (u: string) => { unit.value = u; };
+provide('units', { unit, setUnit });
+</script>
+<template><Mid /></template>`,
+  'Mid.vue': `<script setup lang="ts">import Leaf from './Leaf.vue'; import Btn from './Btn.vue'; import { inject } from 'vue'; const { setUnit } = inject('units') as any;</script>
+<template><Leaf /><Btn @pick="(u) => setUnit(u)" /></template>`,
+  'Btn.vue': `<script setup lang="ts">const emit = defineEmits(['pick']);</script>
+<template><button @click="emit('pick', 'k')" /></template>`,
+  'Leaf.vue': `<script setup lang="ts">import { inject } from 'vue'; const units = inject('units') as any;</script>
+<template><b>{{ units.unit }}</b></template>`,
+};
+describe('provide inject object with setter', () => {
+  traces([
+    [
+      'Btn:event:pick',
+      PROVIDE_INJECT_OBJECT_WITH_SETTER,
+      'Btn:event:pick',
+      [
+        'App:context:units consume Leaf:context:units',
+        'App:state:unit provide App:context:units',
+        'Btn:event:pick write App:state:unit',
+      ],
+    ],
+    [
+      'App:state:unit',
+      PROVIDE_INJECT_OBJECT_WITH_SETTER,
+      'App:state:unit',
+      [
+        'App:context:units consume Leaf:context:units',
+        'App:state:unit provide App:context:units',
+        'Btn:event:pick write App:state:unit',
+      ],
+    ],
+    [
+      'Leaf:context:units',
+      PROVIDE_INJECT_OBJECT_WITH_SETTER,
+      'Leaf:context:units',
+      [
+        'App:context:units consume Leaf:context:units',
+        'App:state:unit provide App:context:units',
+        'Btn:event:pick write App:state:unit',
+      ],
+    ],
+  ]);
+});
+
+const SCOPED_SLOTS: Sources = {
+  'App.vue': `<script setup lang="ts">
+import { ref } from 'vue';
+import List from './List.vue';
+import Row from './Row.vue';
+const rows = ref([]);
+</script>
+<template><List :items="rows"><template #row="{ item, at }"><Row :item="item" :at="at" /></template></List></template>`,
+  'List.vue': `<script setup lang="ts">defineProps<{ items: any[] }>();</script>
+<template><ul><li v-for="(it, n) in items"><slot name="row" :item="it" :at="n" /></li></ul></template>`,
+  'Row.vue': `<script setup lang="ts">defineProps<{ item: any; at: number }>();</script>
+<template><b>{{ item }}{{ at }}</b></template>`,
+};
+describe('scoped slots', () => {
+  traces([
+    [
+      'Row:prop:item',
+      SCOPED_SLOTS,
+      'Row:prop:item',
+      [
+        'App:local:item pass Row:prop:item',
+        'App:state:rows rename List:prop:items',
+        'List:local:it fill App:local:item',
+        'List:prop:items transform List:local:it',
+      ],
+    ],
+    [
+      'App:state:rows',
+      SCOPED_SLOTS,
+      'App:state:rows',
+      [
+        'App:local:item pass Row:prop:item',
+        'App:state:rows rename List:prop:items',
+        'List:local:it fill App:local:item',
+        'List:prop:items transform List:local:it',
+      ],
+    ],
+  ]);
+});
+
+const COMPOSABLE_STORE_PINIA_LIKE_MODULE: Sources = {
+  'fleet.ts': `import { ref, computed } from 'vue';
+const cabins = ref<string[]>([]);
+const count = computed(() => cabins.value.length);
+export function useFleet() { function add(c: string) { cabins.value.push(c); } return { cabins, count, add }; }`,
+  'App.vue': `<script setup lang="ts">
+import { useFleet } from './fleet';
+import Show from './Show.vue';
+import Btn from './Btn.vue';
+const { count, add } = useFleet();
+</script>
+<template><Show :v="count" /><Btn @pick="add" /></template>`,
+  'Show.vue': `<script setup lang="ts">defineProps<{ v: number }>();</script>
+<template><b>{{ v }}</b></template>`,
+  'Btn.vue': `<script setup lang="ts">const emit = defineEmits(['pick']);</script>
+<template><button @click="emit('pick', 'k')" /></template>`,
+};
+describe('composable store pinia like module', () => {
+  traces([
+    [
+      'Btn:event:pick',
+      COMPOSABLE_STORE_PINIA_LIKE_MODULE,
+      'Btn:event:pick',
+      [
+        'Btn:event:pick write fleet.ts>Fleet:state:cabins',
+        'fleet.ts>Fleet:local:count rename Show:prop:v',
+        'fleet.ts>Fleet:state:cabins transform fleet.ts>Fleet:local:count',
+      ],
+    ],
+    [
+      'Show:prop:v',
+      COMPOSABLE_STORE_PINIA_LIKE_MODULE,
+      'Show:prop:v',
+      [
+        'Btn:event:pick write fleet.ts>Fleet:state:cabins',
+        'fleet.ts>Fleet:local:count rename Show:prop:v',
+        'fleet.ts>Fleet:state:cabins transform fleet.ts>Fleet:local:count',
+      ],
+    ],
+  ]);
+});
+
+const OPTIONS_API: Sources = {
+  'App.vue': `<script>
+import Step from './Step.vue';
+export default { components: { Step }, data() { return { n: 1 }; }, computed: { twice() { return this.n * 2; } }, methods: { add(k) { this.n += k; } } };
+</script>
+<template><Step :n="n" :twice="twice" @add="add" /></template>`,
+  'Step.vue': `<script>
+export default { props: { n: Number, twice: Number }, emits: ['add'], methods: { go() { this.$emit('add', 1); } } };
+</script>
+<template><button @click="go">{{ n }}{{ twice }}</button></template>`,
+};
+describe('options api', () => {
+  traces([
+    [
+      'Step:event:add',
+      OPTIONS_API,
+      'Step:event:add',
+      [
+        'App:local:twice pass Step:prop:twice',
+        'App:state:n pass Step:prop:n',
+        'App:state:n transform App:local:twice',
+        'Step:event:add write App:state:n',
+      ],
+    ],
+    [
+      'Step:prop:twice',
+      OPTIONS_API,
+      'Step:prop:twice',
+      [
+        'App:local:twice pass Step:prop:twice',
+        'App:state:n transform App:local:twice',
+        'Step:event:add write App:state:n',
+      ],
+    ],
+  ]);
+});
+
+const HANDLE_WITH_EXPOSE: Sources = {
+  'App.vue': `<script setup lang="ts">
+import { ref } from 'vue';
+import Field from './Field.vue';
+import Btn from './Btn.vue';
+const field = ref(null);
+function clear() { field.value.reset(); }
+</script>
+<template><Field ref="field" /><Btn @pick="clear" /></template>`,
+  'Field.vue': `<script setup lang="ts">
+import { ref } from 'vue';
+const text = ref('');
+function reset() { text.value = ''; }
+defineExpose({ reset });
+</script>
+<template><input :value="text" /></template>`,
+  'Btn.vue': `<script setup lang="ts">const emit = defineEmits(['pick']);</script>
+<template><button @click="emit('pick', 'k')" /></template>`,
+};
+describe('handle with expose', () => {
+  traces([
+    [
+      'App:ref:field',
+      HANDLE_WITH_EXPOSE,
+      'App:ref:field',
+      ['App:ref:field call Field:ref:reset', 'Field:ref:reset write Field:state:text'],
+    ],
+    ['Btn:event:pick', HANDLE_WITH_EXPOSE, 'Btn:event:pick', ['Btn:event:pick write Field:state:text']],
+  ]);
+});
