@@ -125,7 +125,7 @@ export function linkContexts(project: Linked): Contexts {
   };
 }
 
-function hasDefault({ value }: ContextKey): boolean {
+export function hasDefault({ value }: Pick<ContextKey, 'value'>): boolean {
   const type = value.fallback?.type;
   return type !== undefined && !(type.t === 'lit' && (type.v === null || type.v === undefined));
 }

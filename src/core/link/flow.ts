@@ -2,7 +2,7 @@
 import type { ExprFact, Span } from '../model/facts';
 import { publicName } from '../model/names';
 import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
-import { contextKey, type Provider } from './contexts';
+import { contextKey, hasDefault, type Provider } from './contexts';
 import { Effects } from './effects';
 import { SiteFlow } from './flow-sites';
 import { type Frame, Frames, keepsItsOwn } from './frames';
@@ -298,7 +298,7 @@ export class FlowBuilder {
         if (node < 0) continue;
         const known = contextKey(this.project, code.file, key);
         if (!known && isForeignKey(this.project, code.file, key)) continue;
-        const followed = this.flow.into[node]!.length > 0 || known?.value.fallback !== undefined;
+        const followed = this.flow.into[node]!.length > 0 || (known !== undefined && hasDefault(known));
         this.count('context', followed, { file: code.file, start, end }, key.replace(/^"|"$/g, ''));
       }
     }

@@ -55,7 +55,7 @@ class Chooser {
       case 'Identifier': {
         const { binding } = bare;
         const found = binding && !isKnownByName(binding) ? this.declared(binding, depth + 1) : undefined;
-        return found && found.some(isTelling) ? found : [{ node: bare }];
+        return found?.some(leads) ? found : [{ node: bare }];
       }
       case 'MemberExpression':
       case 'OptionalMemberExpression':
@@ -113,7 +113,7 @@ class Chooser {
       if (held.some((one) => unwrap(one.node) !== unwrap(node.object))) return held;
     }
     const found = this.membersOf(node.object, name, depth);
-    return found.some(isTelling) ? found : [{ node }];
+    return found.some(leads) ? found : [{ node }];
   }
 
   /** The members of all that an expression may be: the one of a name, or any. */
@@ -196,7 +196,7 @@ class Chooser {
     ) {
       if (/^(get|find|at)$/.test(callee.property.name)) {
         const found = this.membersOf(callee.object, undefined, depth);
-        return found.some(isTelling) ? found : [{ node }];
+        return found.some(leads) ? found : [{ node }];
       }
       if (/^(filter|slice|concat|reverse|sort|toSorted)$/.test(callee.property.name))
         return this.choices(callee.object, depth);
@@ -252,6 +252,10 @@ const isTelling = ({ node, of, path }: Choice): boolean =>
   path !== undefined ||
   node.type === 'StringLiteral' ||
   ((node.type === 'Identifier' || node.type === 'MemberExpression') && moduleName(node) !== undefined);
+
+/** The same, or to something that members are taken of. */
+const leads = (one: Choice): boolean =>
+  isTelling(one) || /^(Object|Array|New)Expression$/.test(one.node.type);
 
 /** What the module knows by name needs no following: the name stands for it everywhere. */
 function isKnownByName(binding: Binding): boolean {

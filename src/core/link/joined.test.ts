@@ -1,0 +1,460 @@
+import { describe, expect, test } from 'vitest';
+import { auditSources } from '../audit';
+import { accountOf } from './joined';
+
+type Sources = Record<string, string>;
+
+/** Call sites as `Owner > Target`, with what else is said of them; and what is not joined, with the reason. */
+function joins(sources: Sources): { sites: string[]; unjoined: string[] } {
+  const { project } = auditSources(sources).result;
+  const name = (id: number) => project.components[id]!.name;
+  const sites = project.sites.map(({ owner, target, wrapper, open, spare }) => {
+    const marks = [wrapper?.open && 'wrapped', open && 'open', spare && 'default'].filter(Boolean);
+    return `${name(owner)} > ${name(target)}${marks.length ? ` (${marks.join(', ')})` : ''}`;
+  });
+  const { unjoined } = accountOf(project);
+  return {
+    sites: sites.sort(),
+    unjoined: unjoined.map((one) => `${one.kind} ${one.name}: ${one.why}`).sort(),
+  };
+}
+
+function table(cases: [shows: string, sources: Sources, sites: string[], unjoined?: string[]][]): void {
+  test.each(cases)('%s', (_shows, sources, sites, unjoined = []) => {
+    expect(joins(sources)).toEqual({ sites: [...sites].sort(), unjoined: [...unjoined].sort() });
+  });
+}
+
+const PARTS = `export function Frame({ children }) { return <div>{children}</div>; }
+export function Lamp({ lit }) { return <i>{lit}</i>; }
+export function Gate({ open }) { return <b>{open}</b>; }`;
+const app = (imports: string, code: string, body: string) =>
+  `${imports}\n${code}\nexport function App(props) { const { kind, list } = props; ${body} }`;
+/** An app beside the parts. */
+const withParts = (code: string, body: string, more: Sources = {}): Sources => ({
+  'parts.tsx': PARTS,
+  'App.tsx': app(`import { Frame, Lamp, Gate } from './parts';`, code, body),
+  ...more,
+});
+
+describe('a component with its parts', () => {
+  const board = (make: string) => ({
+    'board.tsx': `import { Frame, Lamp, Gate } from './parts';\n${make}`,
+    'index.ts': `export * from './nothing';\nexport * from './board';`,
+    'nothing.ts': '',
+    'parts.tsx': PARTS,
+    'App.tsx': app(
+      `import { Board } from './index';`,
+      '',
+      'return <Board><Board.Lamp /><Board.Gate /></Board>;',
+    ),
+  });
+  const all = ['App > Frame', 'App > Gate', 'App > Lamp'];
+  table([
+    [
+      'made by Object.assign, behind a barrel',
+      board('export const Board = Object.assign(Frame, { Lamp, Gate });'),
+      all,
+    ],
+    [
+      'exported under another name',
+      board('const B = Object.assign(Frame, { Lamp, Gate });\nexport { B as Board };'),
+      all,
+    ],
+    [
+      'statics on an alias',
+      board('const Board = Frame;\nBoard.Lamp = Lamp;\nBoard.Gate = Gate;\nexport { Board };'),
+      all,
+    ],
+    [
+      'statics on what is imported',
+      {
+        ...board(''),
+        'board.tsx': `import { Frame, Lamp, Gate } from './parts';\nFrame.Lamp = Lamp;\nFrame.Gate = Gate;\nexport { Frame as Board };`,
+      },
+      all,
+    ],
+    [
+      'an object of components',
+      board('export const Board = { Lamp, Gate };'),
+      ['App > Gate', 'App > Lamp'],
+      ['tag Board: value'],
+    ],
+    [
+      'parts of parts',
+      {
+        ...board(''),
+        'board.tsx': `import { Frame, Lamp, Gate } from './parts';\nLamp.Gate = Gate;\nexport const Board = Object.assign(Frame, { Lamp });`,
+        'App.tsx': app(
+          `import { Board } from './index';`,
+          '',
+          'return <Board.Lamp><Board.Lamp.Gate /></Board.Lamp>;',
+        ),
+      },
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'a part that nobody gives',
+      {
+        ...board('export const Board = Object.assign(Frame, { Lamp });'),
+        'App.tsx': app(
+          `import { Board } from './index';`,
+          '',
+          'return <Board.Lamp><Board.Door /></Board.Lamp>;',
+        ),
+      },
+      ['App > Lamp'],
+      ['tag Board.Door: member'],
+    ],
+  ]);
+});
+
+describe('what makes a component of another', () => {
+  const wrapped = ['App > Lamp (wrapped)'];
+  table([
+    [
+      'a function of a package',
+      withParts(`import { observer } from 'kit';\nconst Fast = observer(Lamp);`, 'return <Fast />;'),
+      wrapped,
+    ],
+    [
+      'one that is made first',
+      withParts(`import { connect } from 'kit';\nconst Fast = connect((s) => s)(Lamp);`, 'return <Fast />;'),
+      wrapped,
+    ],
+    [
+      'a tagged template',
+      withParts("import styled from 'kit';\nconst Fast = styled(Lamp)`color: red`;", 'return <Fast />;'),
+      wrapped,
+    ],
+    [
+      'several of them',
+      withParts(`import { a, b } from 'kit';\nconst Fast = a({})(b(Lamp));`, 'return <Fast />;'),
+      wrapped,
+    ],
+    [
+      'loaded when it is needed',
+      withParts(
+        `import { load } from 'kit';\nconst Fast = load(() => import('./late'));`,
+        'return <Fast />;',
+        { 'late.tsx': `export default function Late() { return <u />; }` },
+      ),
+      ['App > Late (wrapped)'],
+    ],
+    [
+      'an element of the page, styled',
+      withParts("import styled from 'kit';\nconst Box = styled.div`color: red`;", 'return <Box />;'),
+      [],
+    ],
+    [
+      'a component of a package, under a name of the file',
+      withParts(`import { Card } from 'kit';\nconst Own = Card;`, 'return <Own />;'),
+      [],
+    ],
+    [
+      'a member of what a package makes',
+      withParts(`import { pair } from 'kit';\nconst { Slot } = pair('x');`, 'return <Slot />;'),
+      [],
+    ],
+  ]);
+});
+
+describe('tags that are chosen', () => {
+  table([
+    [
+      'by a condition',
+      withParts('', 'const Tag = kind ? Lamp : Gate; return <Tag />;'),
+      ['App > Gate', 'App > Lamp'],
+    ],
+    ['with a fallback', withParts('', 'const Tag = kind.tag || Lamp; return <Tag />;'), ['App > Lamp']],
+    ['by ??, in a member', withParts('', 'const Tag = kind.tag ?? Lamp; return <Tag />;'), ['App > Lamp']],
+    [
+      'as a default',
+      withParts('', 'const { tag: Tag = Lamp } = kind; return <Tag />;'),
+      ['App > Lamp (default)'],
+    ],
+    [
+      'from a table by a key',
+      withParts('const TAGS = { lamp: Lamp, gate: Gate };', 'const Tag = TAGS[kind]; return <Tag />;'),
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'from a frozen one',
+      withParts('const TAGS = Object.freeze({ lamp: Lamp });', 'const Tag = TAGS[kind]; return <Tag />;'),
+      ['App > Lamp'],
+    ],
+    [
+      'from a Map',
+      withParts(`const TAGS = new Map([['lamp', Lamp]]);`, 'const Tag = TAGS.get(kind); return <Tag />;'),
+      ['App > Lamp'],
+    ],
+    [
+      'from a table of another file',
+      withParts(`import { TAGS } from './tags';`, 'const Tag = TAGS[kind]; return <Tag />;', {
+        'tags.ts': `import { Lamp, Gate } from './parts';\nexport const TAGS = { lamp: Lamp, gate: Gate };`,
+      }),
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'a member of an entry of a table of another file',
+      withParts(`import { TAGS } from './tags';`, 'const { tag: Tag } = TAGS[kind]; return <Tag />;', {
+        'tags.ts': `import { Lamp } from './parts';\nexport const TAGS = { lamp: { tag: Lamp, title: 'x' } };`,
+      }),
+      ['App > Lamp'],
+    ],
+    [
+      'by a function of the file',
+      withParts(
+        'function pick(k) { if (k) return Lamp; return Gate; }',
+        'const Tag = pick(kind); return <Tag />;',
+      ),
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'by a function of another file',
+      withParts(`import { pick } from './pick';`, 'const Tag = pick(kind); return <Tag />;', {
+        'pick.ts': `import { Lamp } from './parts';\nexport const pick = (k) => (k ? Lamp : null);`,
+      }),
+      ['App > Lamp'],
+    ],
+    [
+      'assigned in branches',
+      withParts('', 'let Tag; if (kind) Tag = Lamp; else Tag = Gate; return <Tag />;'),
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'memoised',
+      withParts(
+        `import { useMemo } from 'react';`,
+        'const Tag = useMemo(() => (kind ? Lamp : Gate), [kind]); return <Tag />;',
+      ),
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'entries of a list',
+      withParts(
+        'const TABS = [{ tag: Lamp }, { tag: Gate }];',
+        'return TABS.map((one) => <one.tag key={1} />);',
+      ),
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'entries of a list, taken apart',
+      withParts('const TABS = [{ tag: Lamp }];', 'return TABS.map(({ tag: Tag }) => <Tag key={1} />);'),
+      ['App > Lamp'],
+    ],
+    [
+      'or an element of the page',
+      withParts('', `const Tag = kind ? 'b' : Lamp; return <Tag />;`),
+      ['App > Lamp'],
+    ],
+    ['elements of the page only', withParts('', `const Tag = kind ? 'b' : 'i'; return <Tag />;`), []],
+    ['handed in', withParts('', 'const Tag = props.tag; return <Tag />;'), []],
+    ['decided by data', withParts('', 'const Tag = read(kind); return <Tag />;'), [], ['tag Tag: chosen']],
+    [
+      'by createElement',
+      withParts(
+        `import { createElement } from 'react';`,
+        'const Tag = kind ? Lamp : Gate; return createElement(Tag);',
+      ),
+      ['App > Gate', 'App > Lamp'],
+    ],
+  ]);
+});
+
+describe('names and imports', () => {
+  table([
+    [
+      'names with marks in front',
+      {
+        'App.tsx': `function _Lamp() { return <i />; }\nconst $Gate = () => <b />;\nexport function App() { return <><_Lamp /><$Gate /></>; }`,
+      },
+      ['App > $Gate', 'App > _Lamp'],
+    ],
+    [
+      'names of any script',
+      {
+        'App.tsx': `function Überblick() { return <i />; }\nexport function App() { return <Überblick />; }`,
+      },
+      ['App > Überblick'],
+    ],
+    [
+      'rows of a list are no component',
+      {
+        'App.tsx': `import { useMemo } from 'react';\nfunction Row() { return <i />; }\nexport function App({ list }) { const rows = list.map((one) => <Row key={one} />); const more = useMemo(() => <Row />, []); setTimeout(() => <Row />, 1); return <>{rows}{more}</>; }`,
+      },
+      ['App > Row', 'App > Row', 'App > Row'],
+    ],
+    [
+      'an alias that no settings say',
+      {
+        'package.json': '{"name":"ropeway"}',
+        'src/line/Lamp.tsx': 'export function Lamp() { return <i />; }',
+        'src/line/Gate.tsx': 'export function Gate() { return <i />; }',
+        'src/App.tsx': `import { Lamp } from '@/line/Lamp';\nimport { Gate } from '@/line/Gate';\nexport function App() { return <><Lamp /><Gate /></>; }`,
+      },
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'a package that nobody asks for',
+      {
+        'package.json': '{"name":"ropeway"}',
+        'src/App.tsx': `import { Lamp } from 'lamps/parts';\nexport function App() { return <Lamp />; }`,
+      },
+      [],
+    ],
+    [
+      'an import that leads nowhere',
+      { 'App.tsx': `import { Lamp } from './Lamp';\nexport function App() { return <Lamp />; }` },
+      [],
+      ['import ./Lamp: import', 'tag Lamp: import'],
+    ],
+    [
+      'a picture is no code',
+      { 'App.tsx': `import Sign from './sign.svg';\nexport function App() { return <Sign />; }` },
+      [],
+    ],
+    [
+      'a name that its file does not export',
+      {
+        'parts.tsx': PARTS,
+        'App.tsx': `import { Door } from './parts';\nexport function App() { return <Door />; }`,
+      },
+      [],
+      ['tag Door: absent'],
+    ],
+    [
+      'a file that is not understood',
+      {
+        'Lamp.tsx': 'export function Lamp( {',
+        'App.tsx': `import { Lamp } from './Lamp';\nexport function App() { return <Lamp />; }`,
+      },
+      [],
+      ['tag Lamp: broken'],
+    ],
+  ]);
+});
+
+describe('Vue', () => {
+  const lamp = `<script setup>defineProps(['lit']);</script><template><i>{{ lit }}</i></template>`;
+  const main = (code: string) =>
+    `import { createApp } from 'vue';\nimport App from './App.vue';\nconst app = createApp(App);\n${code}\napp.mount('#app');`;
+  table([
+    [
+      'registered from a table',
+      {
+        'Lamp.vue': lamp,
+        'main.ts': main(
+          `import Lamp from './Lamp.vue';\nconst all = { Lamp };\nfor (const name in all) app.component(name, all[name]);`,
+        ),
+        'App.vue': '<template><lamp /></template>',
+      },
+      ['App > Lamp', 'Main > App'],
+    ],
+    [
+      'registered from a list, by their own names',
+      {
+        'Lamp.vue': lamp,
+        'main.ts': main(
+          `import Lamp from './Lamp.vue';\n[Lamp].forEach((one) => app.component(one.name, one));\nconst all = [Lamp];\nall.forEach((one) => app.component(one.name, one));`,
+        ),
+        'App.vue': '<template><Lamp /></template>',
+      },
+      ['App > Lamp', 'Main > App'],
+    ],
+    [
+      'registered by folder',
+      {
+        'signs/Lamp.vue': lamp,
+        'main.ts': main(
+          `const files = import.meta.glob('./signs/*.vue', { eager: true });\nfor (const [path, one] of Object.entries(files)) app.component(path.split('/').pop(), one.default);`,
+        ),
+        'App.vue': '<template><Lamp /></template>',
+      },
+      ['App > Lamp', 'Main > App'],
+    ],
+    [
+      'registered where it is written',
+      {
+        'main.ts': main(`app.component('Sign', { props: ['text'], template: '<b>{{ text }}</b>' });`),
+        'App.vue': '<template><sign text="x" /></template>',
+      },
+      ['App > Sign', 'Main > App'],
+    ],
+    [
+      'registered by a mixin',
+      {
+        'Lamp.vue': lamp,
+        'mixin.js': `import Lamp from './Lamp.vue';\nexport default { components: { Lamp } };`,
+        'App.vue': `<script>\nimport mixin from './mixin';\nexport default { mixins: [mixin] };\n</script><template><Lamp /></template>`,
+      },
+      ['App > Lamp'],
+    ],
+    [
+      'chosen, with content',
+      {
+        'Lamp.vue': lamp,
+        'Gate.vue': lamp,
+        'App.vue': `<script setup>\nimport Lamp from './Lamp.vue';\nimport Gate from './Gate.vue';\nconst props = defineProps(['wide']);\n</script><template><component :is="props.wide ? Lamp : Gate"><b /></component></template>`,
+      },
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'a component of a plugin is not ours',
+      { 'App.vue': '<template><router-view /><v-select /></template>' },
+      [],
+    ],
+    [
+      'one of ours that nobody registers',
+      { 'Lamp.vue': lamp, 'App.vue': '<template><Lamp /></template>' },
+      [],
+      ['tag Lamp: unbound'],
+    ],
+  ]);
+});
+
+describe('Svelte', () => {
+  const lamp = '<script>let { lit } = $props();</script><i>{lit}</i>';
+  table([
+    [
+      'chosen in markup',
+      {
+        'Lamp.svelte': lamp,
+        'App.svelte': `<script>import Lamp from './Lamp.svelte';\nconst TAGS = { lamp: { tag: Lamp } };\nlet { kind } = $props();</script>{@const Tag = TAGS[kind].tag}<Tag>x</Tag>`,
+      },
+      ['App > Lamp'],
+    ],
+    [
+      'entries of a list',
+      {
+        'Lamp.svelte': lamp,
+        'App.svelte': `<script>import Lamp from './Lamp.svelte';\nconst tabs = [{ tag: Lamp }];</script>{#each tabs as tab}<tab.tag />{/each}`,
+      },
+      ['App > Lamp'],
+    ],
+    [
+      'a derived block',
+      {
+        'Lamp.svelte': lamp,
+        'Gate.svelte': lamp,
+        'App.svelte': `<script>import Lamp from './Lamp.svelte';\nimport Gate from './Gate.svelte';\nlet { kind } = $props();\nconst Tag = $derived.by(() => { switch (kind) { case 1: return Lamp; default: return Gate; } });</script><Tag />`,
+      },
+      ['App > Gate', 'App > Lamp'],
+    ],
+  ]);
+});
+
+test('what is not followed is counted with its place', () => {
+  const { project } = auditSources({
+    'App.tsx': `import { useContext, createContext } from 'react';
+import { later } from './later';
+const Fleet = createContext(undefined);
+export function App() { const fleet = useContext(Fleet); return <Gate onPress={later(fleet)} onHold={() => {}} />; }
+function Gate({ onPress, onHold }) { return <button onClick={onPress} onBlur={onHold} />; }`,
+    'later.ts': `export function later(x) { return wrap(x); }`,
+  }).result;
+  const { tallies, unjoined } = accountOf(project);
+  expect(tallies.handler).toEqual({ written: 2, joined: 1 });
+  expect(tallies.context).toEqual({ written: 1, joined: 0 });
+  expect(unjoined.map((one) => one.kind).sort()).toEqual(['context', 'handler']);
+});
