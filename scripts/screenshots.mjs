@@ -62,6 +62,7 @@ const VIEWS = [
   ['catalogue', `${address}/catalogue`],
   ['component', `${address}/component?ref=JobBoard`],
   ['call-site', `${address}/joint?ref=DepartureCard&at=0`],
+  ['joined', `${address}/joined`],
   ['audits', `${address}/audits`],
   ['findings', `${address}/findings?by=rule&level=error`],
   ['projects', new URL('/', address).href],

@@ -11,6 +11,7 @@ import {
   auditSchema,
   comparisonSchema,
   findingSchema,
+  joinedViewSchema,
   progressSchema,
   projectSchema,
   riggingSchema,
@@ -76,7 +77,7 @@ describe('a project', () => {
     const id = await opened();
     const [listed] = (await (await get('/projects')).json()) as unknown[];
     const project = projectSchema.parse(listed);
-    expect(project).toMatchObject({ name: 'console', audit: { languages: { react: 43 } } });
+    expect(project).toMatchObject({ name: 'console', audit: { languages: { react: 50 } } });
     const findings = findingSchema.array().parse(await (await get(`/projects/${id}/findings`)).json());
     expect(findings).toHaveLength(
       project.audit!.counts.error + project.audit!.counts.warning + project.audit!.counts.note,
@@ -100,7 +101,7 @@ describe('a project', () => {
   test('answers its catalogue, the page of a component and a call site', async () => {
     const id = await opened();
     const rows = catalogueRowSchema.array().parse(await (await get(`/projects/${id}/catalogue`)).json());
-    expect(rows).toHaveLength(43);
+    expect(rows).toHaveLength(50);
     expect(rows.find((row) => row.ref === 'WindGauge')).toMatchObject({
       callSites: 1,
       required: 3,
@@ -114,6 +115,15 @@ describe('a project', () => {
     ]);
     const joint = jointSchema.parse(await (await get(`/projects/${id}/joint?ref=WindGauge&at=0`)).json());
     expect(joint.rows.map((row) => row.name)).toEqual(page.ports.map((port) => port.name));
+  });
+
+  test('says how much was joined, with the audit and as a list', async () => {
+    const id = await opened();
+    const { joined } = projectSchema.parse(await (await get(`/projects/${id}`)).json()).audit!;
+    expect(joined!.tallies.tag).toEqual({ written: 54, joined: 53 });
+    const view = joinedViewSchema.parse(await (await get(`/projects/${id}/joined`)).json());
+    expect(view.tallies).toEqual(joined!.tallies);
+    expect(view.gaps.map((gap) => [gap.kind, gap.name])).toContainEqual(['tag', 'LogPager']);
   });
 
   test('keeps decisions, and gives them with the findings until they are taken back', async () => {

@@ -186,3 +186,18 @@ for (const [part, component, file] of [
     await expect(page.locator('[style*="--code-token"]').first()).toBeVisible();
   });
 }
+
+test('find out what was not joined, and why', async ({ page }) => {
+  await page.goto(`${project()}/rigging`);
+  await page.getByRole('link', { name: '53 of 54' }).click();
+  await expect(page.getByRole('button', { name: /^Tags/ })).toHaveAttribute('aria-pressed', 'true');
+  const list = page.getByRole('table', { name: 'Not joined, by reason' });
+  await expect(list).toContainText('it is neither imported, declared nor registered in sight');
+  await expect(list).toContainText('src/dispatch/HoldLog.tsx:19');
+  await page.getByRole('textbox', { name: 'Narrow by name or file' }).fill('pylon');
+  await expect(page.getByText('none of it bears these words')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Narrow by name or file' }).fill('');
+  await page.getByRole('button', { name: /^Handlers/ }).click();
+  await expect(list).toContainText('onPress={announce()}');
+  await expect(page).toHaveURL(/kind=handler/);
+});

@@ -28,6 +28,12 @@ export function withFactories(files: FileFacts[], modules: Modules): FileFacts[]
     exports: [...file.exports],
   }));
   calls.forEach((call, number) => new Maker(made, call, number).make());
+  // What stands inside of the function is a component only where a call made it.
+  for (const { home, factory } of calls) {
+    const { components } = made[home]!;
+    for (const { component } of factory.gives)
+      if (component !== undefined) components[component] = { ...components[component]!, role: 'helper' };
+  }
   return made;
 }
 
@@ -150,6 +156,7 @@ class Maker {
     return {
       ...facts,
       name,
+      copy: true,
       ...(facts.provides.length ? { provider: true } : {}),
       provides: facts.provides.map((one) => ({ ...one, key: key(one.key) })),
       consumes: facts.consumes.map((one) => ({ ...one, key: key(one.key) })),

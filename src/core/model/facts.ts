@@ -204,6 +204,8 @@ export interface ComponentFacts extends Span {
   openDefaults?: boolean;
   /** A method of its own brings its state up to date when its props change. */
   renewsState?: boolean;
+  /** It stands in a function of the project that makes it anew at each call. */
+  copy?: boolean;
   /** It only provides a context that a function of the project made, as the context's own provider does. */
   provider?: boolean;
   /** It adds props to elements that it is given. */

@@ -85,3 +85,46 @@ test('a fingerprint stays when code moves, and changes with what the finding is 
   const renamed = { ...SOURCES, 'App.tsx': SOURCES['App.tsx']!.replaceAll('fare', 'price') };
   expect(prints(renamed)).not.toContain(prints(SOURCES)[1]);
 });
+
+const LOOSE: Sources = {
+  ...MOUNT,
+  'App.tsx': `import { Lamp, Gate } from './parts';
+export function App() { return <><Lamp /><Gate /><Own /></>; }
+function Own() { return <b />; }`,
+};
+
+test('what is not joined is told with its place and the reason, aloud where it is much', () => {
+  const made = report(LOOSE);
+  expect(made.joined.tallies.tag).toEqual({ written: 4, joined: 2 });
+  expect(made.gaps.map((one) => [one.kind, one.name, one.why, one.line, one.code])).toEqual([
+    ['import', './parts', 'import', 1, "import { Lamp, Gate } from './parts';"],
+    ['tag', 'Lamp', 'import', 2, 'export function App() { return <><Lamp /><Gate /><Own /></>; }'],
+    ['tag', 'Gate', 'import', 2, 'export function App() { return <><Lamp /><Gate /><Own /></>; }'],
+  ]);
+  const text = textReport(made);
+  expect(text).toContain('Joined 2 of 4 tags; 3 things in all not joined (--format json lists them).');
+  expect(text).toContain('  3: no file answers the import');
+  const [run] = (sarifReport(made, '1.2.3') as { runs: { invocations: Notified[] }[] }).runs;
+  const [note] = run!.invocations[0]!.toolExecutionNotifications;
+  expect(note).toMatchObject({ level: 'warning', descriptor: { id: 'joined' } });
+  expect(note!.message.text).toContain('Joined 2 of 4 tags');
+  expect(note!.locations).toHaveLength(2);
+});
+
+interface Notified {
+  toolExecutionNotifications: { message: { text: string }; locations: unknown[] }[];
+}
+
+test('where nearly all is joined, SARIF says nothing of it', () => {
+  const [run] = (sarifReport(report(MOUNTED), '1.2.3') as { runs: { invocations: Notified[] }[] }).runs;
+  expect(run!.invocations[0]!.toolExecutionNotifications).toEqual([]);
+});
+const MOUNTED: Sources = { ...MOUNT, 'App.tsx': 'export function App() { return <b />; }' };
+
+test('a long line is cut around the place', () => {
+  const filler = '/* the wind turns */ '.repeat(40);
+  const made = report({ 'App.tsx': `export function App() { ${filler} return <><Lamp />${filler}</>; }` });
+  const [gap] = made.gaps;
+  expect(gap!.code.length).toBeLessThan(220);
+  expect(gap!.code).toContain('<Lamp />');
+});

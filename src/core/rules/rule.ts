@@ -58,6 +58,7 @@ export function ruleContext(
   out: Finding[],
 ): RuleContext {
   const claims = new Set<string>();
+  const copies = new Set<string>();
   return {
     project,
     settings,
@@ -67,6 +68,12 @@ export function ruleContext(
       const { name, level: usual } = rule();
       const set = settings.rules[name];
       if (set === 'off') return;
+      if (component.facts.copy) {
+        // Code that stands for several components is at fault once.
+        const key = `${name}:${place.file}:${place.start}:${port.name}`;
+        if (copies.has(key)) return;
+        copies.add(key);
+      }
       const subject = portRef(project, component, port.channel, port.name);
       const identity = [name, subject, ...trail.map((step) => `${step.component}:${step.name}`)];
       out.push({

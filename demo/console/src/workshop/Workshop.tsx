@@ -8,6 +8,7 @@ import { OilLevel } from './OilLevel';
 import { PrintSheet } from './PrintSheet';
 import { RopeForm } from './RopeForm';
 import { RopeRuler } from './RopeRuler';
+import { StockBoard } from './StockBoard';
 import { ToolShelf } from './ToolShelf';
 
 interface Props {
@@ -40,6 +41,11 @@ export function Workshop({ jobs }: Props) {
       <RopeRuler metres={820} />
       <OilLevel level={done.length} />
       <LampTest label="Mast lamps" />
+      <StockBoard>
+        <StockBoard.Row kind="bolts" count={12} />
+        <StockBoard.Row kind="grease" count={3} />
+        <StockBoard.Total />
+      </StockBoard>
       <ToolShelf tools={['wrench', 'grease gun']} />
       <BoardFrame jobs={jobs} notes={<em>Mind the wind.</em>} onDone={(id) => setDone([...done, id])} />
     </section>

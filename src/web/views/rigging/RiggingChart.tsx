@@ -178,7 +178,8 @@ function PlacedChart({
                   {rows.length === view.rows.length
                     ? count(rows.length, 'row')
                     : `${rows.length} of ${view.rows.length} rows`}
-                  <br />
+                </p>
+                <p>
                   tags joined: <JoinedCount project={id} audit={audit} />
                 </p>
               </div>
