@@ -7,6 +7,9 @@ import type { Frame } from './frames';
 import { carried, isKeptByWrapper, updateOf } from './sites';
 import type { Callable, Source } from './values';
 
+/** A spread of what is not written out is followed name by name into components that take so many. */
+const MAX_SPREAD = 60;
+
 /** A call site with the frames of both sides. */
 interface Joint {
   site: Site;
@@ -219,9 +222,10 @@ export class SiteFlow {
           });
       if (port.channel === 'event') continue;
       // Of a value that is not written out, nobody knows whether it has the member.
+      const wide = target.ports.size > MAX_SPREAD;
       const sources = this.flow.values
         .sources(frame, value, [port.name])
-        .filter((one) => one.exact && !one.take.length);
+        .filter((one) => one.exact && (!wide || !one.take.length));
       this.flow.addSources(sources, port.node, at, {
         how: 'pass',
         site: site.id,

@@ -11,7 +11,7 @@ import { type Source, unboxed, Values } from './values';
 
 /** What an edge says besides its ends. */
 export type EdgeOf = Pick<FlowEdge, 'how'> &
-  Partial<Pick<FlowEdge, 'site' | 'way' | 'attribute' | 'take' | 'put'>>;
+  Partial<Pick<FlowEdge, 'site' | 'way' | 'attribute' | 'take' | 'put' | 'without'>>;
 
 /** A graph that nothing is in yet. */
 export const emptyFlow = (): Flow => ({
@@ -77,7 +77,7 @@ export class FlowBuilder {
 
   addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
     if (from < 0 || to < 0 || from === to) return;
-    const { how, site = -1, attribute = -1, way, take, put } = edge;
+    const { how, site = -1, attribute = -1, way, take, put, without } = edge;
     const key = `${from}>${to}>${site}>${how}>${take?.join('.') ?? ''}>${put?.join('.') ?? ''}`;
     if (this.seen.has(key)) return;
     this.seen.add(key);
@@ -93,6 +93,7 @@ export class FlowBuilder {
         ...(way ? { way } : {}),
         ...(take?.length ? { take } : {}),
         ...(put?.length ? { put } : {}),
+        ...(without?.length ? { without } : {}),
       }) - 1;
     this.flow.out[from]!.push(index);
     this.flow.into[to]!.push(index);
@@ -108,8 +109,13 @@ export class FlowBuilder {
 
   /** Edges from all that an expression is made of. */
   addSources(sources: Source[], to: number, at: Place, edge: EdgeOf): void {
-    for (const { node, take, put } of sources)
-      this.addEdge(node, to, at, { ...edge, take, put: [...(edge.put ?? []), ...put] });
+    for (const { node, take, put, without } of sources)
+      this.addEdge(node, to, at, {
+        ...edge,
+        take,
+        put: [...(edge.put ?? []), ...put],
+        ...(without ? { without } : {}),
+      });
   }
 
   private addNodes(component: Component): void {

@@ -79,6 +79,7 @@ function walk(
   for (let state = todo.pop(); state; state = todo.pop()) {
     for (const index of next[state.node]!) {
       const edge = flow.edges[index]!;
+      if (edge.without && state.path.length && edge.without.includes(state.path[0]!)) continue;
       const path = pathOf(edge, state.path);
       if (!path) continue;
       let { sites } = state;

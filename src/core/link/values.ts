@@ -12,6 +12,8 @@ export interface Source {
   put: string[];
   /** As it is, under whatever name. */
   exact: boolean;
+  /** Members that are left behind. */
+  without?: string[];
 }
 
 /** Something that may be called. */
@@ -67,6 +69,14 @@ export class Values {
             ),
           );
         return this.loose(frame, expr, depth);
+    }
+    if (expr.without) {
+      const { without, ...whole } = expr;
+      if (want.length && without.includes(want[0]!)) return [];
+      const sources = this.sources(frame, whole, [], depth + 1);
+      return sources.map((one) =>
+        one.put.length ? one : want.length ? { ...one, take: into(one.take, want) } : { ...one, without },
+      );
     }
     const given = this.givenBy(frame, expr, want, depth);
     if (given) return given;

@@ -157,6 +157,8 @@ export interface FlowEdge {
   /** The member of the source that is taken, and the member of the target that it becomes. */
   take?: string[];
   put?: string[];
+  /** Members that it leaves behind. */
+  without?: string[];
   /** The attribute that carries it, for call sites; -1 for a spread or none. */
   attribute: number;
   place: Place;

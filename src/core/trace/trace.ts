@@ -6,7 +6,7 @@ import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
 import { emissionsOf, raises } from '../link/emission';
-import { reach } from '../link/reach';
+import { reach, type Step } from '../link/reach';
 import { showType } from '../types/show';
 
 export interface Hop {
@@ -51,6 +51,7 @@ export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
   const { nodes, edges } = reach(
     flow,
     starts.map((node) => node.id),
+    withoutTests(project, starts),
   );
   const refs = new Map([...nodes].map((id) => [id, nodeRef(project, flow.nodes[id]!)]));
   const routes = new Map<string, Route>();
@@ -84,6 +85,14 @@ export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
     origins: list.filter((hop) => !fed.has(hop.ref)).map((hop) => hop.ref),
     ends: list.filter((hop) => !feeding.has(hop.ref)).map((hop) => hop.ref),
   };
+}
+
+/** Trees of tests and stories are no part of what runs, unless the walk starts there. */
+export function withoutTests(project: Linked, starts: FlowNode[]): Step {
+  const isAside = (node: FlowNode): boolean => project.files[project.components[node.component]!.file]!.aside;
+  if (starts.some(isAside)) return () => 'go';
+  const { nodes } = project.flow;
+  return (from, to) => (isAside(nodes[from]!) || isAside(nodes[to]!) ? 'skip' : 'go');
 }
 
 /** Nodes in the order in which the data flows; circles are entered where they are first met. */

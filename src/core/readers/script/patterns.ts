@@ -74,6 +74,7 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
       const both: ExprFact = {
         ...derivedFrom(source, pattern),
         uses: [...usesOf(source), ...usesOf(fallback)],
+        gives: [source, fallback],
       };
       declarePattern(u, pattern.left, both, ctx, meaning);
       return;
@@ -109,7 +110,11 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
         if (property.type === 'RestElement') {
           if (source.symbol !== undefined)
             noteRead(u, source.symbol, spanOf(property), { ...ctx, where: 'derivation' });
-          declarePattern(u, property.argument, derivedFrom(source, property), ctx, { kind: meaning.kind });
+          const without = pattern.properties.flatMap((one) =>
+            one.type === 'RestElement' ? [] : (keyName(one) ?? []),
+          );
+          const others = { ...derivedFrom(source, property), without };
+          declarePattern(u, property.argument, others, ctx, { kind: meaning.kind });
           continue;
         }
         const name = keyName(property);
