@@ -520,6 +520,8 @@ const isPrecise = (gives: ExprFact[]): boolean =>
     (one) =>
       /^(identity|member|object|array|function|literal|content)$/.test(one.kind) ||
       one.from !== undefined ||
+      // A name of a module that keeps nothing.
+      (one.kind === 'computed' && !one.uses?.length) ||
       (one.gives !== undefined && isPrecise(one.gives)),
   );
 
