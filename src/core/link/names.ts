@@ -134,7 +134,7 @@ export function linkNames(
     for (let hops = 0; hops < 20; hops++) {
       const fact = exportsByName[at]!.get(wanted);
       if (!fact) {
-        const found = wanted === 'default' ? undefined : starOf(at, wanted);
+        const found = wanted === 'default' ? undefined : starsOf(at).files.get(wanted);
         if (found === undefined) break;
         at = found;
       } else if (fact.from === undefined) {
@@ -156,25 +156,35 @@ export function linkNames(
     return wayTo(exported(file, name));
   }
 
-  /** The file behind the stars of another that exports a name. */
-  function starOf(file: number, name: string): number | undefined {
-    return starsOf(file).find((target) => names(target, name));
+  /** What the stars of a file lead to: the file behind each name, and why there may be names that nobody sees. */
+  interface Stars {
+    files: Map<string, number>;
+    loss: Target | undefined;
   }
+  const starred: (Stars | undefined)[] = [];
 
-  /** Whether a file says what it exports under a name, itself or through its stars. */
-  function names(file: number, name: string, seen = new Set<number>()): boolean {
-    if (exportsByName[file]!.has(name)) return true;
-    if (name === 'default' || seen.has(file)) return false;
-    seen.add(file);
-    return starsOf(file).some((target) => names(target, name, seen));
-  }
-
-  /** The files that the stars of another lead to. */
-  function starsOf(file: number): number[] {
-    return stars[file]!.flatMap((star) => {
-      const target = modules.resolve(files[file]!.path, star.from!);
-      return target === undefined || files[target]!.problem ? [] : [target];
-    });
+  /** Worked out once for each file, so that a name is found in a barrel without asking all that stands behind it. */
+  function starsOf(file: number): Stars {
+    const known = starred[file];
+    if (known) return known;
+    const found: Stars = { files: new Map(), loss: undefined };
+    // A circle of re-exports finds nothing on its way round.
+    starred[file] = found;
+    for (const { from } of stars[file]!) {
+      const target = modules.resolve(files[file]!.path, from!);
+      if (target === undefined || files[target]!.problem) {
+        found.loss ??= lost(file, from!, target);
+        continue;
+      }
+      // A module of another kind (`module.exports = …`) says nothing here.
+      if (!files[target]!.exports.length) found.loss ??= outside('made');
+      const behind = starsOf(target);
+      found.loss ??= behind.loss;
+      for (const names of [exportsByName[target]!.keys(), behind.files.keys()])
+        for (const name of names)
+          if (name !== 'default' && !found.files.has(name)) found.files.set(name, target);
+    }
+    return found;
   }
 
   /** What an import or a re-export leads to where it leads to no file that was understood. */
@@ -359,18 +369,10 @@ export function linkNames(
       return fact.source === '*' ? { kind: 'module', file: target } : exported(target, fact.source!);
     }
     if (name !== 'default') {
-      let missing: Target | undefined;
-      for (const star of stars[file]!) {
-        const target = modules.resolve(files[file]!.path, star.from!);
-        // What is behind a star may be elsewhere still: the search goes on.
-        const found =
-          target === undefined || files[target]!.problem
-            ? lost(file, star.from!, target)
-            : exported(target, name);
-        if (found.kind !== 'absent' && found.kind !== 'outside') return found;
-        if (found.kind === 'outside') missing ??= found;
-      }
-      if (missing) return missing;
+      const { files: behind, loss } = starsOf(file);
+      const target = behind.get(name);
+      if (target !== undefined) return exported(target, name);
+      if (loss) return loss;
     }
     return { kind: 'absent', file, name };
   }
