@@ -35,8 +35,14 @@ export function buildFlow(project: Linked): Flow {
   return flow;
 }
 
+/** A node with so many edges keeps an index of them. */
+const MANY = 24;
+
+const isSame = (a: string[] = [], b: string[] = []): boolean =>
+  a.length === b.length && a.every((one, i) => one === b[i]);
+
 export class FlowBuilder {
-  private readonly seen = new Set<string>();
+  private readonly seen = new Map<number, Set<string>>();
   private readonly consumed = new Map<string, { node: number; component: Component }[]>();
   readonly frames: Frames;
   readonly values: Values;
@@ -78,9 +84,7 @@ export class FlowBuilder {
   addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
     if (from < 0 || to < 0 || from === to) return;
     const { how, site = -1, attribute = -1, way, take, put, without } = edge;
-    const key = `${from}>${to}>${site}>${how}>${take?.join('.') ?? ''}>${put?.join('.') ?? ''}`;
-    if (this.seen.has(key)) return;
-    this.seen.add(key);
+    if (this.isKnown(from, to, edge, site)) return;
     const place = { file: at.file, start: at.start, end: at.end };
     const index =
       this.flow.edges.push({
@@ -97,6 +101,22 @@ export class FlowBuilder {
       }) - 1;
     this.flow.out[from]!.push(index);
     this.flow.into[to]!.push(index);
+  }
+
+  /** Whether there is such an edge: looked for among those of the node while these are few. */
+  private isKnown(from: number, to: number, { how, take, put }: EdgeOf, site: number): boolean {
+    const edges = this.flow.out[from]!;
+    const text = (one: { to: number; site: number; how: string; take?: string[]; put?: string[] }) =>
+      `${one.to}>${one.site}>${one.how}>${one.take?.join('.') ?? ''}>${one.put?.join('.') ?? ''}`;
+    const same = (one: FlowEdge) =>
+      one.to === to && one.site === site && one.how === how && isSame(one.take, take) && isSame(one.put, put);
+    if (edges.length < MANY) return edges.some((index) => same(this.flow.edges[index]!));
+    let seen = this.seen.get(from);
+    if (!seen) this.seen.set(from, (seen = new Set(edges.map((index) => text(this.flow.edges[index]!)))));
+    const key = text({ to, site, how, ...(take ? { take } : {}), ...(put ? { put } : {}) });
+    if (seen.has(key)) return true;
+    seen.add(key);
+    return false;
   }
 
   /** Counts something that is to be followed; what was not is kept with its place. */
