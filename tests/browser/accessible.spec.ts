@@ -9,6 +9,7 @@ const VIEWS: [string, string, string][] = [
   ['catalogue', '/catalogue', '[role=table]'],
   ['component', '/component?ref=JobBoard', '[role=table]'],
   ['call site', '/joint?ref=CrewRow&at=0', 'table'],
+  ['joined', '/joined', '[role=table]'],
   ['audits', '/audits', 'table'],
 ];
 

@@ -3,7 +3,8 @@ import type { ExprFact, Span } from '../model/facts';
 import type { Place } from '../model/project';
 import type { Frame, Frames } from './frames';
 import { reachedFunctions } from './functions';
-import { type Callable, type Source, unboxed, type Values } from './values';
+import type { Callable, Callables } from './callables';
+import { type Source, unboxed, type Values } from './values';
 
 export interface Effect {
   node: number;
@@ -26,6 +27,7 @@ export class Effects {
   constructor(
     private readonly frames: Frames,
     private readonly values: Values,
+    private readonly callables: Callables,
   ) {}
 
   /** `at` is where the call stands, for what has no place of its own. */
@@ -88,7 +90,7 @@ export class Effects {
     for (const invoke of facts.invokes ?? []) {
       if (!within.has(invoke.fn)) continue;
       const place = { file, start: invoke.start, end: invoke.end };
-      for (const callable of this.values.callables(frame, invoke.callee)) {
+      for (const callable of this.callables.of(frame, invoke.callee)) {
         // What is reached by its name is a part of this already.
         if (callable.kind === 'function' && callable.frame === frame && within.has(callable.fn)) continue;
         for (const effect of this.of(callable, place, depth + 1))
@@ -133,7 +135,7 @@ export class Effects {
     if (kind === 'prop') return node < 0 ? [] : [{ node, path }];
     if (kind === 'injected') {
       const consume = frame.code.facts.consumes.find((one) => one.symbol === index);
-      const provided = consume ? this.values.provided(frame, consume.key) : [];
+      const provided = consume ? this.callables.provided(frame, consume.key) : [];
       return provided.flatMap((one) => this.kept(this.values.sources(one.frame, one.value, path)));
     }
     const alias = frame.aliases.get(index);

@@ -1,25 +1,25 @@
 /** The flow over call sites: what is handed down, what comes back up, and what content is given to show. */
 import type { AttributeFact, ExprFact, RenderFact, SymbolFact } from '../model/facts';
 import { publicName } from '../model/names';
-import type { Component, How, Place, Port, Project, Site } from '../model/project';
+import type { Component, How, Port, Site } from '../model/project';
+import type { Callable } from './callables';
+import { calledPorts, isWritten } from './called';
 import type { FlowBuilder } from './flow';
+import { HandleFlow } from './flow-handles';
 import type { Frame } from './frames';
+import { type Joint, placeOf } from './joint';
 import { carried, isKeptByWrapper, updateOf } from './sites';
-import type { Callable, Source } from './values';
+import type { Source } from './values';
 
 /** A spread of what is not written out is followed name by name into components that take so many. */
 const MAX_SPREAD = 60;
 
-/** A call site with the frames of both sides. */
-interface Joint {
-  site: Site;
-  owner: Component;
-  target: Component;
-  frame: Frame;
-}
-
 export class SiteFlow {
-  constructor(private readonly flow: FlowBuilder) {}
+  private readonly handles: HandleFlow;
+
+  constructor(private readonly flow: FlowBuilder) {
+    this.handles = new HandleFlow(flow);
+  }
 
   private jointOf(site: Site): Joint {
     const { components } = this.flow.project;
@@ -54,7 +54,7 @@ export class SiteFlow {
     const written = new Set(site.fact.attributes.map((one) => one.name));
     site.fact.attributes.forEach((attribute, index) => {
       if (attribute.mode === 'spread') this.addSpread(joint, attribute, index, written);
-      else if (attribute.mode === 'ref') this.addHandle(joint, attribute, index);
+      else if (attribute.mode === 'ref') this.handles.add(joint, attribute, index);
       else this.addAttribute(joint, attribute, index);
     });
     this.addContent(joint);
@@ -71,18 +71,17 @@ export class SiteFlow {
 
   /** What is handed to a port: a value goes down; a function is what happens when the child calls it. */
   private addGiven(joint: Joint, port: Port, attribute: AttributeFact, index: number): void {
-    const { values } = this.flow;
     const { value } = attribute;
     // Content is drawn, whatever it is; only what it is given flows through it.
     if (port.channel === 'slot') {
       this.addPassed(joint, port, value, index);
       return;
     }
-    const callables = values
-      .callables(joint.frame, value)
+    const callables = this.flow.callables
+      .of(joint.frame, value)
       .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
     if (port.channel === 'event' || callables.length) this.addListener(joint, port, value, callables, index);
-    if (port.channel === 'event' && !values.isPlain(joint.frame, value)) {
+    if (port.channel === 'event' && !this.flow.parts.isPlain(joint.frame, value)) {
       const { site } = joint;
       this.flow.count('handler', callables.length > 0, placeOf(site, value), publicName(port.name));
     }
@@ -211,7 +210,7 @@ export class SiteFlow {
     const at = placeOf(site, value);
     for (const port of target.ports.values()) {
       if (written.has(port.name)) continue;
-      const callables = this.flow.values.callables(frame, value, [port.name]);
+      const callables = this.flow.callables.of(frame, value, [port.name]);
       for (const callable of callables)
         for (const effect of this.flow.effects.of(callable, at))
           this.flow.addEdge(port.node, effect.node, at, {
@@ -233,68 +232,6 @@ export class SiteFlow {
         attribute: index,
       });
     }
-  }
-
-  /** A handle reaches what the child makes public. */
-  private addHandle(
-    { site, owner, target, frame }: Joint,
-    { value }: AttributeFact,
-    attribute: number,
-  ): void {
-    const { symbol } = value;
-    const node = symbol === undefined ? -1 : frame.nodeOf[symbol]!;
-    if (node < 0 || owner.facts.symbols[symbol!]!.kind !== 'ref') return;
-    const at = placeOf(site, value);
-    const seen = new Set<string>();
-    for (const read of owner.facts.reads) {
-      const member = read.symbol === symbol && read.path?.[0] === 'current' ? read.path[1] : undefined;
-      if (member === undefined || seen.has(member)) continue;
-      seen.add(member);
-      const effects = this.flow.values
-        .exposedCallables(frame, symbol!, [member])
-        .flatMap((one) => this.flow.effects.of(one, at));
-      if (!effects.length) continue;
-      const exposed = this.exposedNode(target, member);
-      this.flow.addEdge(node, exposed, at, { how: 'call', site: site.id, way: 'in', attribute });
-      for (const effect of effects)
-        this.flow.addEdge(exposed, effect.node, effect.place, { how: effect.how, put: effect.put });
-    }
-    for (const exposes of target.facts.exposes ?? []) {
-      const inside = this.flow.frames.of(target);
-      for (const name of seen) {
-        const own = target.facts.symbols.findIndex(
-          (one) => one.name === name && /^(state|derived)$/.test(one.kind),
-        );
-        const sources = exposes.value
-          ? this.flow.values.sources(inside, exposes.value, [name])
-          : own >= 0
-            ? this.flow.values.symbolSources(inside, own, [], 0)
-            : [];
-        this.flow.addSources(sources, node, at, {
-          how: 'attach',
-          site: site.id,
-          way: 'out',
-          attribute,
-          put: ['current', name],
-        });
-      }
-    }
-  }
-
-  private readonly exposed = new Map<string, number>();
-  /** The node of a member that a component makes public to handles. */
-  private exposedNode(target: Component, name: string): number {
-    const key = `${target.id}:${name}`;
-    let node = this.exposed.get(key);
-    if (node === undefined) {
-      const { facts, file } = target;
-      const fact = facts.exposes?.flatMap((one) => one.members).find((one) => one.name === name) ??
-        facts.symbols.find((one) => one.name === name) ?? { start: facts.nameStart, end: facts.nameEnd };
-      const place = { file, start: fact.start, end: fact.end };
-      node = this.flow.addNode({ component: target.id, channel: 'ref', name, symbol: -1, place });
-      this.exposed.set(key, node);
-    }
-    return node;
   }
 
   /** Content that is nothing but a slot of the owner is that slot, handed on. */
@@ -357,12 +294,6 @@ export class SiteFlow {
   }
 }
 
-const placeOf = ({ file }: Site, { start, end }: { start: number; end: number }): Place => ({
-  file,
-  start,
-  end,
-});
-
 const isParameter = ({ kind, within, index }: SymbolFact, fn: number): boolean =>
   (kind === 'param' || kind === 'loop') && within === fn && index !== undefined;
 
@@ -380,44 +311,6 @@ function contentOf({ site, target }: Joint): { port: Port; fn: number; attribute
   return found;
 }
 
-/** Ports whose value is called as a function, by their own component or by one that it is handed to. */
-function calledPorts({ components, sites }: Project): Set<Port> {
-  const found = new Set<Port>();
-  const feeds = new Map<Port, Port[]>();
-  for (const component of components) {
-    const bySymbol = new Map([...component.ports.values()].map((port) => [port.symbol, port]));
-    for (const { symbol } of component.facts.emits) {
-      const port = bySymbol.get(symbol);
-      if (port) found.add(port);
-    }
-    for (const { symbol, site, node, attribute } of component.passes) {
-      const port = bySymbol.get(symbol);
-      if (!port || site < 0) continue;
-      const { name } = component.facts.render[node]!.attributes[attribute]!;
-      const into = components[sites[site]!.target]!.ports.get(name);
-      if (!into) continue;
-      if (into.channel === 'event') found.add(port);
-      else feeds.set(into, [...(feeds.get(into) ?? []), port]);
-    }
-  }
-  const todo = [...found];
-  for (let port = todo.pop(); port; port = todo.pop()) {
-    for (const from of feeds.get(port) ?? []) {
-      if (found.has(from)) continue;
-      found.add(from);
-      todo.push(from);
-    }
-  }
-  return found;
-}
-
 /** What a component gives to a slot, at each place where it draws it. */
 const givenTo = ({ facts }: Component, port: Port): ExprFact[][] =>
   facts.emits.filter((one) => one.symbol === port.symbol && one.args.length).map((one) => one.args);
-
-/** Whether a component writes to one of its own inputs, or hands it on to be written. */
-const isWritten = ({ facts }: Component, port: Port): boolean =>
-  facts.writes.some((write) => write.symbol === port.symbol) ||
-  facts.render.some((node) =>
-    node.attributes.some((one) => one.mode === 'two-way' && one.value.symbol === port.symbol),
-  );

@@ -2,11 +2,13 @@
 import type { ExprFact, Span } from '../model/facts';
 import { publicName } from '../model/names';
 import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
+import { Callables } from './callables';
 import { contextKey, hasDefault, type Provider } from './contexts';
 import { Effects } from './effects';
 import { SiteFlow } from './flow-sites';
 import { type Frame, Frames, keepsItsOwn } from './frames';
 import type { Linked } from './index';
+import { Parts } from './parts';
 import { type Source, unboxed, Values } from './values';
 
 /** What an edge says besides its ends. */
@@ -46,6 +48,8 @@ export class FlowBuilder {
   private readonly consumed = new Map<string, { node: number; component: Component }[]>();
   readonly frames: Frames;
   readonly values: Values;
+  readonly callables: Callables;
+  readonly parts: Parts;
   readonly effects: Effects;
 
   constructor(
@@ -53,10 +57,12 @@ export class FlowBuilder {
     private readonly flow: Flow,
   ) {
     this.frames = new Frames(project, (node) => this.addNode(node));
-    this.values = new Values(project, this.frames, (consumer, file, key) =>
+    this.values = new Values(project, this.frames);
+    this.callables = new Callables(project, this.frames, this.values, (consumer, file, key) =>
       this.providersOf(consumer, file, key),
     );
-    this.effects = new Effects(this.frames, this.values);
+    this.parts = new Parts(project, this.values, this.callables);
+    this.effects = new Effects(this.frames, this.values, this.callables);
   }
 
   build(): void {
@@ -66,6 +72,7 @@ export class FlowBuilder {
     for (const one of components) if (isModule(one)) this.addNodes(one);
     for (const one of components) if (!isModule(one)) this.addNodes(one);
     this.values.forget();
+    this.callables.forget();
     const sites = new SiteFlow(this);
     for (const site of this.project.sites) sites.open(site);
     for (const one of components)
@@ -153,7 +160,7 @@ export class FlowBuilder {
     const whole = keepsItsOwn(component);
     const frames = whole ? this.frames.within(component) : [this.frames.of(component)];
     for (const frame of frames) {
-      this.frames.openNodes(frame, (one, symbol) => this.values.aliasOf(one, symbol));
+      this.frames.openNodes(frame, (one, symbol) => this.parts.aliasOf(one, symbol));
       if (!whole) continue;
       for (const consume of frame.code.facts.consumes) {
         const node = this.flow.nodes[frame.nodeOf[consume.symbol]!];
@@ -220,8 +227,8 @@ export class FlowBuilder {
       if (!inner || !init || !result) continue;
       const followed =
         this.values.sources(frame, init).length > 0 ||
-        this.values.callables(frame, init).length > 0 ||
-        this.values.isPlain(inner, result, init.from!.path);
+        this.callables.of(frame, init).length > 0 ||
+        this.parts.isPlain(inner, result, init.from!.path);
       this.count('result', followed, { file, start, end }, name);
     }
   }
@@ -232,7 +239,7 @@ export class FlowBuilder {
     for (const { callee, args, start, end } of facts.invokes ?? []) {
       if (!args.length) continue;
       const place = { file, start, end };
-      for (const callable of this.values.callables(frame, callee)) {
+      for (const callable of this.callables.of(frame, callee)) {
         for (const effect of this.effects.of(callable, place)) {
           if (effect.how !== 'write') continue;
           const given = effect.params.flatMap((one) => args[one] ?? []);
@@ -304,7 +311,7 @@ export class FlowBuilder {
     const nodes = new Map<Provider, number>();
     for (const provider of contexts.providers) {
       const owner = this.project.components[provider.component]!;
-      const given = this.values.valueOf(provider);
+      const given = this.callables.valueOf(provider);
       nodes.set(provider, this.addProvider(owner, provider.key.name, provider.place, given));
     }
     for (const [id, list] of this.consumed) {

@@ -3,12 +3,13 @@ import type { ChoiceFact, FileFacts, ValueFact, WrapperFact } from '../model/fac
 import { isNamedLikeComponent } from '../model/names';
 import type { Loss, Target } from '../model/project';
 import type { Modules } from './modules';
+import { linkTypeNames, type TypeTarget } from './type-names';
 
 export interface Names {
   /** A dotted name, as used in a file. */
   lookup(file: number, name: string): Target;
   /** A type name: the declaring file and its declaration. */
-  lookupType(file: number, name: string): { file: number; decl: FileFacts['types'][number] } | undefined;
+  lookupType(file: number, name: string): TypeTarget;
   /** What a file exports under a public name. */
   exported(file: number, name: string): Target;
   /** The public names of a file, with those that it re-exports. */
@@ -37,7 +38,6 @@ export function linkNames(
   homes: { file: number; index: number }[],
 ): Names {
   const values = files.map((file) => new Map(file.values.map((value) => [value.name, value])));
-  const types = files.map((file) => new Map(file.types.map((type) => [type.name, type])));
   const imports = files.map((file) => new Map(file.imports.map((one) => [one.local, one])));
   const exportsByName = files.map(
     (file) => new Map(file.exports.filter((one) => one.name !== '*').map((one) => [one.name, one])),
@@ -377,49 +377,6 @@ export function linkNames(
     return { kind: 'absent', file, name };
   }
 
-  type TypeTarget = { file: number; decl: FileFacts['types'][number] } | undefined;
-  const typeCache = new Map<string, TypeTarget>();
-  function lookupType(file: number, name: string): TypeTarget {
-    const key = `${file}:${name}`;
-    if (typeCache.has(key)) return typeCache.get(key);
-    typeCache.set(key, undefined);
-    const found = findType(file, name);
-    typeCache.set(key, found);
-    return found;
-  }
-
-  function findType(file: number, name: string): TypeTarget {
-    const decl = types[file]!.get(name);
-    if (decl) return { file, decl };
-    const [first, ...rest] = name.split('.') as [string, ...string[]];
-    const link = imports[file]!.get(first);
-    if (!link) return undefined;
-    const target = modules.resolve(files[file]!.path, link.from);
-    if (target === undefined) return undefined;
-    if (link.name === '*') return rest.length === 1 ? exportedType(target, rest[0]!, new Set()) : undefined;
-    return rest.length ? undefined : exportedType(target, link.name, new Set());
-  }
-
-  function exportedType(file: number, name: string, seen: Set<string>): TypeTarget {
-    const key = `${file}:${name}`;
-    if (seen.has(key)) return undefined;
-    seen.add(key);
-    const fact = exportsByName[file]!.get(name);
-    if (fact) {
-      if (fact.from === undefined) return lookupType(file, fact.local!);
-      const target = modules.resolve(files[file]!.path, fact.from);
-      return target === undefined ? undefined : exportedType(target, fact.source!, seen);
-    }
-    const own = types[file]!.get(name);
-    if (own) return { file, decl: own };
-    for (const star of stars[file]!) {
-      const target = modules.resolve(files[file]!.path, star.from!);
-      const found = target === undefined ? undefined : exportedType(target, name, seen);
-      if (found) return found;
-    }
-    return undefined;
-  }
-
   function exportsOf(file: number, seen = new Set<number>()): string[] {
     if (seen.has(file)) return [];
     seen.add(file);
@@ -434,7 +391,7 @@ export function linkNames(
   linkStatics();
   return {
     lookup,
-    lookupType,
+    lookupType: linkTypeNames(files, modules),
     exported,
     exportsOf: (file) => exportsOf(file),
     candidates,

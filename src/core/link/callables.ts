@@ -1,0 +1,201 @@
+/** The functions that an expression may be. */
+import type { ExprFact } from '../model/facts';
+import type { Component, Port } from '../model/project';
+import type { Provider } from './contexts';
+import type { Frame, Frames } from './frames';
+import type { Linked } from './index';
+import { Memo } from './memo';
+import { into, type Values } from './values';
+
+/** Something that may be called. */
+export type Callable =
+  | { kind: 'setter'; node: number }
+  | { kind: 'function'; frame: Frame; fn: number }
+  /** A callback that the component was handed. */
+  | { kind: 'port'; port: Port };
+
+const MAX_DEPTH = 24;
+/** A callback that so many owners hand in may be anything. */
+const MAX_OWNERS = 12;
+
+export class Callables {
+  private readonly known = new Memo<Callable>();
+
+  constructor(
+    private readonly project: Linked,
+    private readonly frames: Frames,
+    private readonly values: Values,
+    /** The providers whose value a consumed key may be. */
+    private readonly providersOf: (consumer: Component, file: number, key: string) => Provider[],
+  ) {}
+
+  /** What was worked out before all nodes were there is worked out anew. */
+  forget(): void {
+    this.known.forget();
+  }
+
+  /** The functions that an expression, or the member of it that a path leads to, may be. */
+  of(frame: Frame, expr: ExprFact, want: string[] = [], depth = 0): Callable[] {
+    if (depth > MAX_DEPTH) return [];
+    const next = (part: ExprFact, path: string[]) => this.of(frame, part, path, depth + 1);
+    const { symbols, functions } = frame.code.facts;
+    switch (expr.kind) {
+      case 'identity':
+        return this.symbolCallables(frame, expr.symbol!, want, depth);
+      case 'member':
+        return this.symbolCallables(frame, expr.symbol!, into(expr.path!, want), depth);
+      case 'function':
+        return expr.fn === undefined || want.length ? [] : [{ kind: 'function', frame, fn: expr.fn }];
+      case 'object': {
+        const [name, ...rest] = want;
+        const member = name === undefined ? undefined : expr.members?.findLast((one) => one.name === name);
+        if (member) return next(member.value, rest);
+        return (expr.spreads ?? []).flatMap((one) => next(one, want));
+      }
+      case 'array': {
+        const element = want.length ? expr.elements?.[Number(want[0])] : undefined;
+        return element ? next(element, want.slice(1)) : [];
+      }
+    }
+    if (expr.from) {
+      const inner = frame.inner.get(expr.from.call);
+      const result = inner?.code.facts.result;
+      const path = into(expr.from.path, want);
+      const store = inner ? undefined : this.values.storeAt(frame, expr.from.call);
+      if (store?.picked) return store.picked.flatMap((one) => next(one, path));
+      if (store) return this.symbolCallables(store.frame, store.symbol, path, depth + 1);
+      return inner && result
+        ? this.known.once(inner, 'result', path, () => this.of(inner, result, path, depth + 1))
+        : [];
+    }
+    const fn = expr.kind === 'call' && expr.symbol !== undefined ? symbols[expr.symbol]!.fn : undefined;
+    if (fn !== undefined)
+      return this.known.once(frame, `fn${fn}`, want, () =>
+        (functions[fn]!.gives ?? []).flatMap((one) => next(one, want)),
+      );
+    if (expr.gives) return expr.gives.flatMap((one) => next(one, want));
+    if (expr.component !== undefined && expr.kind !== 'call')
+      return this.moduleCallables(frame, expr.component, want, depth);
+    // What wraps a function calls it: `debounce(save)`.
+    return [];
+  }
+
+  /** A function of a module, or a member of an object of one. */
+  private moduleCallables(frame: Frame, name: string, want: string[], depth: number): Callable[] {
+    const [first, ...path] = name.split('.') as [string, ...string[]];
+    const found = this.frames.shared.symbolOf(frame.code.file, first);
+    if (!found) return [];
+    return this.symbolCallables(this.frames.of(found.module), found.symbol, into(path, want), depth + 1);
+  }
+
+  private symbolCallables(frame: Frame, index: number, want: string[], depth: number): Callable[] {
+    const symbol = frame.code.facts.symbols[index]!;
+    const alias = frame.aliases.get(index);
+    if (alias?.whole)
+      return this.symbolCallables(alias.whole.frame, alias.whole.symbol, into(alias.path, want), depth + 1);
+    switch (symbol.kind) {
+      case 'setter': {
+        const node = frame.nodeOf[symbol.of!]!;
+        return node >= 0 && !want.length ? [{ kind: 'setter', node }] : [];
+      }
+      case 'handler':
+        return symbol.fn === undefined || want.length ? [] : [{ kind: 'function', frame, fn: symbol.fn }];
+      case 'prop': {
+        const port = frame.code.ports.get(symbol.port!);
+        return port ? this.portCallables(frame, port, want, depth) : [];
+      }
+      case 'bag':
+      case 'rest': {
+        const [name, ...rest] = want;
+        const port = name === undefined ? undefined : frame.code.ports.get(name);
+        return port ? this.portCallables(frame, port, rest, depth) : [];
+      }
+      case 'param': {
+        if (symbol.within !== -1 || symbol.index === undefined || !frame.caller) return [];
+        const arg = frame.args[symbol.index];
+        return arg ? this.of(frame.caller, arg, into(symbol.path ?? [], want), depth + 1) : [];
+      }
+      case 'injected':
+        return this.known.once(frame, index, want, () => this.consumedCallables(frame, index, want, depth));
+      case 'shared':
+        return this.known.once(frame, index, want, () =>
+          this.moduleCallables(frame, symbol.port!, want, depth),
+        );
+      case 'derived':
+      case 'state':
+        // Stores can be written from outside.
+        if (
+          frame.code.facts.role === 'module' &&
+          symbol.kind === 'state' &&
+          /^(setState|set|update)$/.test(want.join('.'))
+        )
+          return [{ kind: 'setter', node: frame.nodeOf[index]! }];
+        return symbol.init
+          ? this.known.once(frame, index, want, () => this.of(frame, symbol.init!, want, depth + 1))
+          : [];
+      case 'ref':
+        return want[0] === 'current' ? this.exposedCallables(frame, index, want.slice(1), depth) : [];
+    }
+    return [];
+  }
+
+  /** A callback that is handed in whole is its port; one inside of what is handed in is looked for at the call sites. */
+  private portCallables(frame: Frame, port: Port, want: string[], depth: number): Callable[] {
+    if (!want.length) return port.node < 0 ? [] : [{ kind: 'port', port }];
+    const { calledAt } = frame.code;
+    if (calledAt.length > MAX_OWNERS) return [];
+    return this.known.once(frame, `port ${port.name}`, want, () =>
+      calledAt.flatMap((id) => {
+        const site = this.project.sites[id]!;
+        const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
+        const owner = this.frames.of(this.project.components[site.owner]!);
+        return value ? this.of(owner, value, want, depth + 1) : [];
+      }),
+    );
+  }
+
+  private consumedCallables(frame: Frame, symbol: number, want: string[], depth: number): Callable[] {
+    const consume = frame.code.facts.consumes.find((one) => one.symbol === symbol);
+    if (!consume) return [];
+    return this.provided(frame, consume.key).flatMap((one) => this.of(one.frame, one.value, want, depth + 1));
+  }
+
+  /** The values that a consumed key may have, with the code in which they stand. */
+  provided(frame: Frame, key: string): { frame: Frame; value: ExprFact }[] {
+    return this.providersOf(frame.owner, frame.code.file, key).flatMap((one) => this.valueOf(one) ?? []);
+  }
+
+  /** What a provider provides, in the component's own code or in that of a helper. */
+  valueOf({ component, value, inside }: Provider): { frame: Frame; value: ExprFact } | undefined {
+    const own = this.frames.of(this.project.components[component]!);
+    if (!inside) return value && { frame: own, value };
+    const frame = own.inner.get(inside.call);
+    return frame && { frame, value: inside.value };
+  }
+
+  /** What a member that is reached through a handle may be. */
+  exposedCallables(frame: Frame, handle: number, want: string[], depth = 0): Callable[] {
+    const [name, ...rest] = want;
+    if (name === undefined || frame.code !== frame.owner) return [];
+    return this.attachedTo(frame.code, handle).flatMap((target) => {
+      const inside = this.frames.of(target);
+      const exposes = target.facts.exposes?.find((one) => one.port === 'ref') ?? target.facts.exposes?.[0];
+      if (exposes?.value) {
+        const found = this.of(inside, exposes.value, [name, ...rest], depth + 1);
+        if (found.length) return found;
+      }
+      if (exposes && !exposes.open && !exposes.members.some((one) => one.name === name)) return [];
+      const symbol = target.facts.symbols.findIndex((one) => one.name === name && one.kind !== 'prop');
+      return symbol < 0 ? [] : this.symbolCallables(inside, symbol, rest, depth + 1);
+    });
+  }
+
+  /** The components that a handle is put on. */
+  attachedTo(component: Component, handle: number): Component[] {
+    return component.sites.flatMap((id) => {
+      const { fact, target } = this.project.sites[id]!;
+      const here = fact.attributes.some(({ mode, value }) => mode === 'ref' && value.symbol === handle);
+      return here ? [this.project.components[target]!] : [];
+    });
+  }
+}

@@ -1,0 +1,40 @@
+/** What a component does with its ports: calls what it was handed, or writes back. */
+import type { Component, Port, Project } from '../model/project';
+
+/** Ports whose value is called as a function, by their own component or by one that it is handed to. */
+export function calledPorts({ components, sites }: Project): Set<Port> {
+  const found = new Set<Port>();
+  const feeds = new Map<Port, Port[]>();
+  for (const component of components) {
+    const bySymbol = new Map([...component.ports.values()].map((port) => [port.symbol, port]));
+    for (const { symbol } of component.facts.emits) {
+      const port = bySymbol.get(symbol);
+      if (port) found.add(port);
+    }
+    for (const { symbol, site, node, attribute } of component.passes) {
+      const port = bySymbol.get(symbol);
+      if (!port || site < 0) continue;
+      const { name } = component.facts.render[node]!.attributes[attribute]!;
+      const into = components[sites[site]!.target]!.ports.get(name);
+      if (!into) continue;
+      if (into.channel === 'event') found.add(port);
+      else feeds.set(into, [...(feeds.get(into) ?? []), port]);
+    }
+  }
+  const todo = [...found];
+  for (let port = todo.pop(); port; port = todo.pop()) {
+    for (const from of feeds.get(port) ?? []) {
+      if (found.has(from)) continue;
+      found.add(from);
+      todo.push(from);
+    }
+  }
+  return found;
+}
+
+/** Whether a component writes to one of its own inputs, or hands it on to be written. */
+export const isWritten = ({ facts }: Component, port: Port): boolean =>
+  facts.writes.some((write) => write.symbol === port.symbol) ||
+  facts.render.some((node) =>
+    node.attributes.some((one) => one.mode === 'two-way' && one.value.symbol === port.symbol),
+  );

@@ -1,0 +1,18 @@
+/** A call site as the flow over it sees it. */
+import type { Component, Place, Site } from '../model/project';
+import type { Frame } from './frames';
+
+/** A call site with the frames of both sides. */
+export interface Joint {
+  site: Site;
+  owner: Component;
+  target: Component;
+  frame: Frame;
+}
+
+/** Where in the owner's file something of the call site stands. */
+export const placeOf = ({ file }: Site, { start, end }: { start: number; end: number }): Place => ({
+  file,
+  start,
+  end,
+});

@@ -1,0 +1,236 @@
+/** Facts about the code of a component: its symbols, expressions and functions, and what it draws. */
+import type { TypeExpr } from './types';
+
+export interface Span {
+  start: number;
+  end: number;
+}
+
+export interface SymbolFact extends Span {
+  name: string;
+  kind:
+    | 'prop'
+    | 'bag'
+    | 'rest'
+    | 'state'
+    | 'setter'
+    | 'derived'
+    | 'handler'
+    | 'loop'
+    | 'param'
+    | 'injected'
+    | 'ref'
+    | 'shared'
+    | 'module';
+  /** prop: the public name of the port. shared: a value of a module, by its name in the file. */
+  port?: string;
+  /** setter: its state. loop: what it runs over. */
+  of?: number;
+  /** setter: it writes the members that it is given, and leaves the others. */
+  merges?: boolean;
+  /** rest: the names that were taken out before. */
+  except?: string[];
+  /** The value it starts from, or is derived from. */
+  init?: ExprFact;
+  type?: TypeExpr;
+  /** handler: index of its function. */
+  fn?: number;
+  /** param: the function whose parameter it is a part of, -1 for the component's own, and the way to it. */
+  within?: number;
+  path?: string[];
+  /** ref: it starts empty, to be filled by what it is attached to. */
+  empty?: boolean;
+  /** The same at every render: memoised, or kept outside. */
+  stable?: boolean;
+  /** loop, param: place in the parameter list. */
+  index?: number;
+}
+
+export type Where =
+  'text' | 'attribute' | 'condition' | 'handler' | 'effect' | 'derivation' | 'emit' | 'provide' | 'argument';
+
+/** An expression, as far as the audit needs it. */
+export interface ExprFact extends Span {
+  kind: 'identity' | 'member' | 'literal' | 'function' | 'object' | 'array' | 'content' | 'call' | 'computed';
+  /** identity, member, call: the symbol it is, starts from, or calls. */
+  symbol?: number;
+  path?: string[];
+  /** Symbols whose values flow into it. */
+  uses?: number[];
+  type?: TypeExpr;
+  /** function: index in the component's functions. */
+  fn?: number;
+  /** object: members that are known; `open` if there are others, `spreads` where these come from. */
+  members?: MemberFact[];
+  open?: boolean;
+  spreads?: ExprFact[];
+  /** Members that were taken out of it before: the rest of an object. */
+  without?: string[];
+  /** It is one of these: the arms of a condition, or what a function gives back that it is worked out by. */
+  gives?: ExprFact[];
+  /** content: the outermost render nodes. */
+  content?: number[];
+  /** array: its elements, where they matter. */
+  elements?: ExprFact[];
+  /** What a helper gave back, or a part of it: the call, by its index, and the way to the part. */
+  from?: { call: number; path: string[] };
+  /** A component handed over as a value, by its name in the file. */
+  component?: string;
+}
+
+export interface MemberFact extends Span {
+  name: string;
+  value: ExprFact;
+}
+
+export interface FunctionFact extends Span {
+  /** The function that it is written in, or -1. */
+  parent: number;
+  where: 'handler' | 'effect' | 'derivation';
+  params: number[];
+  /** Symbols that it calls: handlers, setters, callbacks. */
+  calls: number[];
+  /** Names that its first parameter is taken apart into; `rest` if it takes the others too. */
+  takes?: { names: (Span & { name: string })[]; rest: boolean };
+  /** What it gives back: one of these. */
+  gives?: ExprFact[];
+  /** It only calls this symbol, with its own parameters as they are (or with other arguments: `bound`). */
+  sole?: { symbol: number; bound: boolean };
+}
+
+export interface ReadFact extends Span {
+  symbol: number;
+  path?: string[];
+  /** Where each name of the path ends, for handles and parameters. */
+  ends?: number[];
+  /** Read so that an absent value does no harm: `x?.y`. */
+  soft?: boolean;
+  where: Where;
+  fn: number;
+}
+
+export interface WriteFact extends Span {
+  symbol: number;
+  path?: string[];
+  value?: ExprFact;
+  where: Where;
+  fn: number;
+  /** Something reachable through the symbol is changed, not a copy of it; `method` names what changes it. */
+  through?: { method?: string };
+}
+
+export interface EmitFact extends Span {
+  /** The callback prop that is called, or -1 where the event is only a name. */
+  symbol: number;
+  event: string;
+  args: ExprFact[];
+  fn: number;
+  guarded: boolean;
+  /** called here, given to a plain element as its listener, or handed to code that may call it */
+  how: 'called' | 'listener' | 'handed';
+}
+
+export interface ProvideFact extends Span {
+  /** The key's name in the file. */
+  key: string;
+  keyStart: number;
+  keyEnd: number;
+  value?: ExprFact;
+  node: number;
+  where: Where | 'setup';
+}
+
+export interface ConsumeFact extends Span {
+  key: string;
+  symbol: number;
+  where: Where | 'setup';
+  fn: number;
+  /** throws: a missing value is refused; handled: the code goes on without one; bare: neither. */
+  missing: 'throws' | 'handled' | 'bare';
+}
+
+/** One of several things that a value may be. */
+export interface ChoiceFact {
+  /** The name of the module, or of a member of one. */
+  name: string;
+  /** It is not what bears the name, but any member of it, or what it gives back when called. */
+  of?: 'members' | 'result';
+  /** The way from there to the value. */
+  path?: string[];
+  /** It may be registered for the whole app under this name. */
+  global?: string;
+  /** It counts only where nothing else is handed in. */
+  spare?: boolean;
+}
+
+/** What a tag names. */
+export interface TagFact extends Span {
+  /** As written: `FareCard`, `Menu.Item`, `div`. */
+  name: string;
+  /** A value of the component itself (dynamic tag), if it is no module-level name. */
+  symbol?: number;
+  /** A component declared inside another function of the file: its index in the file. */
+  component?: number;
+  /** No binding of that name is in sight. */
+  unbound?: boolean;
+  /** It is what a function around the component was given or keeps. */
+  outer?: boolean;
+  /** What the tag is chosen among; all of it is given the same. */
+  choices?: ChoiceFact[];
+  /** It may be something else, too: of the choices, not all are known. */
+  openChoice?: boolean;
+  /** It may be (or is, where there are no choices) a plain element. */
+  plain?: boolean;
+  /** It may be registered for the whole app under this name. */
+  global?: string;
+}
+
+export interface RenderFact extends Span {
+  kind: 'site' | 'element' | 'outlet' | 'group';
+  /** The node in whose content it stands, or -1. */
+  parent: number;
+  /** It is handed to code that may draw it anywhere. */
+  loose?: boolean;
+  /** Which slot of the parent it fills; absent for plain nesting. */
+  slot?: string;
+  tag?: TagFact;
+  attributes: AttributeFact[];
+  /** outlet: the slot's public name. */
+  outlet?: string;
+  outletSymbol?: number;
+  /** Something else is shown where nothing fills it. */
+  fallback?: boolean;
+  /** The call that mounts it as the root of a tree of its own. */
+  mounted?: Span;
+  /** The condition that it stands under. */
+  when?: Span;
+  /** Call sites: the arms of conditions that it stands in, as condition and arm. */
+  arms?: string[];
+  /** The list that it is repeated for. */
+  each?: Span;
+  /** Content is nested in it. */
+  nested?: boolean;
+  /** The only thing nested in it, where that is an expression (a render function, say). */
+  only?: ExprFact;
+  /** The tag is a variable or prop that holds a component, written in lower case and so a plain element. */
+  lowercase?: { symbol: number } | { module: string };
+}
+
+export interface AttributeFact extends Span {
+  name: string;
+  nameStart: number;
+  nameEnd: number;
+  mode: 'value' | 'spread' | 'listen' | 'two-way' | 'ref' | 'key';
+  value: ExprFact;
+  /** The value is a call whose result is handed over. */
+  called?: CalledFact;
+  /** What is handed over is used by name where it is written, so that handing it over may be by the way. */
+  local?: boolean;
+}
+
+/** A call in the place of a handler: what is called, as far as it is known. */
+export interface CalledFact {
+  symbol?: number;
+  module?: string;
+  fn?: number;
+}
