@@ -20,7 +20,10 @@ export class Emissions {
     const answer =
       raises(components[port.component]!, port) ||
       flow.into[port.node]!.some((index) => {
-        const from = flow.nodes[flow.edges[index]!.from]!;
+        const edge = flow.edges[index]!;
+        const from = flow.nodes[edge.from]!;
+        // Who was handed it in a context calls it.
+        if (edge.how === 'call' && from.channel === 'context') return true;
         return from.port?.channel === 'event' && this.isRaised(from.port);
       });
     this.known.set(port.node, answer);

@@ -79,6 +79,8 @@ export class FlowBuilder {
       if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) this.addInner(frame);
     for (const site of this.project.sites) sites.add(site);
     this.addContexts();
+    for (const one of components)
+      if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) this.addCalls(frame);
   }
 
   addNode(node: Omit<FlowNode, 'id'>): number {
@@ -251,6 +253,29 @@ export class FlowBuilder {
         }
       }
     }
+  }
+
+  /** What calling a member of a context sets off, where it is called or put on an element as its listener. */
+  private addCalls(frame: Frame): void {
+    const { facts, file } = frame.code;
+    const called = (facts.invokes ?? []).map((one) => ({ callee: one.callee, at: one as Span }));
+    for (const { kind, attributes } of facts.render)
+      if (kind === 'element')
+        for (const { value } of attributes)
+          if (value.kind === 'identity' || value.kind === 'member') called.push({ callee: value, at: value });
+    for (const { callee, at } of called) {
+      const from = this.values.sources(frame, callee).filter((one) => this.isConsumed(one));
+      if (!from.length) continue;
+      const place = { file, start: at.start, end: at.end };
+      for (const callable of this.callables.of(frame, callee))
+        for (const { node, put } of this.effects.of(callable, place))
+          for (const one of from) this.addEdge(one.node, node, place, { how: 'call', take: one.take, put });
+    }
+  }
+
+  private isConsumed({ node }: Source): boolean {
+    const { channel, provides } = this.flow.nodes[node]!;
+    return channel === 'context' && !provides;
   }
 
   private addProvider(

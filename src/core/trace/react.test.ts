@@ -51,9 +51,11 @@ describe('context by hook with members and setter', () => {
       'FleetProvider:state:held',
       [
         'Button:event:onPress write FleetProvider:state:held',
+        'FleetProvider:context:Fleet consume Gate:context:Fleet',
         'FleetProvider:context:Fleet consume Lamp:context:Fleet',
         'FleetProvider:local:value provide FleetProvider:context:Fleet',
         'FleetProvider:state:held transform FleetProvider:local:value',
+        'Gate:context:Fleet call FleetProvider:state:held',
         'Gate:state:n write FleetProvider:state:held',
         'Lamp:context:Fleet rename Light:prop:lit',
       ],
@@ -64,9 +66,11 @@ describe('context by hook with members and setter', () => {
       'Light:prop:lit',
       [
         'Button:event:onPress write FleetProvider:state:held',
+        'FleetProvider:context:Fleet consume Gate:context:Fleet',
         'FleetProvider:context:Fleet consume Lamp:context:Fleet',
         'FleetProvider:local:value provide FleetProvider:context:Fleet',
         'FleetProvider:state:held transform FleetProvider:local:value',
+        'Gate:context:Fleet call FleetProvider:state:held',
         'Gate:state:n write FleetProvider:state:held',
         'Lamp:context:Fleet rename Light:prop:lit',
       ],
@@ -217,6 +221,7 @@ describe('reducer and dispatch in context', () => {
       [
         'App:context:Ctx consume Panel:context:Ctx',
         'App:state:state provide App:context:Ctx',
+        'Panel:context:Ctx call App:state:state',
         'Panel:context:Ctx pass Stepper:prop:n',
         'Stepper:event:onStep write App:state:state',
       ],
@@ -363,6 +368,7 @@ describe('object factory with rest props provider', () => {
       [
         'App:state:open pass MenuProvider:prop:open',
         'Btn:event:onPress emit MenuProvider:event:onOpen',
+        'Item:context:MenuContext call MenuProvider:event:onOpen',
         'Item:context:MenuContext rename Show:prop:v',
         'MenuProvider:context:MenuContext consume Item:context:MenuContext',
         'MenuProvider:event:onOpen write App:state:open',
@@ -427,6 +433,7 @@ describe('tuple factory', () => {
       [
         'App:context:FleetContext consume List:context:FleetContext',
         'App:state:cabins provide App:context:FleetContext',
+        'List:context:FleetContext call App:state:cabins',
         'List:context:FleetContext rename Row:prop:n',
         'Row:event:onClear write App:state:cabins',
       ],

@@ -195,10 +195,12 @@ describe('class with runes in context', () => {
       CLASS_WITH_RUNES_IN_CONTEXT,
       'Show:prop:v',
       [
+        'App:context:KEY consume Gate:context:KEY',
         'App:context:KEY consume Lamp:context:KEY',
         'App:local:held provide App:context:KEY',
         'App:state:cabins transform App:local:held',
         'Btn:event:onpress write App:state:cabins',
+        'Gate:context:KEY call App:state:cabins',
         'Lamp:context:KEY rename Show:prop:v',
       ],
     ],

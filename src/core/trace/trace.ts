@@ -168,7 +168,10 @@ function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean): Hop 
 export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   const { flow } = project;
   const component = project.components[node.component]!;
-  const feeds = flow.out[node.id]!.map((index) => flow.edges[index]!);
+  // Who calls a member of a context does not pass it on.
+  const feeds = flow.out[node.id]!.map((index) => flow.edges[index]!).filter(
+    (edge) => node.channel !== 'context' || edge.how !== 'call',
+  );
   if (node.channel === 'event' && node.port) {
     if (raises(component, node.port)) return 'emit';
     if (emissionsOf(project).isRaised(node.port)) return 'pass';

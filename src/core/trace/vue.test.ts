@@ -118,8 +118,10 @@ describe('provide inject object with setter', () => {
       'App:state:unit',
       [
         'App:context:units consume Leaf:context:units',
+        'App:context:units consume Mid:context:units',
         'App:state:unit provide App:context:units',
         'Btn:event:pick write App:state:unit',
+        'Mid:context:units call App:state:unit',
       ],
     ],
     [
@@ -128,8 +130,10 @@ describe('provide inject object with setter', () => {
       'Leaf:context:units',
       [
         'App:context:units consume Leaf:context:units',
+        'App:context:units consume Mid:context:units',
         'App:state:unit provide App:context:units',
         'Btn:event:pick write App:state:unit',
+        'Mid:context:units call App:state:unit',
       ],
     ],
   ]);
