@@ -440,3 +440,52 @@ describe('tuple factory', () => {
     ],
   ]);
 });
+
+const HANDLERS_ABOVE_WHAT_THEY_USE: Sources = {
+  'App.tsx': `import { useEffect, useState } from 'react';
+export function App() { const [limit] = useState(1); return <><Gauge limit={limit} /><Mast limit={limit} /></>; }
+function Gauge({ limit }) { const [shown, setShown] = useState(0); function store(v) { setShown(v); } const save = () => store(limit); return <Show v={shown} onPress={save} />; }
+function Mast({ limit }) { const save = () => { store(limit); }; const store = (v) => { setShown(v); }; useEffect(() => { save(); }, [limit]); const [shown, setShown] = useState(0); return <Lamp v={shown} />; }
+function Show({ v, onPress }) { return <button onClick={onPress}>{v}</button>; }
+function Lamp({ v }) { return <b>{v}</b>; }`,
+};
+describe('handlers above what they use', () => {
+  traces([
+    [
+      'App:state:limit',
+      HANDLERS_ABOVE_WHAT_THEY_USE,
+      'App:state:limit',
+      [
+        'App:state:limit pass Gauge:prop:limit',
+        'App:state:limit pass Mast:prop:limit',
+        'Gauge:prop:limit write Gauge:state:shown',
+        'Gauge:state:shown rename Show:prop:v',
+        'Mast:prop:limit write Mast:state:shown',
+        'Mast:state:shown rename Lamp:prop:v',
+      ],
+    ],
+  ]);
+});
+
+const MEMBERS_OF_CONTEXT_PUT_ON_ELEMENTS: Sources = {
+  'App.tsx': `import { createContext, useContext, useState } from 'react';
+const Shift = createContext(null);
+export function App() { const [open, setOpen] = useState(false); const toggle = () => setOpen(!open); return <Shift.Provider value={{ open, toggle }}><Door /><Sign /></Shift.Provider>; }
+function Door() { const { toggle } = useContext(Shift); return <button onClick={toggle}>door</button>; }
+function Sign() { const { open } = useContext(Shift); return <b>{String(open)}</b>; }`,
+};
+describe('members of a context put on elements', () => {
+  traces([
+    [
+      'Door:context:Shift',
+      MEMBERS_OF_CONTEXT_PUT_ON_ELEMENTS,
+      'Door:context:Shift',
+      [
+        'App:context:Shift consume Door:context:Shift',
+        'App:context:Shift consume Sign:context:Shift',
+        'App:state:open provide App:context:Shift',
+        'Door:context:Shift call App:state:open',
+      ],
+    ],
+  ]);
+});

@@ -314,3 +314,17 @@ describe('store in context with bound member', () => {
     ],
   ]);
 });
+
+const EFFECTS_ABOVE_WHAT_THEY_WRITE: Sources = {
+  'Gauge.svelte': `<script>let { limit } = $props(); const update = () => { other(); }; const other = () => { shown = limit; }; $effect(() => { update(); }); let shown = $state('');</script><p>{shown}</p>`,
+};
+describe('effects above what they write', () => {
+  traces([
+    [
+      'Gauge:prop:limit',
+      EFFECTS_ABOVE_WHAT_THEY_WRITE,
+      'Gauge:prop:limit',
+      ['Gauge:prop:limit write Gauge:state:shown'],
+    ],
+  ]);
+});

@@ -288,3 +288,20 @@ describe('handle with expose', () => {
     ['Btn:event:pick', HANDLE_WITH_EXPOSE, 'Btn:event:pick', ['Btn:event:pick write Field:state:text']],
   ]);
 });
+
+const WATCHERS_ABOVE_WHAT_THEY_WRITE: Sources = {
+  'Gauge.vue': `<script setup>import { ref, watch } from 'vue';
+const props = defineProps({ limit: Number });
+watch(() => props.limit, () => { shown.value = props.limit; });
+const shown = ref(0);</script><template><p>{{ shown }}</p></template>`,
+};
+describe('watchers above what they write', () => {
+  traces([
+    [
+      'Gauge:prop:limit',
+      WATCHERS_ABOVE_WHAT_THEY_WRITE,
+      'Gauge:prop:limit',
+      ['Gauge:prop:limit write Gauge:state:shown'],
+    ],
+  ]);
+});

@@ -3,42 +3,21 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { declareFunction, readOtherClass } from './functions';
 import { variableType } from './infer';
+import { inReadingOrder } from './order';
 import { declarePattern } from './patterns';
-import { isFunction } from './scope';
 import { eachChild } from './walk';
 import { inArm, inferContext, mergeUses, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
 
-/** Reads statements. Function declarations come first, as they are hoisted. */
-export function readStatements(u: Unit, nodes: t.Node[], ctx: Ctx): void {
-  const hoisted = nodes.filter((node): node is t.FunctionDeclaration => node.type === 'FunctionDeclaration');
-  const late = hoisted.filter((node) => ctx.fn === -1 && !u.file.units.has(node));
-  const waits = new Set<t.Node>(late);
-  const last = late.length ? lastValue(nodes) : -1;
-  for (const [index, node] of nodes.entries()) {
-    if (node.type === 'FunctionDeclaration') {
-      if (!waits.has(node)) declareFunction(u, node, ctx);
-      continue;
-    }
-    // A handler may use state that is declared below it, so it is read once that is known.
-    if (late.length && index > last && node.type !== 'VariableDeclaration') {
-      for (const fn of late.splice(0)) declareFunction(u, fn, ctx);
-    }
+/** Reads statements; in a component's own body, handlers and effects come after what they use. */
+export function readStatements(u: Unit, written: t.Node[], ctx: Ctx): void {
+  const nodes = ctx.fn === -1 ? inReadingOrder(written, (node) => u.file.units.has(node)) : written;
+  for (const node of nodes) {
     readStatement(u, node, ctx);
     // What follows `if (x) return …` stands where x does not hold.
     if (node.type === 'IfStatement' && !node.alternate && leaves(node.consequent)) {
       ctx = { ...ctx, arms: inArm(u, ctx, node.test, false).arms! };
     }
   }
-  for (const fn of late) declareFunction(u, fn, ctx);
-}
-
-/** The last statement that declares something else than a function. */
-function lastValue(nodes: t.Node[]): number {
-  return nodes.findLastIndex(
-    (node) =>
-      node.type === 'VariableDeclaration' &&
-      node.declarations.some((one) => !one.init || !isFunction(unwrap(one.init))),
-  );
 }
 
 const leaves = (node: t.Node): boolean =>
