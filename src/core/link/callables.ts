@@ -5,7 +5,7 @@ import type { Provider } from './contexts';
 import type { Frame, Frames } from './frames';
 import type { Linked } from './index';
 import { Memo } from './memo';
-import { into, type Values } from './values';
+import { into, MAX_DEPTH, type Values } from './values';
 
 /** Something that may be called. */
 export type Callable =
@@ -14,7 +14,6 @@ export type Callable =
   /** A callback that the component was handed. */
   | { kind: 'port'; port: Port };
 
-const MAX_DEPTH = 24;
 /** A callback that so many owners hand in may be anything. */
 const MAX_OWNERS = 12;
 
@@ -191,7 +190,7 @@ export class Callables {
   }
 
   /** The components that a handle is put on. */
-  attachedTo(component: Component, handle: number): Component[] {
+  private attachedTo(component: Component, handle: number): Component[] {
     return component.sites.flatMap((id) => {
       const { fact, target } = this.project.sites[id]!;
       const here = fact.attributes.some(({ mode, value }) => mode === 'ref' && value.symbol === handle);

@@ -5,7 +5,7 @@
 import type { ComponentFacts, FactoryFact, FileFacts, ValueFact } from '../model/facts';
 import type { Modules } from './modules';
 import { linkNames } from './names';
-import { dirname } from './paths';
+import { pathTo } from './paths';
 
 /** Values that one call made, by the place of the call. */
 interface Call {
@@ -168,9 +168,3 @@ class Maker {
     };
   }
 }
-
-/** The path of one file as another would import it. */
-const pathTo = (from: string, to: string): string => {
-  const dir = dirname(from);
-  return `./${dir ? '../'.repeat(dir.split('/').length) : ''}${to}`;
-};

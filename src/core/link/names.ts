@@ -3,6 +3,7 @@ import type { ChoiceFact, FileFacts, ValueFact, WrapperFact } from '../model/fac
 import { isNamedLikeComponent } from '../model/names';
 import type { Loss, Target } from '../model/project';
 import type { Modules } from './modules';
+import { indexOf } from './name-index';
 import { linkTypeNames, type TypeTarget } from './type-names';
 
 export interface Names {
@@ -38,11 +39,8 @@ export function linkNames(
   homes: { file: number; index: number }[],
 ): Names {
   const values = files.map((file) => new Map(file.values.map((value) => [value.name, value])));
-  const imports = files.map((file) => new Map(file.imports.map((one) => [one.local, one])));
-  const exportsByName = files.map(
-    (file) => new Map(file.exports.filter((one) => one.name !== '*').map((one) => [one.name, one])),
-  );
-  const stars = files.map((file) => file.exports.filter((one) => one.name === '*'));
+  const index = indexOf(files);
+  const { imports, exportsByName, stars } = index;
   const componentValues = files.map(
     (file) =>
       new Map(file.values.filter((one) => one.component !== undefined).map((one) => [one.component!, one])),
@@ -391,7 +389,7 @@ export function linkNames(
   linkStatics();
   return {
     lookup,
-    lookupType: linkTypeNames(files, modules),
+    lookupType: linkTypeNames(files, index, modules),
     exported,
     exportsOf: (file) => exportsOf(file),
     candidates,

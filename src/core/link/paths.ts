@@ -15,3 +15,9 @@ export function join(...parts: string[]): string {
   }
   return out.join('/');
 }
+
+/** The path of one file as another would import it. */
+export const pathTo = (from: string, to: string): string => {
+  const dir = dirname(from);
+  return `./${dir ? '../'.repeat(dir.split('/').length) : ''}${to}`;
+};

@@ -4,7 +4,7 @@
  */
 import type { ComponentFacts, FileFacts, RenderFact } from '../model/facts';
 import type { Site } from '../model/project';
-import { dirname } from './paths';
+import { dirname, pathTo } from './paths';
 
 /** Files that such a router draws, and the folder after `@` whose layout they choose. */
 const ROUTED = /(?:^|\/)\+(page|layout|error)(?:@([^/]*))?\.svelte$/;
@@ -32,7 +32,7 @@ export function withRoutes(files: FileFacts[]): FileFacts[] {
     const values = pages.map((path, i) => ({
       name: `${PAGE}${i}`,
       kind: 'value' as const,
-      lazy: { from: relative(dirname(file.path), path), name: 'default' },
+      lazy: { from: pathTo(file.path, path), name: 'default' },
       start: 0,
       end: 0,
     }));
@@ -60,9 +60,6 @@ function nearest(layouts: Map<string, FileFacts>, from: string | undefined): str
   for (let dir = from; dir !== undefined; dir = parent(dir)) if (layouts.has(dir)) return dir;
   return undefined;
 }
-
-/** A path below a folder, as it would be imported there. */
-const relative = (dir: string, path: string): string => `./${dir ? path.slice(dir.length + 1) : path}`;
 
 /** The layout with a call site for each page, where it places its content. */
 function drawing(layout: ComponentFacts, pages: number): ComponentFacts | undefined {

@@ -1,20 +1,17 @@
 /** What a type name in a file means, followed through imports and re-exports. */
 import type { FileFacts } from '../model/facts';
 import type { Modules } from './modules';
+import type { NameIndex } from './name-index';
 
 /** The declaring file and its declaration. */
 export type TypeTarget = { file: number; decl: FileFacts['types'][number] } | undefined;
 
 export function linkTypeNames(
   files: FileFacts[],
+  { imports, exportsByName, stars }: NameIndex,
   modules: Modules,
 ): (file: number, name: string) => TypeTarget {
   const types = files.map((file) => new Map(file.types.map((type) => [type.name, type])));
-  const imports = files.map((file) => new Map(file.imports.map((one) => [one.local, one])));
-  const exportsByName = files.map(
-    (file) => new Map(file.exports.filter((one) => one.name !== '*').map((one) => [one.name, one])),
-  );
-  const stars = files.map((file) => file.exports.filter((one) => one.name === '*'));
   const typeCache = new Map<string, TypeTarget>();
   function lookupType(file: number, name: string): TypeTarget {
     const key = `${file}:${name}`;

@@ -15,7 +15,8 @@ export interface Source {
   without?: string[];
 }
 
-const MAX_DEPTH = 24;
+/** Expressions in expressions are followed so far. */
+export const MAX_DEPTH = 24;
 export class Values {
   private readonly known = new Memo<Source>();
 

@@ -14,9 +14,9 @@ const MAX_ROUNDS = 4;
  */
 export function inReadingOrder(nodes: t.Node[], isUnit: (node: t.Node) => boolean): t.Node[] {
   const base = functionsLast(nodes, isUnit);
-  const wants = usesBelow(nodes, base);
-  if (!wants.size) return base;
   const users = new Map(base.map((node) => [node, usersOf(node, nodes)]));
+  const wants = usesBelow(users, base);
+  if (!wants.size) return base;
   let order = base;
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const before = order;
@@ -30,9 +30,10 @@ export function inReadingOrder(nodes: t.Node[], isUnit: (node: t.Node) => boolea
 }
 
 function functionsLast(nodes: t.Node[], isUnit: (node: t.Node) => boolean): t.Node[] {
-  const late = nodes.filter((node) => node.type === 'FunctionDeclaration' && !isUnit(node));
+  const isLate = (node: t.Node) => node.type === 'FunctionDeclaration' && !isUnit(node);
+  const late = nodes.filter(isLate);
   if (!late.length) return nodes;
-  const rest = nodes.filter((node) => !late.includes(node));
+  const rest = nodes.filter((node) => !isLate(node));
   const last = rest.findLastIndex((node) => node.type === 'VariableDeclaration' && !runsLater(node));
   return [...rest.slice(0, last + 1), ...late, ...rest.slice(last + 1)];
 }
@@ -48,12 +49,12 @@ function moved(order: t.Node[], node: t.Node, wanted: Set<t.Node>, users: Set<t.
 }
 
 /** Statements that run later, with the declarations that each of them uses; none if they all stand in order. */
-function usesBelow(nodes: t.Node[], order: t.Node[]): Map<t.Node, Set<t.Node>> {
+function usesBelow(users: Map<t.Node, Set<t.Node>>, order: t.Node[]): Map<t.Node, Set<t.Node>> {
   const found = new Map<t.Node, Set<t.Node>>();
   const at = new Map(order.map((node, index) => [node, index]));
   let inOrder = true;
   for (const node of order) {
-    for (const user of usersOf(node, nodes)) {
+    for (const user of users.get(node)!) {
       if (user === node || !runsLater(user)) continue;
       found.set(user, (found.get(user) ?? new Set()).add(node));
       if (at.get(user)! < at.get(node)!) inOrder = false;
