@@ -6,6 +6,7 @@ import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { links } from '../../links';
 import { levelTone } from '../../parts/level';
+import { Narrow } from '../../parts/Narrow';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { COLUMNS, sortedRows, type ColumnKey } from './rows';
 
@@ -54,16 +55,7 @@ export function CatalogueView() {
   return (
     <div className="flex h-full flex-col">
       <div className="flex shrink-0 items-center gap-4 border-b border-line px-5 py-1.5">
-        <input
-          value={text}
-          placeholder="Component or file"
-          aria-label="Narrow the catalogue"
-          className="h-7 w-64 border border-line bg-sheet px-2"
-          onChange={(event) => {
-            const { value } = event.target;
-            change((next) => (value ? next.set('text', value) : next.delete('text')));
-          }}
-        />
+        <Narrow label="Narrow the catalogue" placeholder="Component or file" className="w-64" />
         <span className="ml-auto text-soft tabular-nums">
           {rows.length === data.length
             ? `${data.length} components`

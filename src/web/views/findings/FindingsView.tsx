@@ -7,6 +7,7 @@ import { currentSearch, useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { useKeys } from '../../keys';
 import { Empty, Failed, Waiting } from '../../parts/states';
+import { Narrow } from '../../parts/Narrow';
 import { levelTone, LevelWord } from '../../parts/level';
 import { FindingDetail } from './FindingDetail';
 import { grouped, matches, type Grouping, type ListItem } from './list';
@@ -68,13 +69,7 @@ export function FindingsView() {
     <div className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr] grid-rows-[minmax(0,1fr)]">
       <section className="flex min-w-0 flex-col border-r border-line" aria-label="Findings">
         <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1.5">
-          <input
-            value={text}
-            onChange={(event) => set('text', event.target.value)}
-            placeholder="Component, file or word"
-            aria-label="Narrow the findings"
-            className="h-7 w-44 border border-line bg-sheet px-2"
-          />
+          <Narrow label="Narrow the findings" placeholder="Component, file or word" className="w-44" />
           <div role="group" aria-label="Levels" className="flex gap-1">
             {LEVELS.map((level) => (
               <button

@@ -5,8 +5,10 @@ import { useParams, useSearchParams } from 'react-router';
 import type { GapKind, JoinedView as View } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
+import { Narrow } from '../../parts/Narrow';
 import { Place } from '../../parts/Place';
 import { Empty, Failed, Waiting } from '../../parts/states';
+import { isPoor } from '../../parts/tally';
 import { KINDS, rowsOf, shareText } from './kinds';
 
 const ROW = 28;
@@ -39,16 +41,7 @@ export function JoinedView() {
       />
       <section className="flex min-w-0 flex-col" aria-label="Not joined">
         <div className="flex h-10 shrink-0 items-center gap-4 border-b border-line px-5">
-          <input
-            value={text}
-            placeholder="Name or file"
-            aria-label="Narrow by name or file"
-            className="h-7 w-64 border border-line bg-sheet px-2"
-            onChange={(event) => {
-              const { value } = event.target;
-              change((params) => (value ? params.set('text', value) : params.delete('text')));
-            }}
-          />
+          <Narrow label="Narrow by name or file" placeholder="Name or file" className="w-64" />
           <span className="ml-auto text-soft tabular-nums">
             {rows.filter((row) => 'gap' in row).length.toLocaleString('en')} not joined
           </span>
@@ -157,7 +150,7 @@ function Figures({
           >
             <span className="flex justify-between gap-3">
               <span className="font-medium">{one.title}</span>
-              <span className={`tabular-nums ${tally.joined < tally.written * 0.95 ? 'text-warning' : ''}`}>
+              <span className={`tabular-nums ${isPoor(tally) ? 'text-warning' : ''}`}>
                 {shareText(tally)}
               </span>
             </span>

@@ -3,6 +3,7 @@ import type { Channel, Level, RiggingView } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { count } from '../../parts/count';
 import { channelColor } from '../../parts/Mark';
+import { Narrow } from '../../parts/Narrow';
 import { levelTone } from '../../parts/level';
 
 const CHANNELS: Channel[] = ['prop', 'event', 'state', 'context', 'slot', 'ref'];
@@ -17,23 +18,15 @@ export function FilterBar({ shown, view }: { shown: number; view: RiggingView })
       if (next.getAll(key).includes(value)) next.delete(key, value);
       else next.append(key, value);
     });
-  const text = search.get('find') ?? '';
   const all = view.lanes.length;
   const of = view.strands > all ? `the longest ${all} of ${view.strands}` : String(all);
   return (
     <div className="flex h-10 shrink-0 items-center gap-4 overflow-hidden border-b border-line px-5 whitespace-nowrap">
-      <input
-        value={text}
-        onChange={(event) => {
-          const { value } = event.target;
-          change((next) => {
-            if (value) next.set('find', value);
-            else next.delete('find');
-          });
-        }}
+      <Narrow
+        name="find"
+        label="Narrow by component or name"
         placeholder="Component or name"
-        aria-label="Narrow by component or name"
-        className="h-7 w-40 shrink border border-line bg-sheet px-2"
+        className="w-40 shrink"
       />
       <Group label="Channels">
         {CHANNELS.map((channel) => (
