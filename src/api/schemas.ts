@@ -164,6 +164,8 @@ export const strandSchema = z.object({
   routes: z.array(routeSchema),
   origins: z.array(z.string()),
   ends: z.array(z.string()),
+  /** Where it goes on, but was ended for its length. */
+  cut: z.array(z.string()),
 });
 
 export const hitSchema = z.object({

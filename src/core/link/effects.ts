@@ -8,7 +8,7 @@ import { type Source, unboxed, type Values } from './values';
 
 export interface Effect {
   node: number;
-  how: 'write' | 'emit';
+  how: 'write' | 'emit' | 'call';
   /** The member of the node that is written. */
   put: string[];
   /** What is written comes from these arguments of the call … */
@@ -90,6 +90,11 @@ export class Effects {
     for (const invoke of facts.invokes ?? []) {
       if (!within.has(invoke.fn)) continue;
       const place = { file, start: invoke.start, end: invoke.end };
+      const handle = this.throughHandle(frame, invoke.callee);
+      if (handle) {
+        found.push({ ...handle, how: 'call', params: [], from: [], place });
+        continue;
+      }
       for (const callable of this.callables.of(frame, invoke.callee)) {
         // What is reached by its name is a part of this already.
         if (callable.kind === 'function' && callable.frame === frame && within.has(callable.fn)) continue;
@@ -98,6 +103,19 @@ export class Effects {
       }
     }
     return found;
+  }
+
+  /**
+   * The handle that a call goes through, with the member of it that is called. What this sets off is the child's, and
+   * only of the child that the handle is put on: whoever walks on from here enters it by that call site.
+   */
+  throughHandle(frame: Frame, { symbol, path = [] }: ExprFact): Pick<Effect, 'node' | 'put'> | undefined {
+    if (symbol === undefined || frame.code.facts.symbols[symbol]!.kind !== 'ref') return undefined;
+    const [current, name] = path;
+    const node = frame.nodeOf[symbol]!;
+    if (node < 0 || current !== 'current' || name === undefined) return undefined;
+    const known = this.callables.exposedCallables(frame, symbol, path.slice(1)).length > 0;
+    return known ? { node, put: [current, name] } : undefined;
   }
 
   /** An effect of a call inside, as an effect of the function around it. */

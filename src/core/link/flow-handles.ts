@@ -23,7 +23,13 @@ export class HandleFlow {
         .flatMap((one) => this.flow.effects.of(one, at));
       if (!effects.length) continue;
       const exposed = this.exposedNode(target, member);
-      this.flow.addEdge(node, exposed, at, { how: 'call', site: site.id, way: 'in', attribute });
+      this.flow.addEdge(node, exposed, at, {
+        how: 'call',
+        site: site.id,
+        way: 'in',
+        attribute,
+        take: ['current', member],
+      });
       for (const effect of effects)
         this.flow.addEdge(exposed, effect.node, effect.place, { how: effect.how, put: effect.put });
     }

@@ -241,6 +241,15 @@ export class FlowBuilder {
     for (const { callee, args, start, end } of facts.invokes ?? []) {
       if (!args.length) continue;
       const place = { file, start, end };
+      const handle = this.effects.throughHandle(frame, callee);
+      if (handle) {
+        for (const one of args)
+          this.addSources(this.values.sources(frame, one), handle.node, place, {
+            how: 'call',
+            put: handle.put,
+          });
+        continue;
+      }
       for (const callable of this.callables.of(frame, callee)) {
         for (const effect of this.effects.of(callable, place)) {
           if (effect.how !== 'write') continue;

@@ -17,6 +17,8 @@ export interface TraceReport {
   edges: { from: string; to: string; how: string; file: string; line: number; column: number }[];
   origins: string[];
   ends: string[];
+  /** Where it goes on, but was ended for its length. */
+  cut: string[];
 }
 
 export function traceReport(trace: Trace, places: Places): TraceReport {
@@ -41,6 +43,7 @@ export function traceReport(trace: Trace, places: Places): TraceReport {
     }),
     origins: trace.origins,
     ends: trace.ends,
+    cut: trace.cut,
   };
 }
 
@@ -62,6 +65,7 @@ export function traceText(trace: Trace, places: Places): string {
     '',
     `origins: ${trace.origins.join(', ') || 'none'}`,
     `ends: ${trace.ends.join(', ') || 'none'}`,
+    ...(trace.cut.length ? [`ended for its length, goes on at: ${trace.cut.join(', ')}`] : []),
   );
   return `${lines.join('\n')}\n`;
 }

@@ -20,10 +20,8 @@ function Lamp() { const fleet = useFleet(); return <Light lit={fleet.held} />; }
 function Light({ lit }) { return <i>{String(lit)}</i>; }`,
 };
 describe('context by hook with members and setter', () => {
-  traces([
+  traces(CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER, [
     [
-      'Row:prop:cabin',
-      CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER,
       'Row:prop:cabin',
       [
         'FleetProvider:context:Fleet consume List:context:Fleet',
@@ -35,8 +33,6 @@ describe('context by hook with members and setter', () => {
     ],
     [
       'Button:event:onPress',
-      CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER,
-      'Button:event:onPress',
       [
         'Button:event:onPress write FleetProvider:state:held',
         'FleetProvider:context:Fleet consume Lamp:context:Fleet',
@@ -46,8 +42,6 @@ describe('context by hook with members and setter', () => {
       ],
     ],
     [
-      'FleetProvider:state:held',
-      CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER,
       'FleetProvider:state:held',
       [
         'Button:event:onPress write FleetProvider:state:held',
@@ -61,8 +55,6 @@ describe('context by hook with members and setter', () => {
       ],
     ],
     [
-      'Light:prop:lit',
-      CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER,
       'Light:prop:lit',
       [
         'Button:event:onPress write FleetProvider:state:held',
@@ -85,10 +77,8 @@ function Frame({ open, setOpen }) { return <Inner shown={open} toggle={setOpen} 
 function Inner({ shown, toggle }) { return <button onClick={() => toggle(!shown)}>{shown}</button>; }`,
 };
 describe('setter drilled as plain prop', () => {
-  traces([
+  traces(SETTER_DRILLED_AS_PLAIN_PROP, [
     [
-      'App:state:open',
-      SETTER_DRILLED_AS_PLAIN_PROP,
       'App:state:open',
       [
         'App:state:open pass Frame:prop:open',
@@ -98,8 +88,6 @@ describe('setter drilled as plain prop', () => {
       ],
     ],
     [
-      'Inner:prop:toggle',
-      SETTER_DRILLED_AS_PLAIN_PROP,
       'Inner:prop:toggle',
       [
         'App:state:open pass Frame:prop:open',
@@ -119,16 +107,9 @@ function B() { const [y, setY] = useState(2); return <Field value={y} onChange={
 function Field({ value, onChange }) { return <input value={value} onChange={(e) => onChange(e.target.value)} />; }`,
 };
 describe('two owners share a child', () => {
-  traces([
+  traces(TWO_OWNERS_SHARE_A_CHILD, [
+    ['A:state:x', ['A:state:x rename Field:prop:value', 'Field:event:onChange write A:state:x']],
     [
-      'A:state:x',
-      TWO_OWNERS_SHARE_A_CHILD,
-      'A:state:x',
-      ['A:state:x rename Field:prop:value', 'Field:event:onChange write A:state:x'],
-    ],
-    [
-      'Field:prop:value',
-      TWO_OWNERS_SHARE_A_CHILD,
       'Field:prop:value',
       [
         'A:state:x rename Field:prop:value',
@@ -148,10 +129,8 @@ function List({ items, renderItem }) { return <ul>{items.map((it, n) => <li>{ren
 function Row({ item, at }) { return <b>{item}{at}</b>; }`,
 };
 describe('render prop params', () => {
-  traces([
+  traces(RENDER_PROP_PARAMS, [
     [
-      'App:state:rows',
-      RENDER_PROP_PARAMS,
       'App:state:rows',
       [
         'App:local:item pass Row:prop:item',
@@ -161,8 +140,6 @@ describe('render prop params', () => {
       ],
     ],
     [
-      'Row:prop:item',
-      RENDER_PROP_PARAMS,
       'Row:prop:item',
       [
         'App:local:item pass Row:prop:item',
@@ -183,13 +160,8 @@ export function App({ locked }) { const [n, setN] = useState(0); const add = () 
 function Button({ onPress, onHold }) { return <button onClick={() => { onPress?.(); onHold?.(); }} />; }`,
 };
 describe('conditional handlers', () => {
-  traces([
-    [
-      'App:state:n',
-      CONDITIONAL_HANDLERS,
-      'App:state:n',
-      ['Button:event:onHold write App:state:n', 'Button:event:onPress write App:state:n'],
-    ],
+  traces(CONDITIONAL_HANDLERS, [
+    ['App:state:n', ['Button:event:onHold write App:state:n', 'Button:event:onPress write App:state:n']],
   ]);
 });
 
@@ -202,10 +174,8 @@ function Panel() { const { state, dispatch } = useContext(Ctx); return <Stepper 
 function Stepper({ n, onStep }) { return <button onClick={onStep}>{n}</button>; }`,
 };
 describe('reducer and dispatch in context', () => {
-  traces([
+  traces(REDUCER_AND_DISPATCH_IN_CONTEXT, [
     [
-      'Stepper:event:onStep',
-      REDUCER_AND_DISPATCH_IN_CONTEXT,
       'Stepper:event:onStep',
       [
         'App:context:Ctx consume Panel:context:Ctx',
@@ -215,8 +185,6 @@ describe('reducer and dispatch in context', () => {
       ],
     ],
     [
-      'App:state:state',
-      REDUCER_AND_DISPATCH_IN_CONTEXT,
       'App:state:state',
       [
         'App:context:Ctx consume Panel:context:Ctx',
@@ -236,14 +204,66 @@ export function Form() { const field = useRef(null); return <><Field ref={field}
 function Button({ onPress }) { return <button onClick={onPress} />; }`,
 };
 describe('handle', () => {
-  traces([
+  traces(HANDLE, [
     [
       'Form:ref:field',
-      HANDLE,
-      'Form:ref:field',
-      ['Field:ref:clear write Field:state:text', 'Form:ref:field call Field:ref:clear'],
+      [
+        'Button:event:onPress call Form:ref:field',
+        'Field:ref:clear write Field:state:text',
+        'Form:ref:field call Field:ref:clear',
+      ],
     ],
-    ['Button:event:onPress', HANDLE, 'Button:event:onPress', ['Button:event:onPress write Field:state:text']],
+    [
+      'Button:event:onPress',
+      [
+        'Button:event:onPress call Form:ref:field',
+        'Form:ref:field call Field:ref:clear',
+        'Field:ref:clear write Field:state:text',
+      ],
+    ],
+  ]);
+});
+
+const TWO_HANDLES: Sources = {
+  'App.tsx': `import { forwardRef, useImperativeHandle, useRef, useState } from 'react';
+const Field = forwardRef(function Field({ onClear }, ref) { useImperativeHandle(ref, () => ({ clear() { onClear(); }, mark() { onClear(); } })); return <input />; });
+export function Form() { const [name, setName] = useState(''); const [code, setCode] = useState('');
+  const one = useRef(null); const two = useRef(null);
+  return <><Field ref={one} onClear={() => setName('')} /><Field ref={two} onClear={() => setCode('')} /><p>{name}{code}</p><Button onPress={() => one.current.clear()} onDrop={() => two.current.mark()} /></>; }
+function Button({ onPress, onDrop }) { return <button onClick={onPress} onDrop={onDrop} />; }`,
+};
+describe('two handles on one component', () => {
+  traces(TWO_HANDLES, [
+    [
+      'Button:event:onPress',
+      [
+        'Button:event:onPress call Form:ref:one',
+        'Form:ref:one call Field:ref:clear',
+        'Field:ref:clear emit Field:event:onClear',
+        'Field:event:onClear write Form:state:name',
+      ],
+    ],
+  ]);
+});
+
+const RECURSION: Sources = {
+  'App.tsx': `import { useState } from 'react';
+export function Line() { const [open, setOpen] = useState(0); const [shut, setShut] = useState(0);
+  return <><Branch depth={3} at={open} onMove={setOpen} /><Branch depth={2} at={shut} onMove={setShut} /></>; }
+function Branch({ depth, at, onMove }) { return depth ? <Branch depth={depth - 1} at={at} onMove={onMove} /> : <Stop at={at} onMove={onMove} />; }
+function Stop({ at, onMove }) { return <button onClick={() => onMove(at)}>{at}</button>; }`,
+};
+describe('in by one call site and out by the same, however deep a component draws itself', () => {
+  traces(RECURSION, [
+    [
+      'Line:state:open',
+      [
+        'Line:state:open rename Branch:prop:at',
+        'Branch:prop:at pass Stop:prop:at',
+        'Stop:event:onMove pass Branch:event:onMove',
+        'Branch:event:onMove write Line:state:open',
+      ],
+    ],
   ]);
 });
 
@@ -254,10 +274,8 @@ class Step extends React.Component { render() { const { n } = this.props; return
 function Show({ v, onAdd }) { return <button onClick={onAdd}>{v}</button>; }`,
 };
 describe('props object and this', () => {
-  traces([
+  traces(PROPS_OBJECT_AND_THIS, [
     [
-      'App:state:n',
-      PROPS_OBJECT_AND_THIS,
       'App:state:n',
       [
         'App:state:n pass Step:prop:n',
@@ -277,10 +295,8 @@ function Show({ v }) { return <b>{v}</b>; }
 function Btn({ onPress }) { return <button onClick={onPress} />; }`,
 };
 describe('model object prop', () => {
-  traces([
+  traces(MODEL_OBJECT_PROP, [
     [
-      'App:state:a',
-      MODEL_OBJECT_PROP,
       'App:state:a',
       [
         'App:state:a transform Panel:prop:model',
@@ -290,20 +306,13 @@ describe('model object prop', () => {
     ],
     [
       'Show:prop:v',
-      MODEL_OBJECT_PROP,
-      'Show:prop:v',
       [
         'App:state:a transform Panel:prop:model',
         'Btn:event:onPress write App:state:a',
         'Panel:prop:model transform Show:prop:v',
       ],
     ],
-    [
-      'App:state:b',
-      MODEL_OBJECT_PROP,
-      'App:state:b',
-      ['App:state:b transform Panel:prop:model', 'Btn:event:onPress write App:state:b'],
-    ],
+    ['App:state:b', ['App:state:b transform Panel:prop:model', 'Btn:event:onPress write App:state:b']],
   ]);
 });
 
@@ -315,10 +324,8 @@ export function App({ start }) { const p = usePanel({ start, title: 'x' }); retu
 function Panel({ open, onFlip, title }) { return <button onClick={onFlip}>{open}{title}</button>; }`,
 };
 describe('hook returning object with nested hook', () => {
-  traces([
+  traces(HOOK_RETURNING_OBJECT_WITH_NESTED_HOOK, [
     [
-      'Panel:prop:open',
-      HOOK_RETURNING_OBJECT_WITH_NESTED_HOOK,
       'Panel:prop:open',
       [
         'App:prop:start write App:state:on',
@@ -326,18 +333,8 @@ describe('hook returning object with nested hook', () => {
         'Panel:event:onFlip write App:state:on',
       ],
     ],
-    [
-      'Panel:event:onFlip',
-      HOOK_RETURNING_OBJECT_WITH_NESTED_HOOK,
-      'Panel:event:onFlip',
-      ['App:state:on rename Panel:prop:open', 'Panel:event:onFlip write App:state:on'],
-    ],
-    [
-      'App:prop:start',
-      HOOK_RETURNING_OBJECT_WITH_NESTED_HOOK,
-      'App:prop:start',
-      ['App:prop:start write App:state:on', 'App:state:on rename Panel:prop:open'],
-    ],
+    ['Panel:event:onFlip', ['App:state:on rename Panel:prop:open', 'Panel:event:onFlip write App:state:on']],
+    ['App:prop:start', ['App:prop:start write App:state:on', 'App:state:on rename Panel:prop:open']],
   ]);
 });
 
@@ -360,10 +357,8 @@ function Show({ v }) { return <b>{v}</b>; }
 function Btn({ onPress }) { return <button onClick={onPress} />; }`,
 };
 describe('object factory with rest props provider', () => {
-  traces([
+  traces(OBJECT_FACTORY_WITH_REST_PROPS_PROVIDER, [
     [
-      'App:state:open',
-      OBJECT_FACTORY_WITH_REST_PROPS_PROVIDER,
       'App:state:open',
       [
         'App:state:open pass MenuProvider:prop:open',
@@ -378,8 +373,6 @@ describe('object factory with rest props provider', () => {
     ],
     [
       'App:state:tab',
-      OBJECT_FACTORY_WITH_REST_PROPS_PROVIDER,
-      'App:state:tab',
       [
         'App:state:tab pass TabProvider:prop:tab',
         'Item:context:TabContext rename Show:prop:v',
@@ -389,8 +382,6 @@ describe('object factory with rest props provider', () => {
       ],
     ],
     [
-      'Btn:event:onPress',
-      OBJECT_FACTORY_WITH_REST_PROPS_PROVIDER,
       'Btn:event:onPress',
       [
         'App:state:open pass MenuProvider:prop:open',
@@ -414,10 +405,8 @@ function List() { const { cabins, setCabins } = useFleet(); return <Row n={cabin
 function Row({ n, onClear }) { return <button onClick={onClear}>{n}</button>; }`,
 };
 describe('tuple factory', () => {
-  traces([
+  traces(TUPLE_FACTORY, [
     [
-      'Row:event:onClear',
-      TUPLE_FACTORY,
       'Row:event:onClear',
       [
         'App:context:FleetContext consume List:context:FleetContext',
@@ -427,8 +416,6 @@ describe('tuple factory', () => {
       ],
     ],
     [
-      'Row:prop:n',
-      TUPLE_FACTORY,
       'Row:prop:n',
       [
         'App:context:FleetContext consume List:context:FleetContext',
@@ -450,10 +437,8 @@ function Show({ v, onPress }) { return <button onClick={onPress}>{v}</button>; }
 function Lamp({ v }) { return <b>{v}</b>; }`,
 };
 describe('handlers above what they use', () => {
-  traces([
+  traces(HANDLERS_ABOVE_WHAT_THEY_USE, [
     [
-      'App:state:limit',
-      HANDLERS_ABOVE_WHAT_THEY_USE,
       'App:state:limit',
       [
         'App:state:limit pass Gauge:prop:limit',
@@ -475,10 +460,8 @@ function Door() { const { toggle } = useContext(Shift); return <button onClick={
 function Sign() { const { open } = useContext(Shift); return <b>{String(open)}</b>; }`,
 };
 describe('members of a context put on elements', () => {
-  traces([
+  traces(MEMBERS_OF_CONTEXT_PUT_ON_ELEMENTS, [
     [
-      'Door:context:Shift',
-      MEMBERS_OF_CONTEXT_PUT_ON_ELEMENTS,
       'Door:context:Shift',
       [
         'App:context:Shift consume Door:context:Shift',

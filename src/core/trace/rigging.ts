@@ -3,9 +3,10 @@ import type { Linked } from '../link';
 import type { Channel } from '../model/facts';
 import type { Finding, Level, Role } from '../model/finding';
 import { LEVELS } from '../model/finding';
-import type { FlowNode } from '../model/project';
+import { oncePer } from '../model/once-per';
+import type { Flow, FlowNode } from '../model/project';
 import { nodeRef } from '../model/refs';
-import { reach } from '../link/reach';
+import { reach, type Step } from '../link/reach';
 import { findNodes, roleOf } from './trace';
 import { renderTree, type Row, type Tree } from './tree';
 
@@ -88,19 +89,25 @@ export function rigging(project: Linked, findings: Finding[], pins: string[] = [
   return { ...tree, lanes };
 }
 
+/** The walks of events, and of all else: what an event sets off belongs to neither of its ends. */
+const directionsOf = oncePer(({ nodes }: Flow): Record<'rising' | 'falling', Step> => {
+  const crosses = (from: number, to: number) =>
+    (nodes[from]!.channel === 'event') !== (nodes[to]!.channel === 'event');
+  return {
+    rising: (from, to) => (crosses(from, to) ? 'stop' : 'go'),
+    falling: (from, to) => (crosses(from, to) ? 'skip' : 'go'),
+  };
+});
+
 /**
  * A lane shows one strand in one direction: an event up to what takes it in, or a value down to who reads it.
  * What an event sets off afterwards is another strand.
  */
 function draftOf(project: Linked, starts: number[]): Draft {
   const { flow } = project;
-  const isEvent = (node: number) => flow.nodes[node]!.channel === 'event';
-  const rising = starts.some(isEvent);
-  const found = reach(flow, starts, (from, to) => {
-    const crosses = isEvent(from) !== isEvent(to);
-    if (crosses && !rising) return 'skip';
-    return crosses ? 'stop' : 'go';
-  });
+  const { rising, falling } = directionsOf(flow);
+  const isRising = starts.some((node) => flow.nodes[node]!.channel === 'event');
+  const found = reach(flow, starts, { step: isRising ? rising : falling });
   return { nodes: found.nodes, edges: found.edges, findings: [], starts };
 }
 

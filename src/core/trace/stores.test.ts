@@ -11,10 +11,8 @@ function Btn({ onPress }) { return <button onClick={onPress} />; }
 function Btn2({ onPress }) { return <button onClick={onPress} />; }`,
 };
 describe('zustand', () => {
-  traces([
+  traces(ZUSTAND, [
     [
-      'Btn:event:onPress',
-      ZUSTAND,
       'Btn:event:onPress',
       [
         'Btn:event:onPress write fleet.ts>Fleet:state:useFleet',
@@ -23,8 +21,6 @@ describe('zustand', () => {
     ],
     [
       'Btn2:event:onPress',
-      ZUSTAND,
-      'Btn2:event:onPress',
       [
         'App:local:cabins transform Row:prop:n',
         'Btn2:event:onPress write fleet.ts>Fleet:state:useFleet',
@@ -32,8 +28,6 @@ describe('zustand', () => {
       ],
     ],
     [
-      'Row:prop:n',
-      ZUSTAND,
       'Row:prop:n',
       [
         'App:local:cabins transform Row:prop:n',
@@ -63,10 +57,8 @@ const { hold } = fleet;
   'Btn.vue': `<script setup>const emit = defineEmits(['press']);</script><template><button @click="emit('press')" /></template>`,
 };
 describe('pinia options', () => {
-  traces([
+  traces(PINIA_OPTIONS, [
     [
-      'Btn:event:press',
-      PINIA_OPTIONS,
       'Btn:event:press',
       [
         'App:local:count rename Row:prop:n',
@@ -80,8 +72,6 @@ describe('pinia options', () => {
       ],
     ],
     [
-      'Row:prop:n',
-      PINIA_OPTIONS,
       'Row:prop:n',
       [
         'App:local:count rename Row:prop:n',
@@ -112,10 +102,8 @@ const fleet = useFleet();
   'Btn.vue': `<script setup>const emit = defineEmits(['press']);</script><template><button @click="emit('press')" /></template>`,
 };
 describe('pinia setup', () => {
-  traces([
+  traces(PINIA_SETUP, [
     [
-      'Btn:event:press',
-      PINIA_SETUP,
       'Btn:event:press',
       [
         'Btn:event:press write useFleet:state:cabins',
@@ -124,8 +112,6 @@ describe('pinia setup', () => {
       ],
     ],
     [
-      'Row:prop:n',
-      PINIA_SETUP,
       'Row:prop:n',
       [
         'Btn:event:press write useFleet:state:cabins',

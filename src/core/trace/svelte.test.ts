@@ -17,10 +17,8 @@ let { value = $bindable(''), onpick } = $props();
   'Show.svelte': `<script>let { v } = $props();</script><b>{v}</b>`,
 };
 describe('bind and callback props 5', () => {
-  traces([
+  traces(BIND_AND_CALLBACK_PROPS_5, [
     [
-      'App:state:text',
-      BIND_AND_CALLBACK_PROPS_5,
       'App:state:text',
       [
         'App:state:text rename Field:prop:value',
@@ -30,8 +28,6 @@ describe('bind and callback props 5', () => {
     ],
     [
       'Show:prop:v',
-      BIND_AND_CALLBACK_PROPS_5,
-      'Show:prop:v',
       [
         'App:state:text rename Field:prop:value',
         'App:state:text rename Show:prop:v',
@@ -39,8 +35,6 @@ describe('bind and callback props 5', () => {
       ],
     ],
     [
-      'Field:event:onpick',
-      BIND_AND_CALLBACK_PROPS_5,
       'Field:event:onpick',
       [
         'App:state:other rename Field:prop:value',
@@ -66,10 +60,8 @@ let n = 0;
 export const wind = writable(1);`,
 };
 describe('svelte4 dispatch forwarded stores', () => {
-  traces([
+  traces(SVELTE4_DISPATCH_FORWARDED_STORES, [
     [
-      'Btn:event:pick',
-      SVELTE4_DISPATCH_FORWARDED_STORES,
       'Btn:event:pick',
       [
         'App:state:n rename Show:prop:v',
@@ -80,8 +72,6 @@ describe('svelte4 dispatch forwarded stores', () => {
       ],
     ],
     [
-      'Show:prop:v',
-      SVELTE4_DISPATCH_FORWARDED_STORES,
       'Show:prop:v',
       [
         'App:state:n rename Show:prop:v',
@@ -105,10 +95,8 @@ let rows = $state([]);
   'Row.svelte': `<script>let { item, at } = $props();</script><b>{item}{at}</b>`,
 };
 describe('snippets with params and context class', () => {
-  traces([
+  traces(SNIPPETS_WITH_PARAMS_AND_CONTEXT_CLASS, [
     [
-      'App:state:rows',
-      SNIPPETS_WITH_PARAMS_AND_CONTEXT_CLASS,
       'App:state:rows',
       [
         'App:local:item pass Row:prop:item',
@@ -118,8 +106,6 @@ describe('snippets with params and context class', () => {
       ],
     ],
     [
-      'Row:prop:item',
-      SNIPPETS_WITH_PARAMS_AND_CONTEXT_CLASS,
       'Row:prop:item',
       [
         'App:local:item pass Row:prop:item',
@@ -142,10 +128,8 @@ let rows = [];
   'Row.svelte': `<script>export let item;</script><b>{item}</b>`,
 };
 describe('let slot props', () => {
-  traces([
+  traces(LET_SLOT_PROPS, [
     [
-      'Row:prop:item',
-      LET_SLOT_PROPS,
       'Row:prop:item',
       [
         'App:local:item pass Row:prop:item',
@@ -176,10 +160,8 @@ setFleet();
   'Show.svelte': `<script>let { v } = $props();</script><b>{v}</b>`,
 };
 describe('class with runes in context', () => {
-  traces([
+  traces(CLASS_WITH_RUNES_IN_CONTEXT, [
     [
-      'Btn:event:onpress',
-      CLASS_WITH_RUNES_IN_CONTEXT,
       'Btn:event:onpress',
       [
         'App:context:KEY consume Lamp:context:KEY',
@@ -191,8 +173,6 @@ describe('class with runes in context', () => {
       ],
     ],
     [
-      'Show:prop:v',
-      CLASS_WITH_RUNES_IN_CONTEXT,
       'Show:prop:v',
       [
         'App:context:KEY consume Gate:context:KEY',
@@ -221,10 +201,8 @@ const own = createGate(true);
   'Btn.svelte': `<script>let { onpress } = $props();</script><button onclick={onpress}>x</button>`,
 };
 describe('createX function store', () => {
-  traces([
+  traces(CREATEX_FUNCTION_STORE, [
     [
-      'Btn:event:onpress',
-      CREATEX_FUNCTION_STORE,
       'Btn:event:onpress',
       [
         'App:state:open rename Show:prop:v',
@@ -235,8 +213,6 @@ describe('createX function store', () => {
       ],
     ],
     [
-      'Show:prop:v',
-      CREATEX_FUNCTION_STORE,
       'Show:prop:v',
       [
         'App:state:open rename Show:prop:v',
@@ -260,18 +236,22 @@ let field;
   'Btn.svelte': `<script>import { createEventDispatcher } from 'svelte'; const dispatch = createEventDispatcher();</script><button on:click={() => dispatch('press')}>x</button>`,
 };
 describe('handle and exported function', () => {
-  traces([
+  traces(HANDLE_AND_EXPORTED_FUNCTION, [
     [
       'Btn:event:press',
-      HANDLE_AND_EXPORTED_FUNCTION,
-      'Btn:event:press',
-      ['Btn:event:press write Field:state:text'],
+      [
+        'Btn:event:press call App:ref:field',
+        'App:ref:field call Field:ref:clear',
+        'Field:ref:clear write Field:state:text',
+      ],
     ],
     [
       'App:ref:field',
-      HANDLE_AND_EXPORTED_FUNCTION,
-      'App:ref:field',
-      ['App:ref:field call Field:ref:clear', 'Field:ref:clear write Field:state:text'],
+      [
+        'Btn:event:press call App:ref:field',
+        'App:ref:field call Field:ref:clear',
+        'Field:ref:clear write Field:state:text',
+      ],
     ],
   ]);
 });
@@ -289,10 +269,8 @@ setContext('unit', unit);
   'Btn.svelte': `<script>import { createEventDispatcher } from 'svelte'; const dispatch = createEventDispatcher();</script><button on:click={() => dispatch('press')}>x</button>`,
 };
 describe('store in context with bound member', () => {
-  traces([
+  traces(STORE_IN_CONTEXT_WITH_BOUND_MEMBER, [
     [
-      'Btn:event:press',
-      STORE_IN_CONTEXT_WITH_BOUND_MEMBER,
       'Btn:event:press',
       [
         'App:context:unit consume Mid:context:unit',
@@ -302,8 +280,6 @@ describe('store in context with bound member', () => {
       ],
     ],
     [
-      'Show:prop:v',
-      STORE_IN_CONTEXT_WITH_BOUND_MEMBER,
       'Show:prop:v',
       [
         'App:context:unit consume Mid:context:unit',
@@ -319,12 +295,5 @@ const EFFECTS_ABOVE_WHAT_THEY_WRITE: Sources = {
   'Gauge.svelte': `<script>let { limit } = $props(); const update = () => { other(); }; const other = () => { shown = limit; }; $effect(() => { update(); }); let shown = $state('');</script><p>{shown}</p>`,
 };
 describe('effects above what they write', () => {
-  traces([
-    [
-      'Gauge:prop:limit',
-      EFFECTS_ABOVE_WHAT_THEY_WRITE,
-      'Gauge:prop:limit',
-      ['Gauge:prop:limit write Gauge:state:shown'],
-    ],
-  ]);
+  traces(EFFECTS_ABOVE_WHAT_THEY_WRITE, [['Gauge:prop:limit', ['Gauge:prop:limit write Gauge:state:shown']]]);
 });

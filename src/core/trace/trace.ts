@@ -1,12 +1,13 @@
 /** The strand of a port: everything upstream of it and everything downstream, with what happens at each hop. */
 import type { Linked } from '../link';
 import { distance } from '../model/names';
+import { oncePer } from '../model/once-per';
 import type { FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
 import { emissionsOf, raises } from '../link/emission';
-import { reach, type Step } from '../link/reach';
+import { everywhere, reach, type Step } from '../link/reach';
 import { showType } from '../types/show';
 
 export interface Hop {
@@ -38,7 +39,12 @@ export interface Trace {
   routes: Route[];
   origins: string[];
   ends: string[];
+  /** Where the trace goes on, but was ended, since so many nodes are nearer. */
+  cut: string[];
 }
+
+/** A trace has so many nodes in each direction, the nearest: more than anybody reads. */
+export const MAX_NODES = 500;
 
 /** The nodes that a port reference names; empty if there are none. */
 export function findNodes(project: Linked, ref: string): FlowNode[] {
@@ -48,10 +54,14 @@ export function findNodes(project: Linked, ref: string): FlowNode[] {
 /** Traces the nodes of one port reference both ways. */
 export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
   const { flow } = project;
-  const { nodes, edges } = reach(
+  const {
+    nodes,
+    edges,
+    cut: ended,
+  } = reach(
     flow,
     starts.map((node) => node.id),
-    withoutTests(project, starts),
+    { step: withoutTests(project, starts), most: MAX_NODES },
   );
   const refs = new Map([...nodes].map((id) => [id, nodeRef(project, flow.nodes[id]!)]));
   const routes = new Map<string, Route>();
@@ -78,21 +88,30 @@ export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
     hops.set(ref, hopOf(project, node, ref, fed.has(ref)));
   }
   const list = [...hops.values()];
+  const cut = new Set([...ended].map((id) => refs.get(id)!));
   return {
     of: refs.get(starts[0]!.id)!,
     hops: list,
     routes: [...routes.values()],
-    origins: list.filter((hop) => !fed.has(hop.ref)).map((hop) => hop.ref),
-    ends: list.filter((hop) => !feeding.has(hop.ref)).map((hop) => hop.ref),
+    origins: list.filter(({ ref }) => !fed.has(ref) && !cut.has(ref)).map(({ ref }) => ref),
+    ends: list.filter(({ ref }) => !feeding.has(ref) && !cut.has(ref)).map(({ ref }) => ref),
+    cut: [...cut],
   };
 }
 
+const isAside = ({ files, components }: Linked, node: FlowNode): boolean =>
+  files[components[node.component]!.file]!.aside;
+
+/** The walk that leaves out what stands in tests and stories. */
+const outsideOfTests = oncePer((project: Linked): Step => {
+  const { nodes } = project.flow;
+  const aside = nodes.map((node) => isAside(project, node));
+  return (from, to) => (aside[from]! || aside[to]! ? 'skip' : 'go');
+});
+
 /** Trees of tests and stories are no part of what runs, unless the walk starts there. */
 export function withoutTests(project: Linked, starts: FlowNode[]): Step {
-  const isAside = (node: FlowNode): boolean => project.files[project.components[node.component]!.file]!.aside;
-  if (starts.some(isAside)) return () => 'go';
-  const { nodes } = project.flow;
-  return (from, to) => (isAside(nodes[from]!) || isAside(nodes[to]!) ? 'skip' : 'go');
+  return starts.some((node) => isAside(project, node)) ? everywhere : outsideOfTests(project);
 }
 
 /** Nodes in the order in which the data flows; circles are entered where they are first met. */
@@ -129,14 +148,9 @@ function readsOf(project: Linked, node: FlowNode): Place[] {
   ];
 }
 
-const sharedBy = new WeakMap<Linked, Map<number, Place[]>>();
-
 /** Where components read what modules keep, by node. */
-function sharedReads(project: Linked): Map<number, Place[]> {
-  const known = sharedBy.get(project);
-  if (known) return known;
+const sharedReads = oncePer((project: Linked): Map<number, Place[]> => {
   const found = new Map<number, Place[]>();
-  sharedBy.set(project, found);
   for (const { facts, file, nodeOf } of project.components) {
     for (const { symbol, start, end } of facts.reads) {
       if (facts.symbols[symbol]!.kind !== 'shared' || nodeOf[symbol]! < 0) continue;
@@ -146,7 +160,7 @@ function sharedReads(project: Linked): Map<number, Place[]> {
     }
   }
   return found;
-}
+});
 
 function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean): Hop {
   const component = project.components[node.component]!;

@@ -19,10 +19,8 @@ const emit = defineEmits<{ 'update:modelValue': [string] }>();
 <template><b>{{ v }}</b></template>`,
 };
 describe('two way and events', () => {
-  traces([
+  traces(TWO_WAY_AND_EVENTS, [
     [
-      'App:state:text',
-      TWO_WAY_AND_EVENTS,
       'App:state:text',
       [
         'App:state:text rename Field:prop:modelValue',
@@ -31,8 +29,6 @@ describe('two way and events', () => {
       ],
     ],
     [
-      'Show:prop:v',
-      TWO_WAY_AND_EVENTS,
       'Show:prop:v',
       ['App:state:text rename Show:prop:v', 'Field:event:update:modelValue write App:state:text'],
     ],
@@ -58,10 +54,8 @@ function up() { value.value = 2; }
 <template><button @click="up">{{ value }}</button></template>`,
 };
 describe('defineModel nested', () => {
-  traces([
+  traces(DEFINEMODEL_NESTED, [
     [
-      'App:state:n',
-      DEFINEMODEL_NESTED,
       'App:state:n',
       [
         'App:state:n rename Outer:prop:count',
@@ -71,8 +65,6 @@ describe('defineModel nested', () => {
       ],
     ],
     [
-      'Inner:prop:modelValue',
-      DEFINEMODEL_NESTED,
       'Inner:prop:modelValue',
       [
         'App:state:n rename Outer:prop:count',
@@ -101,10 +93,8 @@ provide('units', { unit, setUnit });
 <template><b>{{ units.unit }}</b></template>`,
 };
 describe('provide inject object with setter', () => {
-  traces([
+  traces(PROVIDE_INJECT_OBJECT_WITH_SETTER, [
     [
-      'Btn:event:pick',
-      PROVIDE_INJECT_OBJECT_WITH_SETTER,
       'Btn:event:pick',
       [
         'App:context:units consume Leaf:context:units',
@@ -113,8 +103,6 @@ describe('provide inject object with setter', () => {
       ],
     ],
     [
-      'App:state:unit',
-      PROVIDE_INJECT_OBJECT_WITH_SETTER,
       'App:state:unit',
       [
         'App:context:units consume Leaf:context:units',
@@ -125,8 +113,6 @@ describe('provide inject object with setter', () => {
       ],
     ],
     [
-      'Leaf:context:units',
-      PROVIDE_INJECT_OBJECT_WITH_SETTER,
       'Leaf:context:units',
       [
         'App:context:units consume Leaf:context:units',
@@ -153,10 +139,8 @@ const rows = ref([]);
 <template><b>{{ item }}{{ at }}</b></template>`,
 };
 describe('scoped slots', () => {
-  traces([
+  traces(SCOPED_SLOTS, [
     [
-      'Row:prop:item',
-      SCOPED_SLOTS,
       'Row:prop:item',
       [
         'App:local:item pass Row:prop:item',
@@ -166,8 +150,6 @@ describe('scoped slots', () => {
       ],
     ],
     [
-      'App:state:rows',
-      SCOPED_SLOTS,
       'App:state:rows',
       [
         'App:local:item pass Row:prop:item',
@@ -197,10 +179,8 @@ const { count, add } = useFleet();
 <template><button @click="emit('pick', 'k')" /></template>`,
 };
 describe('composable store pinia like module', () => {
-  traces([
+  traces(COMPOSABLE_STORE_PINIA_LIKE_MODULE, [
     [
-      'Btn:event:pick',
-      COMPOSABLE_STORE_PINIA_LIKE_MODULE,
       'Btn:event:pick',
       [
         'Btn:event:pick write fleet.ts>Fleet:state:cabins',
@@ -209,8 +189,6 @@ describe('composable store pinia like module', () => {
       ],
     ],
     [
-      'Show:prop:v',
-      COMPOSABLE_STORE_PINIA_LIKE_MODULE,
       'Show:prop:v',
       [
         'Btn:event:pick write fleet.ts>Fleet:state:cabins',
@@ -233,10 +211,8 @@ export default { props: { n: Number, twice: Number }, emits: ['add'], methods: {
 <template><button @click="go">{{ n }}{{ twice }}</button></template>`,
 };
 describe('options api', () => {
-  traces([
+  traces(OPTIONS_API, [
     [
-      'Step:event:add',
-      OPTIONS_API,
       'Step:event:add',
       [
         'App:local:twice pass Step:prop:twice',
@@ -246,8 +222,6 @@ describe('options api', () => {
       ],
     ],
     [
-      'Step:prop:twice',
-      OPTIONS_API,
       'Step:prop:twice',
       [
         'App:local:twice pass Step:prop:twice',
@@ -278,14 +252,23 @@ defineExpose({ reset });
 <template><button @click="emit('pick', 'k')" /></template>`,
 };
 describe('handle with expose', () => {
-  traces([
+  traces(HANDLE_WITH_EXPOSE, [
     [
       'App:ref:field',
-      HANDLE_WITH_EXPOSE,
-      'App:ref:field',
-      ['App:ref:field call Field:ref:reset', 'Field:ref:reset write Field:state:text'],
+      [
+        'Btn:event:pick call App:ref:field',
+        'App:ref:field call Field:ref:reset',
+        'Field:ref:reset write Field:state:text',
+      ],
     ],
-    ['Btn:event:pick', HANDLE_WITH_EXPOSE, 'Btn:event:pick', ['Btn:event:pick write Field:state:text']],
+    [
+      'Btn:event:pick',
+      [
+        'Btn:event:pick call App:ref:field',
+        'App:ref:field call Field:ref:reset',
+        'Field:ref:reset write Field:state:text',
+      ],
+    ],
   ]);
 });
 
@@ -296,12 +279,7 @@ watch(() => props.limit, () => { shown.value = props.limit; });
 const shown = ref(0);</script><template><p>{{ shown }}</p></template>`,
 };
 describe('watchers above what they write', () => {
-  traces([
-    [
-      'Gauge:prop:limit',
-      WATCHERS_ABOVE_WHAT_THEY_WRITE,
-      'Gauge:prop:limit',
-      ['Gauge:prop:limit write Gauge:state:shown'],
-    ],
+  traces(WATCHERS_ABOVE_WHAT_THEY_WRITE, [
+    ['Gauge:prop:limit', ['Gauge:prop:limit write Gauge:state:shown']],
   ]);
 });

@@ -71,6 +71,7 @@ export function strandView(
     of: trace.of,
     origins: trace.origins,
     ends: trace.ends,
+    cut: trace.cut,
     hops: trace.hops.map((hop) => ({
       ref: hop.ref,
       component: hop.component,

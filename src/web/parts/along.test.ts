@@ -31,6 +31,7 @@ const strand: StrandView = {
   ],
   origins: [],
   ends: [],
+  cut: [],
 };
 
 test.each([

@@ -138,6 +138,7 @@ function Ends({ project, strand }: { project: string; strand: Strand }) {
     <dl className="my-3 grid grid-cols-[5.5rem_1fr]">
       {list('Comes from', strand.origins)}
       {list('Ends in', strand.ends)}
+      {strand.cut.length > 0 && list('Goes on at', strand.cut)}
     </dl>
   );
 }
