@@ -6,20 +6,22 @@ import { reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
 import { type Source, unboxed, type Values } from './values';
 
+/** An argument of a call that becomes, or becomes part of, what is written, or an argument of what is called on. */
+export type Handing = [own: number, to: number];
+
 export interface Effect {
   node: number;
   how: 'write' | 'emit' | 'call';
   /** The member of the node that is written. */
   put: string[];
-  /** What is written comes from these arguments of the call … */
-  params: number[];
-  /** … and from these nodes. */
-  from: Source[];
+  params: Handing[];
   place: Place;
 }
 
 const MAX_DEPTH = 12;
 const NONE: Effect[] = [];
+/** A callback that is handed on whole gets what it is called with. */
+const ALL: Handing[] = [0, 1, 2, 3].map((one) => [one, one]);
 
 export class Effects {
   private readonly known = new Map<Frame, Map<number, Effect[]>>();
@@ -34,9 +36,9 @@ export class Effects {
   of(callable: Callable, at: Place, depth = 0): Effect[] {
     switch (callable.kind) {
       case 'setter':
-        return [{ node: callable.node, how: 'write', put: [], params: [0], from: [], place: at }];
+        return [{ node: callable.node, how: 'write', put: [], params: [[0, 0]], place: at }];
       case 'port':
-        return [{ node: callable.port.node, how: 'emit', put: [], params: [], from: [], place: at }];
+        return [{ node: callable.port.node, how: 'emit', put: [], params: ALL, place: at }];
       case 'function':
         return this.ofFunction(callable.frame, callable.fn, depth);
     }
@@ -66,8 +68,7 @@ export class Effects {
         node,
         how: 'write',
         put,
-        params: value ? this.paramsIn(frame, fn, value) : [],
-        from: value ? this.values.sources(frame, value) : [],
+        params: value ? this.handings(frame, fn, [value]) : [],
         place: { file, start: at.start, end: at.end },
       });
     };
@@ -85,14 +86,14 @@ export class Effects {
       const node = frame.nodeOf[emit.symbol]!;
       if (node < 0) continue;
       const place = { file, start: emit.start, end: emit.end };
-      found.push({ node, how: 'emit', put: [], params: [], from: [], place });
+      found.push({ node, how: 'emit', put: [], params: this.handings(frame, fn, emit.args), place });
     }
     for (const invoke of facts.invokes ?? []) {
       if (!within.has(invoke.fn)) continue;
       const place = { file, start: invoke.start, end: invoke.end };
       const handle = this.throughHandle(frame, invoke.callee);
       if (handle) {
-        found.push({ ...handle, how: 'call', params: [], from: [], place });
+        found.push({ ...handle, how: 'call', params: this.handings(frame, fn, invoke.args), place });
         continue;
       }
       for (const callable of this.callables.of(frame, invoke.callee)) {
@@ -120,13 +121,15 @@ export class Effects {
 
   /** An effect of a call inside, as an effect of the function around it. */
   private through(frame: Frame, fn: number, args: ExprFact[], effect: Effect, place: Place): Effect {
-    const given = effect.params.flatMap((one) => args[one] ?? []);
-    return {
-      ...effect,
-      params: given.flatMap((one) => this.paramsIn(frame, fn, one)),
-      from: [...effect.from, ...given.flatMap((one) => this.values.sources(frame, one))],
-      place,
-    };
+    const params = effect.params.flatMap(([own, to]) => {
+      const arg = args[own];
+      return arg ? this.paramsIn(frame, fn, arg).map((one): Handing => [one, to]) : [];
+    });
+    return { ...effect, params, place };
+  }
+
+  private handings(frame: Frame, fn: number, args: ExprFact[]): Handing[] {
+    return args.flatMap((arg, to) => this.paramsIn(frame, fn, arg).map((own): Handing => [own, to]));
   }
 
   /** Parameters of a function that an expression uses. */

@@ -30,8 +30,7 @@ export class HandleFlow {
         attribute,
         take: ['current', member],
       });
-      for (const effect of effects)
-        this.flow.addEdge(exposed, effect.node, effect.place, { how: effect.how, put: effect.put });
+      for (const effect of effects) this.flow.addEffect(exposed, effect, effect.place);
     }
     for (const exposes of target.facts.exposes ?? []) {
       const inside = this.flow.frames.of(target);

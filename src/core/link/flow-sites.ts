@@ -9,6 +9,7 @@ import { HandleFlow } from './flow-handles';
 import type { Frame } from './frames';
 import { type Joint, placeOf } from './joint';
 import { carried, isKeptByWrapper, updateOf } from './sites';
+import { given, RAISED } from './raised';
 import type { Source } from './values';
 
 /** A spread of what is not written out is followed name by name into components that take so many. */
@@ -134,7 +135,7 @@ export class SiteFlow {
       }
       for (const effect of this.flow.effects.of(callable, at)) {
         const place = callable.kind === 'setter' ? at : effect.place;
-        this.flow.addEdge(port.node, effect.node, place, { ...edge, how: effect.how, put: effect.put });
+        this.flow.addEffect(port.node, effect, place, edge);
       }
     }
     if (callables.length) return;
@@ -157,14 +158,18 @@ export class SiteFlow {
       // What is itself bound further up is written by asking for that.
       const own = this.flow.project.flow.nodes[node]!.port;
       const asks = own && frame.code.ports.get(updateOf(frame.code, own.name));
-      this.flow.addEdge(event.node, asks?.node ?? node, placeOf(site, value), {
-        how: asks ? 'emit' : 'write',
-        site: site.id,
-        way: 'out',
-        attribute: index,
-        take: put,
-        put: take,
-      });
+      // What the child asks for is what it raises the event with; where it writes its input, what that then holds.
+      for (const member of event.channel === 'event' ? [RAISED, given(0)] : [undefined]) {
+        const taken = member === undefined ? put : member === RAISED ? [RAISED] : [member, ...put];
+        this.flow.addEdge(event.node, asks?.node ?? node, placeOf(site, value), {
+          how: asks ? 'emit' : 'write',
+          site: site.id,
+          way: 'out',
+          attribute: index,
+          take: taken,
+          put: asks ? [member ?? given(0)] : take,
+        });
+      }
     }
   }
 
@@ -213,12 +218,7 @@ export class SiteFlow {
       const callables = this.flow.callables.of(frame, value, [port.name]);
       for (const callable of callables)
         for (const effect of this.flow.effects.of(callable, at))
-          this.flow.addEdge(port.node, effect.node, at, {
-            how: effect.how,
-            site: site.id,
-            way: 'out',
-            attribute: index,
-          });
+          this.flow.addEffect(port.node, effect, at, { site: site.id, way: 'out', attribute: index });
       if (port.channel === 'event') continue;
       // Of a value that is not written out, nobody knows whether it has the member.
       const wide = target.ports.size > MAX_SPREAD;

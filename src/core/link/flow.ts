@@ -4,11 +4,12 @@ import { publicName } from '../model/names';
 import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
 import { Callables } from './callables';
 import { contextKey, hasDefault, type Provider } from './contexts';
-import { Effects } from './effects';
+import { type Effect, Effects } from './effects';
 import { SiteFlow } from './flow-sites';
 import { type Frame, Frames, keepsItsOwn } from './frames';
 import type { Linked } from './index';
 import { Parts } from './parts';
+import { given, RAISED } from './raised';
 import { type Source, unboxed, Values } from './values';
 
 /** What an edge says besides its ends. */
@@ -147,6 +148,29 @@ export class FlowBuilder {
       });
   }
 
+  /** What a call sets off, from the node that stands for being called. */
+  addEffect(
+    from: number,
+    { node, how, put, params }: Effect,
+    at: Place,
+    edge: Omit<EdgeOf, 'how'> = {},
+  ): void {
+    const into = (member: string) => (how === 'write' ? put : [...put, member]);
+    const take = edge.take ?? [];
+    this.addEdge(from, node, at, { ...edge, how, take: [...take, RAISED], put: into(RAISED) });
+    for (const [own, to] of params)
+      this.addEdge(from, node, at, { ...edge, how, take: [...take, given(own)], put: into(given(to)) });
+  }
+
+  /**
+   * What a call is made with, into the node that stands for being called. Which member of it is used there is not known,
+   * so that it is the whole whichever way it was put together.
+   */
+  private addGiven(frame: Frame, arg: ExprFact, to: number, at: Place, edge: EdgeOf): void {
+    for (const { node, take, without } of this.values.sources(frame, arg))
+      this.addEdge(node, to, at, { ...edge, take, ...(without ? { without } : {}) });
+  }
+
   private addNodes(component: Component): void {
     for (const port of component.ports.values()) {
       port.node = this.addNode({
@@ -210,6 +234,14 @@ export class FlowBuilder {
       this.addSources(sources, to, at(write), { how: 'write', put: unboxed(write.path) });
     }
     this.addInvokes(frame);
+    for (const emit of facts.emits) {
+      const to = emit.symbol >= 0 ? nodeOf[emit.symbol]! : (code.ports.get(emit.event)?.node ?? -1);
+      // What content is given arrives at its parameters, in who wrote it.
+      if (to < 0 || code !== frame.owner || this.flow.nodes[to]!.channel === 'slot') continue;
+      emit.args.forEach((arg, index) => {
+        this.addGiven(frame, arg, to, at(emit), { how: 'emit', put: [given(index)] });
+      });
+    }
     // A key from a package: its consumers may be anywhere.
     for (const provide of facts.provides) {
       if (code !== frame.owner || contextKey(this.project, file, provide.key)) continue;
@@ -243,22 +275,20 @@ export class FlowBuilder {
       const place = { file, start, end };
       const handle = this.effects.throughHandle(frame, callee);
       if (handle) {
-        for (const one of args)
-          this.addSources(this.values.sources(frame, one), handle.node, place, {
-            how: 'call',
-            put: handle.put,
-          });
+        args.forEach((arg, index) => {
+          this.addGiven(frame, arg, handle.node, place, { how: 'call', put: [...handle.put, given(index)] });
+        });
         continue;
       }
       for (const callable of this.callables.of(frame, callee)) {
         for (const effect of this.effects.of(callable, place)) {
-          if (effect.how !== 'write') continue;
-          const given = effect.params.flatMap((one) => args[one] ?? []);
-          for (const one of given)
-            this.addSources(this.values.sources(frame, one), effect.node, place, {
-              how: 'write',
-              put: effect.put,
-            });
+          for (const [own, to] of effect.params) {
+            const arg = args[own];
+            if (!arg) continue;
+            const { how, node, put } = effect;
+            if (how !== 'write') this.addGiven(frame, arg, node, place, { how, put: [...put, given(to)] });
+            else this.addSources(this.values.sources(frame, arg), node, place, { how, put });
+          }
         }
       }
     }
@@ -277,8 +307,13 @@ export class FlowBuilder {
       if (!from.length) continue;
       const place = { file, start: at.start, end: at.end };
       for (const callable of this.callables.of(frame, callee))
-        for (const { node, put } of this.effects.of(callable, place))
-          for (const one of from) this.addEdge(one.node, node, place, { how: 'call', take: one.take, put });
+        for (const { node, how, put } of this.effects.of(callable, place))
+          for (const one of from)
+            this.addEdge(one.node, node, place, {
+              how: 'call',
+              take: one.take,
+              put: how === 'write' ? put : [...put, RAISED],
+            });
     }
   }
 

@@ -84,6 +84,7 @@ describe('setter drilled as plain prop', () => {
         'App:state:open pass Frame:prop:open',
         'Frame:prop:open rename Inner:prop:shown',
         'Frame:prop:setOpen write App:state:open',
+        'Inner:prop:shown emit Inner:prop:toggle',
         'Inner:prop:toggle rename Frame:prop:setOpen',
       ],
     ],
@@ -93,6 +94,7 @@ describe('setter drilled as plain prop', () => {
         'App:state:open pass Frame:prop:open',
         'Frame:prop:open rename Inner:prop:shown',
         'Frame:prop:setOpen write App:state:open',
+        'Inner:prop:shown emit Inner:prop:toggle',
         'Inner:prop:toggle rename Frame:prop:setOpen',
       ],
     ],
@@ -224,6 +226,50 @@ describe('handle', () => {
   ]);
 });
 
+const RAISED_WITH: Sources = {
+  'App.tsx': `import { useState } from 'react';
+export function App() { const [speed, setSpeed] = useState(0); const [count, setCount] = useState(0); const [unit, setUnit] = useState('m/s');
+  function take(to, as) { setSpeed(to); setUnit(as); setCount((n) => n + 1); }
+  return <><Panel onTake={take} /><p>{speed}{count}{unit}</p></>; }
+function Panel({ onTake }) { return <Dial onTurn={(n, u) => onTake(n, u)} />; }
+function Dial({ onTurn }) { const [turn, setTurn] = useState(0); const [sign, setSign] = useState(''); return <button onClick={() => { setTurn(1); onTurn(turn, sign); }} onBlur={() => setSign('kn')} />; }`,
+};
+describe('what an event is raised with goes to what is made of it, not to all that happens beside it', () => {
+  traces(RAISED_WITH, [
+    [
+      'Dial:state:turn',
+      [
+        'Dial:state:turn emit Dial:event:onTurn',
+        'Dial:event:onTurn emit Panel:event:onTake',
+        'Panel:event:onTake write App:state:speed',
+      ],
+    ],
+    [
+      'App:state:unit',
+      [
+        'Dial:state:sign emit Dial:event:onTurn',
+        'Dial:event:onTurn emit Panel:event:onTake',
+        'Panel:event:onTake write App:state:unit',
+      ],
+    ],
+    [
+      'App:state:count',
+      ['Dial:event:onTurn emit Panel:event:onTake', 'Panel:event:onTake write App:state:count'],
+    ],
+    [
+      'Dial:event:onTurn',
+      [
+        'Dial:state:turn emit Dial:event:onTurn',
+        'Dial:state:sign emit Dial:event:onTurn',
+        'Dial:event:onTurn emit Panel:event:onTake',
+        'Panel:event:onTake write App:state:speed',
+        'Panel:event:onTake write App:state:unit',
+        'Panel:event:onTake write App:state:count',
+      ],
+    ],
+  ]);
+});
+
 const TWO_HANDLES: Sources = {
   'App.tsx': `import { forwardRef, useImperativeHandle, useRef, useState } from 'react';
 const Field = forwardRef(function Field({ onClear }, ref) { useImperativeHandle(ref, () => ({ clear() { onClear(); }, mark() { onClear(); } })); return <input />; });
@@ -260,6 +306,7 @@ describe('in by one call site and out by the same, however deep a component draw
       [
         'Line:state:open rename Branch:prop:at',
         'Branch:prop:at pass Stop:prop:at',
+        'Stop:prop:at emit Stop:event:onMove',
         'Stop:event:onMove pass Branch:event:onMove',
         'Branch:event:onMove write Line:state:open',
       ],

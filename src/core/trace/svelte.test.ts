@@ -24,6 +24,10 @@ describe('bind and callback props 5', () => {
         'App:state:text rename Field:prop:value',
         'App:state:text rename Show:prop:v',
         'Field:prop:value write App:state:text',
+        'Field:prop:value emit Field:event:onpick',
+        'Field:event:onpick write App:state:other',
+        'App:state:other rename Field:prop:value',
+        'Field:prop:value write App:state:other',
       ],
     ],
     [
@@ -38,8 +42,11 @@ describe('bind and callback props 5', () => {
       'Field:event:onpick',
       [
         'App:state:other rename Field:prop:value',
+        'App:state:text rename Field:prop:value',
         'Field:event:onpick write App:state:other',
+        'Field:prop:value emit Field:event:onpick',
         'Field:prop:value write App:state:other',
+        'Field:prop:value write App:state:text',
       ],
     ],
   ]);
@@ -296,4 +303,31 @@ const EFFECTS_ABOVE_WHAT_THEY_WRITE: Sources = {
 };
 describe('effects above what they write', () => {
   traces(EFFECTS_ABOVE_WHAT_THEY_WRITE, [['Gauge:prop:limit', ['Gauge:prop:limit write Gauge:state:shown']]]);
+});
+
+const RAISED_WITH: Sources = {
+  'App.svelte': `<script>import Panel from './Panel.svelte';
+let speed = $state(0); let count = $state(0);
+function take(to) { speed = to; count += 1; }</script>
+<Panel onTake={take} /><p>{speed}{count}</p>`,
+  'Panel.svelte': `<script>import Dial from './Dial.svelte'; let { onTake } = $props();</script>
+<Dial onTurn={(n) => onTake(n)} />`,
+  'Dial.svelte': `<script>let { onTurn } = $props(); let turn = $state(0);</script>
+<button onclick={() => onTurn(turn)} onblur={() => (turn = 1)}>x</button>`,
+};
+describe('what an event is raised with', () => {
+  traces(RAISED_WITH, [
+    [
+      'Dial:state:turn',
+      [
+        'Dial:state:turn emit Dial:event:onTurn',
+        'Dial:event:onTurn emit Panel:event:onTake',
+        'Panel:event:onTake write App:state:speed',
+      ],
+    ],
+    [
+      'App:state:count',
+      ['Dial:event:onTurn emit Panel:event:onTake', 'Panel:event:onTake write App:state:count'],
+    ],
+  ]);
 });

@@ -2,11 +2,12 @@
 import type { Linked } from '../link';
 import { distance } from '../model/names';
 import { oncePer } from '../model/once-per';
-import type { FlowNode, How, Place } from '../model/project';
+import type { FlowEdge, FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
 import { emissionsOf, raises } from '../link/emission';
+import { RAISED } from '../link/raised';
 import { everywhere, reach, type Step } from '../link/reach';
 import { showType } from '../types/show';
 
@@ -74,6 +75,11 @@ export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
       routes.set(key, { from, to, how: edge.how, place: edge.place, site: edge.site });
   }
   const fed = new Set([...routes.values()].map((route) => route.to));
+  const begun = new Set(
+    [...edges]
+      .filter((index) => !isArgument(flow.edges[index]!))
+      .map((index) => refs.get(flow.edges[index]!.to)!),
+  );
   const feeding = new Set([...routes.values()].map((route) => route.from));
   const hops = new Map<string, Hop>();
   for (const id of flowOrder(project, nodes, edges)) {
@@ -93,11 +99,17 @@ export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
     of: refs.get(starts[0]!.id)!,
     hops: list,
     routes: [...routes.values()],
-    origins: list.filter(({ ref }) => !fed.has(ref) && !cut.has(ref)).map(({ ref }) => ref),
+    // An event starts where it is raised, wherever what it is raised with comes from.
+    origins: list
+      .filter(({ ref, channel }) => !(channel === 'event' ? begun : fed).has(ref) && !cut.has(ref))
+      .map(({ ref }) => ref),
     ends: list.filter(({ ref }) => !feeding.has(ref) && !cut.has(ref)).map(({ ref }) => ref),
     cut: [...cut],
   };
 }
+
+/** Whether an edge carries what an event is raised with. */
+const isArgument = ({ how, put }: FlowEdge): boolean => how === 'emit' && put?.[0] !== RAISED;
 
 const isAside = ({ files, components }: Linked, node: FlowNode): boolean =>
   files[components[node.component]!.file]!.aside;

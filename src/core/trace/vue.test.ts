@@ -283,3 +283,27 @@ describe('watchers above what they write', () => {
     ['Gauge:prop:limit', ['Gauge:prop:limit write Gauge:state:shown']],
   ]);
 });
+
+const RAISED_WITH: Sources = {
+  'App.vue': `<script setup>import { ref } from 'vue'; import Panel from './Panel.vue';
+const speed = ref(0); const count = ref(0);
+function take(to) { speed.value = to; count.value++; }</script>
+<template><Panel @take="take" /><p>{{ speed }}{{ count }}</p></template>`,
+  'Panel.vue': `<script setup>import Dial from './Dial.vue'; const emit = defineEmits(['take']);</script>
+<template><Dial @turn="(n) => emit('take', n)" /></template>`,
+  'Dial.vue': `<script setup>import { ref } from 'vue'; const emit = defineEmits(['turn']); const turn = ref(0);</script>
+<template><button @click="emit('turn', turn)" @blur="turn = 1" /></template>`,
+};
+describe('what an event is raised with', () => {
+  traces(RAISED_WITH, [
+    [
+      'Dial:state:turn',
+      [
+        'Dial:state:turn emit Dial:event:turn',
+        'Dial:event:turn emit Panel:event:take',
+        'Panel:event:take write App:state:speed',
+      ],
+    ],
+    ['App:state:count', ['Dial:event:turn emit Panel:event:take', 'Panel:event:take write App:state:count']],
+  ]);
+});

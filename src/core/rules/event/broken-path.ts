@@ -1,6 +1,6 @@
 import type { Linked } from '../../link';
 import type { Step } from '../../model/finding';
-import type { Component, Port } from '../../model/project';
+import type { Component, FlowNode, Port } from '../../model/project';
 import { unknownNames } from '../prop/unknown';
 import { attributeKey, attributePlace, portKey, step, tagPlace, type Rule, type RuleContext } from '../rule';
 import { isContract, useOf } from '../../link/use-of-ports';
@@ -94,8 +94,7 @@ function raisedTrail(project: Linked, stray: Stray): Step[] {
       break;
     }
     steps.unshift(step(component, port.place, port.name, 'is handed up', 'pass'));
-    const into: number | undefined = project.flow.into[port.node]![0];
-    port = into === undefined ? undefined : project.flow.nodes[project.flow.edges[into]!.from]!.port;
+    port = raisersOf(project, port.node)[0]?.port;
   }
   const owner = project.components[stray.site.owner]!;
   return [...steps, step(owner, tagPlace(stray.site), stray.port.name, 'is not listened for', 'drop')];
@@ -103,7 +102,6 @@ function raisedTrail(project: Linked, stray: Stray): Step[] {
 
 /** The events on the chain have found their finding. */
 function claimChain(audit: RuleContext, stray: Stray): void {
-  const { flow } = audit.project;
   const todo = [stray.port.node];
   const seen = new Set<number>();
   while (todo.length) {
@@ -111,6 +109,13 @@ function claimChain(audit: RuleContext, stray: Stray): void {
     if (seen.has(node)) continue;
     seen.add(node);
     audit.claim(`port:${node}`);
-    for (const index of flow.into[node]!) todo.push(flow.edges[index]!.from);
+    for (const from of raisersOf(audit.project, node)) todo.push(from.id);
   }
+}
+
+/** The events and functions whose call raises an event; what it is raised with is none of them. */
+function raisersOf({ flow }: Linked, node: number): FlowNode[] {
+  return flow.into[node]!.map((index) => flow.nodes[flow.edges[index]!.from]!).filter(
+    (from) => from.port?.channel === 'event',
+  );
 }

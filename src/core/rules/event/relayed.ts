@@ -1,3 +1,4 @@
+import { RAISED } from '../../link/raised';
 import type { Linked } from '../../link';
 import { isPageEvent } from '../../model/page-names';
 import type { FlowEdge, Port } from '../../model/project';
@@ -48,7 +49,7 @@ function relaysOf(project: Linked, port: Port): FlowEdge[] {
     // What the page itself raises has to be handed up to be heard at all.
     const handedUp = (edge.how === 'pass' || edge.how === 'rename') && port.name.startsWith('@');
     if (handedUp) return edge.site >= 0 && !isPageEvent(port.name);
-    if (edge.how !== 'emit' || edge.site < 0) return false;
+    if (edge.how !== 'emit' || edge.site < 0 || edge.take?.[0] !== RAISED) return false;
     const site = project.sites[edge.site]!;
     const owner = project.components[site.owner]!;
     const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
