@@ -168,7 +168,7 @@ export class Callables {
   valueOf({ component, value, inside }: Provider): { frame: Frame; value: ExprFact } | undefined {
     const own = this.frames.of(this.project.components[component]!);
     if (!inside) return value && { frame: own, value };
-    const frame = own.inner.get(inside.call);
+    const frame = inside.calls.reduce<Frame | undefined>((caller, call) => caller?.inner.get(call), own);
     return frame && { frame, value: inside.value };
   }
 

@@ -29,8 +29,8 @@ export interface Provider {
   key: ContextKey;
   place: Place;
   value: ExprFact | undefined;
-  /** A helper that the component calls provides it: the index of the call, and the value in the helper's code. */
-  inside?: { call: number; value: ExprFact };
+  /** A helper provides it: the calls that lead to it, each by its index in the caller, and the value in its code. */
+  inside?: { calls: number[]; value: ExprFact };
 }
 
 export interface Consumer {
@@ -132,43 +132,59 @@ export function hasDefault({ value }: Pick<ContextKey, 'value'>): boolean {
 
 type KeyAt = (file: number, name: string) => ContextKey | undefined;
 
-/** A key: a value made for it, or a text, which means the same in all files of a package. */
+/**
+ * A key: a value made for it, an object that is nothing else, or a text, which means the same in all files of a package,
+ * whether it is written out or kept under a name.
+ */
 export function contextKey(
   project: Linked,
   file: number,
   name: string,
 ): Pick<ContextKey, 'id' | 'file' | 'value'> | undefined {
+  const textId = (at: number, text: string) => `${project.files[at]!.pkg?.dir ?? ''}"${text}`;
   if (name.startsWith('"')) {
     const text = JSON.parse(name) as string;
-    const dir = project.files[file]!.pkg?.dir ?? '';
     return {
-      id: `${dir}"${text}`,
+      id: textId(file, text),
       file,
       value: { name: text, kind: 'context', key: text, start: 0, end: 0 },
     };
   }
   const target = project.lookup(file, name);
-  if (target.kind !== 'value' || target.value.kind !== 'context') return undefined;
-  return { id: `${target.file}:${target.value.name}`, file: target.file, value: target.value };
+  if (target.kind !== 'value') return undefined;
+  const { value, file: home } = target;
+  const { kind, type, members } = value;
+  if (kind === 'value' && type?.t === 'lit' && typeof type.v === 'string')
+    return { id: textId(home, type.v), file: home, value: { ...value, kind: 'context', key: type.v } };
+  const isMade = kind === 'context' || (kind === 'object' && members && !Object.keys(members).length);
+  return isMade ? { id: `${home}:${value.name}`, file: home, value } : undefined;
 }
 
 /** It reaches everything that the component renders, not only what is written inside a tag. */
 const isWhole = ({ node, where }: ProvideFact): boolean => node === 0 && where === 'setup';
 
-/** What a helper provides, its caller does. */
+/** Helpers that call helpers are followed so far. */
+const MAX_CALLS = 6;
+
+/** What a helper provides, its caller does, however many helpers are in between. */
 function providedByHelpers(project: Linked, component: Component, keyAt: KeyAt): Provider[] {
-  return component.facts.calls.flatMap((call, index) => {
-    if (call.fn !== -1) return [];
-    const target = project.lookup(component.file, call.name);
-    const helper = target.kind === 'component' ? project.components[target.component]! : undefined;
-    if (helper?.facts.role !== 'helper' || component.facts.role !== 'component') return [];
-    return helper.facts.provides.filter(isWhole).flatMap((one) => {
-      const key = keyAt(helper.file, one.key);
-      const place = { file: component.file, start: call.start, end: call.end };
-      const inside = one.value ? { inside: { call: index, value: one.value } } : {};
-      return key ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside }] : [];
+  if (component.facts.role !== 'component') return [];
+  const within = (caller: Component, calls: number[], at?: Place): Provider[] =>
+    caller.facts.calls.flatMap((call, index) => {
+      if (call.fn !== -1) return [];
+      const target = project.lookup(caller.file, call.name);
+      const helper = target.kind === 'component' ? project.components[target.component]! : undefined;
+      if (helper?.facts.role !== 'helper') return [];
+      const place = at ?? { file: component.file, start: call.start, end: call.end };
+      const path = [...calls, index];
+      const own = helper.facts.provides.filter(isWhole).flatMap((one) => {
+        const key = keyAt(helper.file, one.key);
+        const inside = one.value ? { inside: { calls: path, value: one.value } } : {};
+        return key ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside }] : [];
+      });
+      return path.length < MAX_CALLS ? [...own, ...within(helper, path, place)] : own;
     });
-  });
+  return within(component, []);
 }
 
 /** The context's own provider element, or the context itself as an element. */

@@ -519,3 +519,21 @@ describe('members of a context put on elements', () => {
     ],
   ]);
 });
+
+describe('a function handed out above its declaration', () => {
+  traces(
+    `import { useState } from 'react';
+export function App() { const gauges = { onDrop: hand }; const [shown, setShown] = useState(0); const sign = -shown; return <><Gauge {...gauges} part={2} /><b>{sign}</b></>; function hand(part) { setShown(part); } }
+function Gauge({ part, onDrop }) { return <i onClick={() => onDrop(part)}>{part}</i>; }`,
+    [
+      [
+        'Gauge:event:onDrop',
+        [
+          'Gauge:prop:part emit Gauge:event:onDrop',
+          'Gauge:event:onDrop write App:state:shown',
+          'App:state:shown transform App:local:sign',
+        ],
+      ],
+    ],
+  );
+});

@@ -1,5 +1,5 @@
-import { describe } from 'vitest';
-import { type Sources, traces } from './testing';
+import { describe, expect, test } from 'vitest';
+import { edges, type Sources, traced, traces } from './testing';
 
 const BIND_AND_CALLBACK_PROPS_5: Sources = {
   'App.svelte': `<script>
@@ -330,4 +330,39 @@ describe('what an event is raised with', () => {
       ['Dial:event:onTurn emit Panel:event:onTake', 'Panel:event:onTake write App:state:count'],
     ],
   ]);
+});
+
+const PROVIDED_ABOVE_WHAT_IS_DERIVED: Sources = {
+  'App.svelte': `<script>
+import { setContext } from 'svelte'; import Gauge from './Gauge.svelte';
+export let shown = null;
+export let reverse = false;
+function hand({ part }) { shown = part; }
+setContext('gauges', { hand });
+$: sign = reverse ? -1 : 1;
+</script>
+<Gauge />{shown}{sign}`,
+  'Gauge.svelte': `<script>
+import { getContext } from 'svelte';
+export let part = null;
+const gauges = getContext('gauges');
+$: if (gauges && part) gauges.hand({ part });
+</script>
+<i bind:this={part}></i>`,
+};
+describe('a function handed out above what the component derives', () => {
+  traces(PROVIDED_ABOVE_WHAT_IS_DERIVED, [['Gauge:prop:part', ['Gauge:prop:part write App:prop:shown']]]);
+});
+
+describe('keys that are constants of a module', () => {
+  const keyed = (key: string): Sources => ({
+    'keys.js': `export const GAUGES = ${key};`,
+    'App.svelte': `<script>import { setContext } from 'svelte'; import { GAUGES } from './keys'; import Gauge from './Gauge.svelte'; let limit = $state(1); setContext(GAUGES, () => limit);</script><Gauge />`,
+    'Gauge.svelte': `<script>import { getContext } from 'svelte'; import { GAUGES } from './keys'; const limit = getContext(GAUGES);</script>{limit()}`,
+  });
+  test.each(["'gauges'", '{}', 'Symbol()', "Symbol.for('gauges')"])('%s', (key) => {
+    expect(edges(traced(keyed(key), 'Gauge:context:GAUGES'))).toContain(
+      'App:context:GAUGES consume Gauge:context:GAUGES',
+    );
+  });
 });

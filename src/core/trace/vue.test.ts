@@ -307,3 +307,46 @@ describe('what an event is raised with', () => {
     ['App:state:count', ['Dial:event:turn emit Panel:event:take', 'Panel:event:take write App:state:count']],
   ]);
 });
+
+const PROVIDED_ABOVE_THE_FUNCTION: Sources = {
+  'App.vue': `<script setup>import { computed, provide, ref } from 'vue'; import Gauge from './Gauge.vue';
+const shown = ref(0);
+const gauges = { hand };
+provide('gauges', gauges);
+const sign = computed(() => -shown.value);
+function hand(part) { shown.value = part; }</script>
+<template><Gauge />{{ sign }}</template>`,
+  'Gauge.vue': `<script setup>import { inject } from 'vue'; const props = defineProps({ part: Number }); const gauges = inject('gauges');</script>
+<template><i @click="gauges.hand(part)">{{ part }}</i></template>`,
+};
+describe('a function handed out above its declaration', () => {
+  traces(PROVIDED_ABOVE_THE_FUNCTION, [
+    [
+      'Gauge:prop:part',
+      ['Gauge:prop:part write App:state:shown', 'App:state:shown transform App:local:sign'],
+    ],
+  ]);
+});
+
+const HELPER_OF_A_HELPER_PROVIDES: Sources = {
+  'use.ts': `import { inject, provide, ref } from 'vue';
+const LIMIT_KEY = 'limit';
+const useLimit = (limit) => { provide(LIMIT_KEY, limit); };
+export const useLimits = (given) => { useLimit(given); };
+export const useLimitAbove = () => inject(LIMIT_KEY, 0);`,
+  'App.vue': `<script>import { ref } from 'vue'; import { useLimits } from './use'; import Gauge from './Gauge.vue';
+export default { components: { Gauge }, props: { mode: String }, setup(props) { const limit = ref(1); if (props.mode === 'storm') { useLimits(limit); } return { limit }; } };</script>
+<template><Gauge /></template>`,
+  'Gauge.vue': `<script setup>import { useLimitAbove } from './use'; const limit = useLimitAbove();</script><template>{{ limit }}</template>`,
+};
+describe('a key that is a constant text, provided by the helper of a helper under a condition', () => {
+  traces(HELPER_OF_A_HELPER_PROVIDES, [
+    [
+      'App:state:limit',
+      [
+        'App:state:limit provide App:context:LIMIT_KEY',
+        'App:context:LIMIT_KEY consume Gauge:context:LIMIT_KEY',
+      ],
+    ],
+  ]);
+});

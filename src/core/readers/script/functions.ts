@@ -176,14 +176,23 @@ export function mentionOuter(u: Unit, node: t.Node, ctx: Ctx): void {
   eachChild(node, look);
 }
 
+/** Functions declared by name can be used above themselves: they have their symbols before anything is read. */
+export function hoistFunctions(u: Unit, nodes: t.Node[]): void {
+  for (const node of nodes)
+    if (node.type === 'FunctionDeclaration' && node.id?.binding && !u.file.units.has(node))
+      functionSymbol(u, node.id);
+}
+
+function functionSymbol(u: Unit, id: t.Identifier): number {
+  return (
+    symbolOf(u, id) ?? addSymbol(u, { name: id.name, kind: 'handler', ...spanOf(id) }, id.binding as Binding)
+  );
+}
+
 /** A function declared by name: a handler of the unit. */
 export function declareFunction(u: Unit, node: t.FunctionDeclaration, ctx: Ctx): void {
   if (!node.id?.binding) return;
-  const symbol = addSymbol(
-    u,
-    { name: node.id.name, kind: 'handler', ...spanOf(node.id) },
-    node.id.binding as Binding,
-  );
+  const symbol = functionSymbol(u, node.id);
   const expr = readFunction(u, node, ctx, 'handler');
   const fact = u.facts.symbols[symbol]!;
   if (expr.fn === undefined) {

@@ -10,11 +10,11 @@ const MAX_ROUNDS = 4;
 /**
  * Handlers and effects may use what is declared below them, since they run when all of it is there. They are put behind
  * the last declaration that they use; the rest keeps its order. Function declarations, which may be used above
- * themselves, stand behind the last value. `isUnit` tells functions that are read elsewhere.
+ * themselves, stand behind the last value that they use. `isUnit` tells functions that are read elsewhere.
  */
 export function inReadingOrder(nodes: t.Node[], isUnit: (node: t.Node) => boolean): t.Node[] {
-  const base = functionsLast(nodes, isUnit);
-  const users = new Map(base.map((node) => [node, usersOf(node, nodes)]));
+  const users = new Map(nodes.map((node) => [node, usersOf(node, nodes)]));
+  const base = functionsLast(nodes, users, isUnit);
   const wants = usesBelow(users, base);
   if (!wants.size) return base;
   let order = base;
@@ -29,13 +29,22 @@ export function inReadingOrder(nodes: t.Node[], isUnit: (node: t.Node) => boolea
   return order;
 }
 
-function functionsLast(nodes: t.Node[], isUnit: (node: t.Node) => boolean): t.Node[] {
-  const isLate = (node: t.Node) => node.type === 'FunctionDeclaration' && !isUnit(node);
-  const late = nodes.filter(isLate);
-  if (!late.length) return nodes;
-  const rest = nodes.filter((node) => !isLate(node));
-  const last = rest.findLastIndex((node) => node.type === 'VariableDeclaration' && !runsLater(node));
-  return [...rest.slice(0, last + 1), ...late, ...rest.slice(last + 1)];
+function functionsLast(
+  nodes: t.Node[],
+  users: Map<t.Node, Set<t.Node>>,
+  isUnit: (node: t.Node) => boolean,
+): t.Node[] {
+  // By the last value that a function uses; what stands above it anyway is no reason to move.
+  const last = new Map<t.Node, t.Node>();
+  for (const value of nodes)
+    if (value.type === 'VariableDeclaration' && !runsLater(value))
+      for (const user of users.get(value)!)
+        if (user.type === 'FunctionDeclaration' && !isUnit(user) && user.start! < value.start!)
+          last.set(user, value);
+  if (!last.size) return nodes;
+  const behind = new Map<t.Node, t.Node[]>();
+  for (const [user, value] of last) behind.set(value, [...(behind.get(value) ?? []), user]);
+  return nodes.flatMap((node) => (last.has(node) ? [] : [node, ...(behind.get(node) ?? [])]));
 }
 
 /** The statement behind the last of those that it wants, as far as nothing in between needs it or decides about it. */

@@ -1,7 +1,7 @@
 /** Statements of a function body, in order. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { declareFunction, readOtherClass } from './functions';
+import { declareFunction, hoistFunctions, readOtherClass } from './functions';
 import { variableType } from './infer';
 import { inReadingOrder } from './order';
 import { declarePattern } from './patterns';
@@ -11,6 +11,7 @@ import { inArm, inferContext, mergeUses, place, spanOf, unwrap, use, type Ctx, t
 /** Reads statements; in a component's own body, handlers and effects come after what they use. */
 export function readStatements(u: Unit, written: t.Node[], ctx: Ctx): void {
   const nodes = ctx.fn === -1 ? inReadingOrder(written, (node) => u.file.units.has(node)) : written;
+  hoistFunctions(u, written);
   for (const node of nodes) {
     readStatement(u, node, ctx);
     // What follows `if (x) return …` stands where x does not hold.

@@ -1,4 +1,4 @@
-import type { ContextKey, Provider } from '../../link/contexts';
+import { contextKey, type ContextKey, type Provider } from '../../link/contexts';
 import { step, type Rule } from '../rule';
 
 export const contextUnread: Rule = {
@@ -9,7 +9,10 @@ export const contextUnread: Rule = {
     const contexts = project.contexts();
     const { providers, keys } = contexts;
     for (const key of keys) {
-      const used = key.value.key === undefined ? isUsedElsewhere(key.file, key.value.name) : isNamed(key);
+      // A text has a name of its own only where a constant keeps it.
+      const used =
+        (key.value.key !== undefined && isNamed(key)) ||
+        (key.value.key !== key.value.name && isUsedElsewhere(key.file, key.value.name));
       for (const provider of providers.filter((one) => one.key === key)) {
         const { component, place } = provider;
         if ((used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
@@ -72,9 +75,8 @@ export const contextUnread: Rule = {
     function isNamed(key: ContextKey): boolean {
       const { pkg } = project.files[key.file]!;
       if (pkg !== undefined && !pkg.private) return true;
-      const text = JSON.stringify(key.value.key);
-      return project.components.some(
-        (one) => project.files[one.file]!.pkg === pkg && one.facts.consumes.some((use) => use.key === text),
+      return project.components.some((one) =>
+        one.facts.consumes.some((use) => contextKey(project, one.file, use.key)?.id === key.id),
       );
     }
 
