@@ -154,8 +154,10 @@ export function contextKey(
   if (target.kind !== 'value') return undefined;
   const { value, file: home } = target;
   const { kind, type, members } = value;
-  if (kind === 'value' && type?.t === 'lit' && typeof type.v === 'string')
-    return { id: textId(home, type.v), file: home, value: { ...value, kind: 'context', key: type.v } };
+  if (kind === 'value' && type?.t === 'lit' && typeof type.v === 'string') {
+    const { name: own, start, end } = value;
+    return { id: textId(home, type.v), file: home, value: { name: own, kind: 'context', start, end } };
+  }
   const isMade = kind === 'context' || (kind === 'object' && members && !Object.keys(members).length);
   return isMade ? { id: `${home}:${value.name}`, file: home, value } : undefined;
 }

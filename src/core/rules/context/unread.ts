@@ -8,11 +8,16 @@ export const contextUnread: Rule = {
   check({ project, report }) {
     const contexts = project.contexts();
     const { providers, keys } = contexts;
+    const consumed = new Set(
+      project.components.flatMap(({ file, facts }) =>
+        facts.consumes.map((use) => contextKey(project, file, use.key)?.id),
+      ),
+    );
     for (const key of keys) {
-      // A text has a name of its own only where a constant keeps it.
       const used =
-        (key.value.key !== undefined && isNamed(key)) ||
-        (key.value.key !== key.value.name && isUsedElsewhere(key.file, key.value.name));
+        consumed.has(key.id) ||
+        isPublic(key.file) ||
+        (key.value.key === undefined && isUsedElsewhere(key.file, key.value.name));
       for (const provider of providers.filter((one) => one.key === key)) {
         const { component, place } = provider;
         if ((used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
@@ -41,8 +46,7 @@ export const contextUnread: Rule = {
     /** Everything below the provider is known, and every use of the key is a consumer that is elsewhere. */
     function isOutOfReach(provider: Provider): boolean {
       const { key, component } = provider;
-      const { pkg } = project.files[key.file]!;
-      if (pkg !== undefined && !pkg.private) return false;
+      if (isPublic(key.file)) return false;
       const { components, open } = contexts.below(provider);
       if (open || project.components[component]!.facts.role !== 'component') return false;
       // Another provider in between takes its consumers over, which is reported there.
@@ -71,16 +75,7 @@ export const contextUnread: Rule = {
       return target.kind === 'value' && target.file === key.file && target.value.name === key.value.name;
     }
 
-    /** A key that is a text: some consumer of the same package names it, or others may. */
-    function isNamed(key: ContextKey): boolean {
-      const { pkg } = project.files[key.file]!;
-      if (pkg !== undefined && !pkg.private) return true;
-      return project.components.some((one) =>
-        one.facts.consumes.some((use) => contextKey(project, one.file, use.key)?.id === key.id),
-      );
-    }
-
-    /** Anything but providing it counts: a hook, a consumer element, a class that names it, an export to others. */
+    /** Anything but providing it counts: a consumer element, a class that names it, code that hands it on. */
     function isUsedElsewhere(file: number, name: string): boolean {
       const same = (at: number, local: string) => {
         const target = project.lookup(at, local);
@@ -90,12 +85,16 @@ export const contextUnread: Rule = {
         for (const local of other.facts.mentions) if (same(other.index, local)) return true;
       }
       for (const component of project.components) {
-        if (component.facts.consumes.some((use) => same(component.file, use.key))) return true;
         for (const node of component.facts.render) {
           const tag = node.tag?.name;
           if (tag?.endsWith('.Consumer') && same(component.file, tag.slice(0, -9))) return true;
         }
       }
+      return false;
+    }
+
+    /** What a package exports, others may name. */
+    function isPublic(file: number): boolean {
       const { pkg } = project.files[file]!;
       return pkg !== undefined && !pkg.private;
     }
