@@ -271,7 +271,8 @@ export class FlowBuilder {
   private addInvokes(frame: Frame): void {
     const { facts, file } = frame.code;
     for (const { callee, args, start, end } of facts.invokes ?? []) {
-      if (!args.length) continue;
+      // Most calls hand over nothing that is kept anywhere.
+      if (!args.some((one) => this.values.sources(frame, one).length)) continue;
       const place = { file, start, end };
       const handle = this.effects.throughHandle(frame, callee);
       if (handle) {

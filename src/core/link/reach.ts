@@ -22,6 +22,9 @@ export interface ReachOptions {
   most?: number;
 }
 
+/** So many nodes in each direction, the nearest, are as many as anybody reads. */
+export const MAX_NODES = 500;
+
 /** Objects in objects are told apart so far; deeper, a value may be any member. */
 const MAX_PATH = 4;
 

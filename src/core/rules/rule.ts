@@ -4,7 +4,8 @@ import type { Span } from '../model/facts';
 import type { Finding, Level, Role, Step } from '../model/finding';
 import { publicName, publicText } from '../model/names';
 import { hashText } from '../model/hash';
-import type { Component, Place, Port, Site } from '../model/project';
+import { oncePer } from '../model/once-per';
+import type { Component, Flow, FlowNode, Place, Port, Site } from '../model/project';
 import { componentRef, portRef } from '../model/refs';
 
 export interface Settings {
@@ -94,14 +95,23 @@ export function ruleContext(
   };
 }
 
+const nodesByComponent = oncePer(({ nodes }: Flow): Map<number, FlowNode[]> => {
+  const found = new Map<number, FlowNode[]>();
+  for (const node of nodes) {
+    const list = found.get(node.component);
+    if (list) list.push(node);
+    else found.set(node.component, [node]);
+  }
+  return found;
+});
+
 /** The nodes of the flow graph that a subject names. */
 function nodesOf(project: Linked, component: Component, { channel, name }: Report['port']): number[] {
   const port = component.ports.get(name);
   if (port?.channel === channel) return [port.node];
   if (channel !== 'context' && channel !== 'state') return [];
-  return project.flow.nodes
-    .filter((node) => node.component === component.id && node.channel === channel && node.name === name)
-    .map((node) => node.id);
+  const own = nodesByComponent(project.flow).get(component.id) ?? [];
+  return own.filter((node) => node.channel === channel && node.name === name).map((node) => node.id);
 }
 
 export const placeOf = (file: number, span: Span): Place => ({ file, start: span.start, end: span.end });

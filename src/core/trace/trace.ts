@@ -8,7 +8,7 @@ import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
 import { emissionsOf, raises } from '../link/emission';
 import { RAISED } from '../link/raised';
-import { everywhere, reach, type Step } from '../link/reach';
+import { everywhere, MAX_NODES, reach, type Step } from '../link/reach';
 import { showType } from '../types/show';
 
 export interface Hop {
@@ -44,13 +44,19 @@ export interface Trace {
   cut: string[];
 }
 
-/** A trace has so many nodes in each direction, the nearest: more than anybody reads. */
-export const MAX_NODES = 500;
+const nodesByRef = oncePer((project: Linked): Map<string, FlowNode[]> => {
+  const found = new Map<string, FlowNode[]>();
+  for (const node of project.flow.nodes) {
+    const ref = nodeRef(project, node);
+    const list = found.get(ref);
+    if (list) list.push(node);
+    else found.set(ref, [node]);
+  }
+  return found;
+});
 
 /** The nodes that a port reference names; empty if there are none. */
-export function findNodes(project: Linked, ref: string): FlowNode[] {
-  return project.flow.nodes.filter((node) => nodeRef(project, node) === ref);
-}
+export const findNodes = (project: Linked, ref: string): FlowNode[] => nodesByRef(project).get(ref) ?? [];
 
 /** Traces the nodes of one port reference both ways. */
 export function traceNodes(project: Linked, starts: FlowNode[]): Trace {

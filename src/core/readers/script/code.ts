@@ -31,8 +31,35 @@ export function parseStatements({ text, offset }: Code): t.Statement[] | undefin
 
 /** An expression, or undefined where it cannot be read. */
 export function parseCode({ text, offset }: Code): t.Expression | undefined {
+  if (PLAIN.test(text)) return plainMember(text, offset);
   return attempt((typed) => parseExpression(text, options(offset, typed)));
 }
+
+/** Names that are looked up, and members of them: most of the code in markup, and not worth a parser. */
+const PLAIN =
+  /^(?!(?:true|false|null|this|super|new|import|await|yield)\b)[A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)*$/;
+
+function plainMember(text: string, offset: number): t.Expression {
+  const [first, ...members] = text.split('.') as [string, ...string[]];
+  let end = offset + first.length;
+  let node: t.Expression = identifier(first, offset);
+  for (const name of members) {
+    const property = identifier(name, end + 1);
+    end = property.end!;
+    node = {
+      type: 'MemberExpression',
+      object: node,
+      property,
+      computed: false,
+      start: offset,
+      end,
+    } as t.MemberExpression;
+  }
+  return node;
+}
+
+const identifier = (name: string, start: number): t.Identifier =>
+  ({ type: 'Identifier', name, start, end: start + name.length }) as t.Identifier;
 
 /** A pattern, as in `v-for` and `v-slot`. */
 export function parsePattern({ text, offset }: Code): t.Node[] {

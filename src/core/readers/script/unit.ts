@@ -244,6 +244,9 @@ export function addNode(
   return u.facts.render.push(full) - 1;
 }
 
+/** Longer conditions are told apart by their place. */
+const MAX_TEST = 120;
+
 /** What stands in one arm of a condition; a condition and its opposite are known as such by their text. */
 export function inArm(u: Unit, ctx: Ctx, test: t.Node, holds: boolean): Ctx {
   let bare = unwrap(test);
@@ -252,8 +255,9 @@ export function inArm(u: Unit, ctx: Ctx, test: t.Node, holds: boolean): Ctx {
     bare = unwrap(bare.argument);
     arm = !arm;
   }
-  const text = u.file.text.slice(bare.start!, bare.end!).replace(/\s+/g, ' ');
-  const key = text.length > 60 ? `@${bare.start!}` : text;
+  const { start, end } = spanOf(bare);
+  const text = end - start > MAX_TEST ? '' : u.file.text.slice(start, end).replace(/\s{2,}|[\n\t]/g, ' ');
+  const key = text.length > 60 || !text ? `@${start}` : text;
   return { ...ctx, when: spanOf(test), arms: [...(ctx.arms ?? []), `${key}#${arm ? 1 : 0}`] };
 }
 

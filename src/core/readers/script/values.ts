@@ -29,7 +29,8 @@ export function valueOf(one: NamedNode, own: OwnCall, ctx: InferContext): ValueF
     const [first] = node.arguments;
     const callee = memberName(node.callee);
     // What is unlike everything else may serve as a key.
-    if (callee === 'Symbol' || callee === 'Symbol.for') return { ...base, kind: 'context', type: keyType(one, ctx.named) };
+    if (callee === 'Symbol' || callee === 'Symbol.for')
+      return { ...base, kind: 'context', type: keyType(one, ctx.named) };
     if (hook === 'createContext') return contextOf(base, node, ctx);
     if ((hook === 'memo' || hook === 'forwardRef') && first) {
       const inner = memberName(first);

@@ -1,5 +1,5 @@
 /** One Svelte component to facts. */
-import { parse, type AST } from 'svelte/compiler';
+import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { FileFacts, Problem, Span } from '../../model/facts';
 import { emptyFile } from '../file';
@@ -20,6 +20,7 @@ import {
 import { bindStores } from './code';
 import { svelteDialect } from './dialect';
 import { handlesIn, readScript } from './instance';
+import { parseMarkup } from './markup';
 import { readModuleLevel } from './module';
 import { svelteNames, svelteTraits, svelteTypes } from './names';
 import { joined } from './script-block';
@@ -31,7 +32,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   const facts: FileFacts = { ...emptyFile(path), language: 'svelte' };
   let root: AST.Root;
   try {
-    root = parse(text, { modern: true, filename: path });
+    root = parseMarkup(path, text);
   } catch (error) {
     return { ...facts, problem: problemOf(error) };
   }
@@ -67,7 +68,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   bindStores(u, scopes.unbound);
   readScript(u, body.body.body, {
     exported,
-    handles: handlesIn(root.fragment),
+    handles: text.includes('bind:this') ? handlesIn(root.fragment) : new Set(),
     runes,
     typed: isTyped(root.instance, text),
   });

@@ -1,0 +1,28 @@
+/** The markup of a component, without its scripts and styles: these are not parsed twice. */
+import { type AST, parse } from 'svelte/compiler';
+import type { Span } from '../../model/facts';
+
+const BLOCK = /<(script|style)((?:[^>"']|"[^"]*"|'[^']*')*)>([^]*?)<\/\1\s*>/g;
+
+/**
+ * The syntax tree of a component, whose scripts and style sheet are empty; `start` and `end` of their contents are those
+ * of the text. Throws what the parser throws.
+ */
+export function parseMarkup(path: string, text: string): AST.Root {
+  const blanked: Span[] = [];
+  const bare = text.replace(BLOCK, (whole, tag: string, attributes: string, content: string, at: number) => {
+    if (!content) return whole;
+    const start = at + tag.length + attributes.length + 2;
+    blanked.push({ start, end: start + content.length });
+    return (
+      whole.slice(0, start - at) + content.replace(/[^\n]/g, ' ') + whole.slice(start - at + content.length)
+    );
+  });
+  const root = parse(bare, { modern: true, filename: path });
+  const blocks = [root.module, root.instance, root.css].flatMap((one) =>
+    one ? [one.content as unknown as Span] : [],
+  );
+  // What looks like a script inside of the markup is markup.
+  const isBlock = ({ start, end }: Span) => blocks.some((one) => one.start <= start && end <= one.end);
+  return blanked.every(isBlock) ? root : parse(text, { modern: true, filename: path });
+}
