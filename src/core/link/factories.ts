@@ -117,7 +117,7 @@ class Maker {
     const { values, factory } = this.call;
     const named = values.find((one) => /Provider$|Context$/.test(one.name)) ?? values[0]!;
     const stem = named.name.replace(/(Provider|Context)$/, '').replace(/^use(?=[A-Z])/, '');
-    const label = factory.keys.length > 1 ? `${stem}${key}` : `${stem}Context`;
+    const label = factory.keys.length > 1 ? `${stem}${key}` : /Context$/.test(stem) ? stem : `${stem}Context`;
     const { start, end } = this.home.values.find((one) => one.name === factory.name) ?? named;
     const name = this.home.values.some((one) => one.name === label) ? `${label}#${this.number}` : label;
     this.home.values.push({ name, kind: 'context', type: { t: 'unknown' }, start, end });

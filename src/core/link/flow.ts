@@ -38,6 +38,15 @@ export function buildFlow(project: Linked): Flow {
   return flow;
 }
 
+/** What a call is made with, on its way to what is called. */
+interface Argument {
+  frame: Frame;
+  arg: ExprFact;
+  to: number;
+  at: Place;
+  edge: EdgeOf;
+}
+
 /** A node with so many edges keeps an index of them. */
 const MANY = 24;
 
@@ -82,6 +91,7 @@ export class FlowBuilder {
     this.addContexts();
     for (const one of components)
       if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) this.addCalls(frame);
+    this.addAsked();
   }
 
   addNode(node: Omit<FlowNode, 'id'>): number {
@@ -167,6 +177,19 @@ export class FlowBuilder {
    * so that it is the whole whichever way it was put together.
    */
   private addGiven(frame: Frame, arg: ExprFact, to: number, at: Place, edge: EdgeOf): void {
+    if (this.flow.nodes[to]!.channel === 'prop') this.asked.push({ frame, arg, to, at, edge });
+    else this.addArgument({ frame, arg, to, at, edge });
+  }
+
+  /** Calls of functions that were handed in: some raise something, others are asked for what they give back. */
+  private readonly asked: Argument[] = [];
+  private addAsked(): void {
+    for (const one of this.asked)
+      if (this.flow.out[one.to]!.some((index) => this.flow.edges[index]!.way === 'out'))
+        this.addArgument(one);
+  }
+
+  private addArgument({ frame, arg, to, at, edge }: Argument): void {
     for (const { node, take, without } of this.values.sources(frame, arg))
       this.addEdge(node, to, at, { ...edge, take, ...(without ? { without } : {}) });
   }
