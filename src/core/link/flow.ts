@@ -184,9 +184,19 @@ export class FlowBuilder {
   /** Calls of functions that were handed in: some raise something, others are asked for what they give back. */
   private readonly asked: Argument[] = [];
   private addAsked(): void {
-    for (const one of this.asked)
-      if (this.flow.out[one.to]!.some((index) => this.flow.edges[index]!.way === 'out'))
-        this.addArgument(one);
+    const known = new Map<number, boolean>();
+    const raises = (node: number): boolean => {
+      let found = known.get(node);
+      if (found !== undefined) return found;
+      known.set(node, false);
+      found = this.flow.out[node]!.some((index) => {
+        const { way, to } = this.flow.edges[index]!;
+        return way === 'out' && (this.flow.nodes[to]!.channel !== 'prop' || raises(to));
+      });
+      known.set(node, found);
+      return found;
+    };
+    for (const one of this.asked) if (raises(one.to)) this.addArgument(one);
   }
 
   private addArgument({ frame, arg, to, at, edge }: Argument): void {

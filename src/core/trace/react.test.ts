@@ -1,5 +1,7 @@
-import { describe } from 'vitest';
+import { describe, expect, test } from 'vitest';
+import { auditSources } from '../audit';
 import { type Sources, traces } from './testing';
+import { renderTree } from './tree';
 
 const CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER: Sources = {
   'App.tsx': `import { createContext, useContext, useMemo, useState } from 'react';
@@ -536,4 +538,39 @@ function Gauge({ part, onDrop }) { return <i onClick={() => onDrop(part)}>{part}
       ],
     ],
   );
+});
+
+describe('a setter that is declared below what hands it out, in a circle', () => {
+  traces(
+    `import { createContext, useContext, useState } from 'react';
+const Plugs = createContext(null);
+export function App() {
+  const add = (id) => { setKept((before) => ({ ...before, id })); };
+  const initial = { add, id: '' };
+  const [kept, setKept] = useState(initial);
+  return <Plugs.Provider value={kept}><Plug id="a" /></Plugs.Provider>;
+}
+function Plug({ id }) { const { add } = useContext(Plugs); return <button onClick={() => add(id)} />; }`,
+    [
+      [
+        'Plug:prop:id',
+        [
+          'Plug:prop:id write App:state:kept',
+          'App:state:kept provide App:context:Plugs',
+          'App:context:Plugs consume Plug:context:Plugs',
+          'Plug:context:Plugs call App:state:kept',
+        ],
+      ],
+    ],
+  );
+});
+
+test('a function below the return draws where it is called', () => {
+  const { result } = auditSources({
+    'App.tsx': `export function App() { return <main>{row()}</main>; function row() { return <Row />; } }
+function Row() { return <i />; }`,
+  });
+  const { components } = result.project;
+  const names = renderTree(result.project).rows.map((row) => components[row.component]!.name);
+  expect(names).toEqual(['App', 'Row']);
 });

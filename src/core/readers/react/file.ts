@@ -4,6 +4,7 @@ import type { FileFacts, ValueFact } from '../../model/facts';
 import { isNamedLikeComponent } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
+import { settleEarly } from '../script/early';
 import { nameFromPath } from '../script/file-name';
 import { declareParameter } from '../script/functions';
 import type { InferContext } from '../script/infer';
@@ -23,7 +24,6 @@ import {
   keepsState,
   moduleTypes,
   place,
-  settleEarly,
   settleMissing,
   SETUP,
   spanOf,

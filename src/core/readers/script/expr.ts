@@ -2,8 +2,9 @@
 import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
 import { bagMember, readFunction, readOtherClass } from './functions';
-import { type Binding, isFunction } from './scope';
+import { noteInvoke, noteSet } from './invokes';
 import { noteLoop } from './patterns';
+import { type Binding, isFunction } from './scope';
 import { keyName } from './type-expr';
 import {
   addSymbol,
@@ -277,19 +278,13 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
       return { ...computed(node, ...args), kind: 'call', symbol: callee.symbol! };
     }
     if (symbol.kind === 'setter') {
-      const args = readArguments(u, node.arguments, ctx);
-      const at = { where: ctx.where, fn: ctx.fn, ...spanOf(node) };
-      const parts = symbol.merges && args[0] ? membersGiven(u, args[0]) : undefined;
-      if (parts)
-        for (const { name, value } of parts)
-          u.facts.writes.push({ symbol: symbol.of!, path: [name], value, ...at });
-      else u.facts.writes.push({ symbol: symbol.of!, ...(args[0] ? { value: args[0] } : {}), ...at });
+      noteSet(u, callee.symbol!, readArguments(u, node.arguments, ctx), spanOf(node), ctx);
       return { ...computed(node), kind: 'call', symbol: callee.symbol! };
     }
     const args = readArguments(u, node.arguments, ctx);
     if (symbol.kind === 'handler') {
       const fn = symbol.fn!;
-      noteInvoke(u, callee, args, node, ctx);
+      noteInvoke(u, callee, args, spanOf(node), ctx);
       return {
         ...computed(node, ...valuesOf(args)),
         kind: 'call',
@@ -298,11 +293,13 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
       };
     }
     use(u, callee, ctx, 'argument');
-    noteInvoke(u, callee, args, node, ctx);
+    noteInvoke(u, callee, args, spanOf(node), ctx);
     return { ...computed(node, callee, ...valuesOf(args)), kind: 'call' };
   }
   const args = readArguments(u, node.arguments, ctx);
-  noteInvoke(u, callee, args, node, ctx);
+  noteInvoke(u, callee, args, spanOf(node), ctx);
+  const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
+  if (early) u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx });
   // Whoever is called may draw it anywhere.
   for (const arg of args) for (const index of arg.content ?? []) u.facts.render[index]!.loose = true;
   noteMutation(u, calleeNode, callee, node, ctx, args);
@@ -324,14 +321,6 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   return result;
 }
 
-/** The members of an object that is written out, or that a function gives back; undefined for anything else. */
-function membersGiven(u: Unit, value: ExprFact): MemberFact[] | undefined {
-  const gives =
-    value.kind === 'function' && value.fn !== undefined ? u.facts.functions[value.fn]!.gives : [value];
-  if (!gives?.every((one) => one.kind === 'object')) return undefined;
-  return gives.flatMap((one) => one.members ?? []);
-}
-
 /** `new Fleet(…)`: an object of a class of the project keeps what its fields keep. */
 function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
   const callee = use(u, readExpr(u, node.callee, ctx), ctx);
@@ -346,13 +335,6 @@ function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
 
 /** Of what a call is given, functions do not flow into its result. */
 const valuesOf = (args: ExprFact[]): ExprFact[] => args.filter((one) => one.kind !== 'function');
-
-/** Calls of what a value holds may write what is kept elsewhere. */
-function noteInvoke(u: Unit, callee: ExprFact, args: ExprFact[], at: t.Node, ctx: Ctx): void {
-  const base = callee.symbol === undefined ? undefined : u.facts.symbols[callee.symbol]!;
-  if (base ? base.kind === 'setter' : !callee.component || /^[\p{Lu}]/u.test(callee.component)) return;
-  (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, ...spanOf(at) });
-}
 
 /** `list.map(item => …)`: the parameter stands for one of the list. */
 function readLoop(

@@ -27,6 +27,7 @@ export function newUnit(
     roots: [],
     loops: new Map(),
     early: [],
+    earlyCalls: [],
     refusals: new Set(),
     tolerant: new Set(),
     expr: (part, ctx) => {

@@ -34,17 +34,22 @@ function functionsLast(
   users: Map<t.Node, Set<t.Node>>,
   isUnit: (node: t.Node) => boolean,
 ): t.Node[] {
-  // By the last value that a function uses; what stands above it anyway is no reason to move.
   const last = new Map<t.Node, t.Node>();
   for (const value of nodes)
     if (value.type === 'VariableDeclaration' && !runsLater(value))
-      for (const user of users.get(value)!)
-        if (user.type === 'FunctionDeclaration' && !isUnit(user) && user.start! < value.start!)
-          last.set(user, value);
-  if (!last.size) return nodes;
+      for (const user of users.get(value)!) if (user.type === 'FunctionDeclaration') last.set(user, value);
+  const first: t.Node[] = [];
   const behind = new Map<t.Node, t.Node[]>();
-  for (const [user, value] of last) behind.set(value, [...(behind.get(value) ?? []), user]);
-  return nodes.flatMap((node) => (last.has(node) ? [] : [node, ...(behind.get(node) ?? [])]));
+  const isLate = (node: t.Node) => node.type === 'FunctionDeclaration' && !isUnit(node);
+  for (const node of nodes) {
+    if (!isLate(node)) continue;
+    const value = last.get(node);
+    if (!value) first.push(node);
+    else behind.set(value, [...(behind.get(value) ?? []), node]);
+  }
+  if (!first.length && !behind.size) return nodes;
+  const rest = nodes.flatMap((node) => (isLate(node) ? [] : [node, ...(behind.get(node) ?? [])]));
+  return [...first, ...rest];
 }
 
 /** The statement behind the last of those that it wants, as far as nothing in between needs it or decides about it. */

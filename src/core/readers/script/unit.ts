@@ -17,6 +17,7 @@ import type {
   Where,
 } from '../../model/facts';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
+import type { EarlyCall } from './early';
 import { infer, type InferContext } from './infer';
 import type { Binding } from './scope';
 import type { NamedType } from './type-expr';
@@ -105,6 +106,7 @@ export interface Unit {
   loops: Map<Binding, t.Node>;
   /** Uses of names that are declared further down. */
   early: { binding: Binding; at: Span; ctx: Ctx; tag?: TagFact }[];
+  earlyCalls: EarlyCall[];
   /** Symbols whose absence is refused by a throw. */
   refusals: Set<number>;
   /** Symbols that are read so that their absence does no harm: `x?.y`, `x ?? y`. */
@@ -278,18 +280,6 @@ export function addFunction(u: Unit, node: t.Node, parent: number, where: Functi
   return (
     u.facts.functions.push({ start: node.start!, end: node.end!, parent, where, params: [], calls: [] }) - 1
   );
-}
-
-/** Notes the reads of names that were used above their declaration. */
-export function settleEarly(u: Unit): void {
-  for (const { binding, at, ctx, tag } of u.early) {
-    const symbol = u.refs.get(binding);
-    if (tag && symbol === undefined) tag.outer = true;
-    if (symbol === undefined) continue;
-    if (tag) tag.symbol = symbol;
-    noteRead(u, symbol, at, ctx);
-    if (ctx.fn >= 0 && u.facts.symbols[symbol]!.kind === 'handler') noteCall(u, ctx.fn, symbol);
-  }
 }
 
 /** The type of an expression inside the unit. */

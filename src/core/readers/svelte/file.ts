@@ -5,18 +5,11 @@ import type { FileFacts, Problem, Span } from '../../model/facts';
 import { emptyFile } from '../file';
 import { type Block, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
+import { settleEarly } from '../script/early';
 import { nameFromPath, SELF } from '../script/file-name';
 import { noteFound, readExports, readImports, readTypes } from '../script/modules';
 import { mentionsIn, readScopes } from '../script/scope';
-import {
-  addWhole,
-  emptyFacts,
-  fileContext,
-  placeRest,
-  settleEarly,
-  settleMissing,
-  SETUP,
-} from '../script/unit';
+import { addWhole, emptyFacts, fileContext, placeRest, settleMissing, SETUP } from '../script/unit';
 import { bindStores } from './code';
 import { svelteDialect } from './dialect';
 import { handlesIn, readScript } from './instance';

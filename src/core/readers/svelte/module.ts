@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { readClassHelper } from '../script/class-helper';
+import { settleEarly } from '../script/early';
 import { readHelper } from '../script/functions';
 import { isFunction, type NamedNode, type Scopes } from '../script/scope';
 import { memberName, readType, typeArguments } from '../script/type-expr';
@@ -11,7 +12,6 @@ import {
   emptyFacts,
   type FileContext,
   moduleTypes,
-  settleEarly,
   settleMissing,
   spanOf,
   unwrap,

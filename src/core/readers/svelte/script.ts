@@ -2,22 +2,14 @@
 import type * as t from '@babel/types';
 import type { FileFacts, Span } from '../../model/facts';
 import { emptyFile } from '../file';
+import { settleEarly } from '../script/early';
 import { nameFromPath } from '../script/file-name';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { addMounted } from '../script/mounted';
 import { parseScript } from '../script/parse';
 import { mentionsIn, readScopes } from '../script/scope';
 import { memberName } from '../script/type-expr';
-import {
-  addWhole,
-  emptyFacts,
-  fileContext,
-  keepsState,
-  placeRest,
-  settleEarly,
-  SETUP,
-  spanOf,
-} from '../script/unit';
+import { addWhole, emptyFacts, fileContext, keepsState, placeRest, SETUP, spanOf } from '../script/unit';
 import { eachChild } from '../script/walk';
 import { svelteDialect } from './dialect';
 import { readModuleLevel, type SvelteFile } from './module';

@@ -2,7 +2,8 @@
 import type { RenderFact } from '../../model/facts';
 import { spread } from '../script/attributes';
 import { raisePort } from '../script/ports';
-import { placeRest, settleEarly, settleMissing } from '../script/unit';
+import { settleEarly } from '../script/early';
+import { placeRest, settleMissing } from '../script/unit';
 import { settleSlots } from './drawn';
 import type { VueFile } from './file-facts';
 import { camel, eventPort, pascal } from './names';

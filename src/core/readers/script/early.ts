@@ -1,0 +1,31 @@
+/** Names that are used above their declaration, in code that runs when all of it is there. */
+import type { ExprFact, Span } from '../../model/facts';
+import { noteInvoke, noteSet } from './invokes';
+import type { Binding } from './scope';
+import { type Ctx, noteCall, noteRead, type Unit } from './unit';
+
+export interface EarlyCall {
+  binding: Binding;
+  args: ExprFact[];
+  callee: Span;
+  at: Span;
+  ctx: Ctx;
+}
+
+/** Notes the reads and the calls of names that were used above their declaration. */
+export function settleEarly(u: Unit): void {
+  for (const { binding, at, ctx, tag } of u.early) {
+    const symbol = u.refs.get(binding);
+    if (tag && symbol === undefined) tag.outer = true;
+    if (symbol === undefined) continue;
+    if (tag) tag.symbol = symbol;
+    noteRead(u, symbol, at, ctx);
+    if (ctx.fn >= 0 && u.facts.symbols[symbol]!.kind === 'handler') noteCall(u, ctx.fn, symbol);
+  }
+  for (const { binding, args, callee, at, ctx } of u.earlyCalls) {
+    const symbol = u.refs.get(binding);
+    if (symbol === undefined) continue;
+    if (u.facts.symbols[symbol]!.kind === 'setter') noteSet(u, symbol, args, at, ctx);
+    else noteInvoke(u, { kind: 'identity', symbol, ...callee }, args, at, ctx);
+  }
+}
