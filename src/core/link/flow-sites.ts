@@ -100,10 +100,12 @@ export class SiteFlow {
   private addPassed({ site, frame }: Joint, port: Port, value: ExprFact, attribute: number): void {
     if (value.kind === 'function' || value.kind === 'content') return;
     const sources = this.flow.values.sources(frame, value);
-    const exact = sources.length === 1 && sources[0]!.exact && !sources[0]!.put.length;
+    const [only, ...others] = sources.filter((one) => !one.decides);
+    const exact = only?.exact === true && !others.length && !only.put.length;
     const at = placeOf(site, value);
     for (const one of sources) {
-      const how: How = !exact ? 'transform' : this.nameOf(one) === publicName(port.name) ? 'pass' : 'rename';
+      const how: How =
+        !exact || one.decides ? 'transform' : this.nameOf(one) === publicName(port.name) ? 'pass' : 'rename';
       this.flow.addSources([one], port.node, at, { how, site: site.id, way: 'in', attribute });
     }
   }
@@ -154,7 +156,8 @@ export class SiteFlow {
     const event = target.ports.get(updateOf(target, name)) ?? (written ? port : undefined);
     this.flow.count('binding', event !== undefined || target.open, placeOf(site, value), publicName(name));
     if (!event) return;
-    for (const { node, take, put } of this.flow.values.sources(frame, value)) {
+    for (const { node, take, put, decides } of this.flow.values.sources(frame, value)) {
+      if (decides) continue;
       // What is itself bound further up is written by asking for that.
       const own = this.flow.project.flow.nodes[node]!.port;
       const asks = own && frame.code.ports.get(updateOf(frame.code, own.name));

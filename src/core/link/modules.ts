@@ -116,8 +116,9 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
   }
 
   const isBuilt = (path: string) => /^(\.\/)?(dist|lib|build|out|es|esm|cjs|types)\//.test(path);
-  const packageOf = (path: string) =>
-    packages.find((one) => one.dir === '' || path.startsWith(`${one.dir}/`));
+  // A manifest without a name and without needs says where a folder's build is, and is no package.
+  const bounds = packages.filter((one) => one.dir === '' || one.name !== undefined || one.needs.size > 0);
+  const packageOf = (path: string) => bounds.find((one) => one.dir === '' || path.startsWith(`${one.dir}/`));
 
   /** `#lib/gauge`, as the package around the file maps it. */
   function resolveInner(from: string, specifier: string): number | undefined {

@@ -20,7 +20,7 @@ export class Parts {
       init.from && (frame.inner.has(init.from.call) || this.values.storeAt(frame, init.from.call));
     const ofMember = init.kind === 'member' && this.isOfContext(frame, init.symbol!);
     if (!ofHelper && !ofMember) return undefined;
-    const [only, ...others] = this.values.sources(frame, init);
+    const [only, ...others] = this.values.sources(frame, init).filter((one) => !one.decides);
     if (only && !others.length && only.exact && !only.put.length) return { node: only.node, path: only.take };
     // What a helper gives as an object is taken apart wherever one of its members is used.
     if (only?.put.length || others.some((one) => one.put.length)) return 'none';

@@ -13,6 +13,8 @@ export interface Source {
   exact: boolean;
   /** Members that are left behind. */
   without?: string[];
+  /** It does not become the value: it decides which of several it is. */
+  decides?: boolean;
 }
 
 /** Expressions in expressions are followed so far. */
@@ -84,7 +86,11 @@ export class Values {
     }
     if (expr.gives && isPrecise(expr.gives)) {
       const found = expr.gives.flatMap((one) => next(one, want));
-      if (want.length || found.length) return inexact(unique(found), expr.gives.length > 1);
+      if (want.length || found.length)
+        return unique([
+          ...inexact(unique(found), expr.gives.length > 1),
+          ...this.deciding(frame, expr, depth),
+        ]);
     }
     return this.loose(frame, expr, depth);
   }
@@ -147,10 +153,20 @@ export class Values {
     return { ...store, picked: functions[fn]!.gives ?? [] };
   }
 
+  /** What decides which of several things an expression is. */
+  private deciding(frame: Frame, { gives = [], uses = [], ...expr }: ExprFact, depth: number): Source[] {
+    const given = new Set(gives.flatMap(symbolsOf));
+    const others = uses.filter((one) => !given.has(one));
+    if (!others.length) return [];
+    return this.loose(frame, { ...expr, uses: others }, depth).map((one) => ({ ...one, decides: true }));
+  }
+
   /** All that an expression uses flows into it, nobody knows where. */
   private loose(frame: Frame, expr: ExprFact, depth: number): Source[] {
-    const symbols = expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
-    return inexact(unique(symbols.flatMap((one) => this.symbolSources(frame, one, [], depth + 1))), true);
+    return inexact(
+      unique(symbolsOf(expr).flatMap((one) => this.symbolSources(frame, one, [], depth + 1))),
+      true,
+    );
   }
 
   private objectSources(
@@ -245,6 +261,9 @@ const isPrecise = (gives: ExprFact[]): boolean =>
       (one.kind === 'computed' && !one.uses?.length) ||
       (one.gives !== undefined && isPrecise(one.gives)),
   );
+
+const symbolsOf = ({ symbol, uses = [] }: ExprFact): number[] =>
+  symbol === undefined ? uses : [symbol, ...uses];
 
 const inexact = (list: Source[], yes: boolean): Source[] =>
   yes ? list.map((one) => ({ ...one, exact: false })) : list;

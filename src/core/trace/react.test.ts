@@ -574,3 +574,25 @@ function Row() { return <i />; }`,
   const names = renderTree(result.project).rows.map((row) => components[row.component]!.name);
   expect(names).toEqual(['App', 'Row']);
 });
+
+describe('what decides which of several things a value is', () => {
+  traces(
+    `import { useState } from 'react';
+export function App() { const [busy, setBusy] = useState(false); const [at, setAt] = useState(0);
+  const word = busy ? 'in' : 'out'; const shown = busy && at;
+  return <Show word={word} at={busy ? at : 0} shown={shown} />; }
+function Show({ word, at, shown }) { return <i>{word}{at}{shown}</i>; }`,
+    [
+      [
+        'App:state:busy',
+        [
+          'App:state:busy transform App:local:word',
+          'App:state:busy transform App:local:shown',
+          'App:state:busy transform Show:prop:at',
+          'App:local:word pass Show:prop:word',
+          'App:local:shown pass Show:prop:shown',
+        ],
+      ],
+    ],
+  );
+});

@@ -350,3 +350,15 @@ describe('a key that is a constant text, provided by the helper of a helper unde
     ],
   ]);
 });
+
+describe('what decides which of several things is written', () => {
+  traces(
+    {
+      'Box.vue': `<script>
+export default { data() { return { busy: false, at: 0 }; }, methods: { go() { this.at = this.busy ? 1 : 2; } } };
+</script>
+<template><i @click="go">{{ at }}</i></template>`,
+    },
+    [['Box:state:busy', ['Box:state:busy write Box:state:at']]],
+  );
+});

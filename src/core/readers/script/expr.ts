@@ -1,7 +1,7 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
-import { bagMember, readFunction, readOtherClass } from './functions';
+import { readFunction, readOtherClass } from './functions';
 import { noteInvoke, noteSet } from './invokes';
 import { noteLoop } from './patterns';
 import { type Binding, isFunction } from './scope';
@@ -82,12 +82,12 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     case 'FunctionExpression':
       return readFunction(u, node, ctx, ctx.where === 'effect' ? 'effect' : 'handler');
     case 'ConditionalExpression': {
-      use(u, readExpr(u, node.test, { ...ctx, where: 'condition' }), ctx, 'condition');
+      const test = use(u, readExpr(u, node.test, { ...ctx, where: 'condition' }), ctx, 'condition');
       const arms = [node.consequent, node.alternate].map((arm) => {
         const inner = inArm(u, ctx, node.test, arm === node.consequent);
         return use(u, readExpr(u, arm, inner), inner);
       });
-      return { ...computed(node, ...arms), uses: mergeUses(symbolsIn(u, node.test), ...arms), gives: arms };
+      return { ...computed(node, ...arms), uses: mergeUses(test, ...arms), gives: arms };
     }
     case 'LogicalExpression': {
       const test = ctx.where === 'condition' || node.operator === '&&' ? 'condition' : ctx.where;
@@ -134,25 +134,6 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       return computed(node, ...parts);
     }
   }
-}
-
-/** The symbols that an expression names, without noting them a second time. */
-function symbolsIn(u: Unit, node: t.Node): ExprFact {
-  const uses = new Set<number>();
-  const look = (part: t.Node) => {
-    if (part.type === 'Identifier') {
-      const symbol = symbolOf(u, part);
-      if (symbol !== undefined && u.facts.symbols[symbol]!.kind !== 'bag') uses.add(symbol);
-    } else if (part.type === 'MemberExpression') {
-      const member = bagMember(u, part);
-      if (member !== undefined) uses.add(member);
-      else look(part.object);
-      return;
-    }
-    if (!isFunction(part)) eachChild(part, look);
-  };
-  look(node);
-  return { kind: 'computed', ...spanOf(node), uses: [...uses] };
 }
 
 function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
