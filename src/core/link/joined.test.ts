@@ -458,3 +458,18 @@ function Gate({ onPress, onHold }) { return <button onClick={onPress} onBlur={on
   expect(tallies.context).toEqual({ written: 1, joined: 0 });
   expect(unjoined.map((one) => one.kind).sort()).toEqual(['context', 'handler']);
 });
+
+describe('a component that is loaded when it is drawn', () => {
+  const loaded = (made: string): Sources => ({
+    'Gauge.vue': '<template><i /></template>',
+    'App.vue': `<script setup>import { defineAsyncComponent } from 'vue';\nconst Late = ${made};</script><template><Late /></template>`,
+  });
+  table([
+    ['by a loader', loaded(`defineAsyncComponent(() => import('./Gauge.vue'))`), ['App > Gauge']],
+    [
+      'by options with a loader',
+      loaded(`defineAsyncComponent({ loader: () => import('./Gauge.vue'), delay: 0 })`),
+      ['App > Gauge'],
+    ],
+  ]);
+});

@@ -362,3 +362,14 @@ export default { data() { return { busy: false, at: 0 }; }, methods: { go() { th
     [['Box:state:busy', ['Box:state:busy write Box:state:at']]],
   );
 });
+
+describe('an element that is picked by its key', () => {
+  traces(
+    {
+      'Box.vue': `<script setup>import Row from './Row.vue'; defineProps({ rows: Array, at: Object });</script>
+<template><Row :row="rows[at.index]" /></template>`,
+      'Row.vue': `<script setup>defineProps({ row: Object });</script><template>{{ row }}</template>`,
+    },
+    [['Row:prop:row', ['Box:prop:rows transform Row:prop:row', 'Box:prop:at transform Row:prop:row']]],
+  );
+});

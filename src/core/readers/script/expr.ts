@@ -169,9 +169,9 @@ function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpressi
   if (own) return own;
   const object = readExpr(u, node.object, ctx);
   if (node.computed) {
-    use(u, readExpr(u, node.property, ctx), ctx);
+    const key = use(u, readExpr(u, node.property, ctx), ctx);
     use(u, object, ctx);
-    return computed(node, object);
+    return computed(node, object, key);
   }
   const name = node.property.type === 'Identifier' ? node.property.name : '#';
   if (object.kind === 'identity') {

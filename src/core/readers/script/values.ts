@@ -269,8 +269,12 @@ function fallbackType(node: t.Node): ValueFact['type'] {
   return UNKNOWN;
 }
 
-/** `() => import('./x')`, with the named export that is picked from it, if one is. */
+/** `() => import('./x')`, alone or as the loader of some options, with the named export that is picked, if one is. */
 export function lazyOf(node: t.Node): ValueFact['lazy'] {
+  if (node.type === 'ObjectExpression') {
+    const loader = node.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === 'loader');
+    return loader?.type === 'ObjectProperty' ? lazyOf(unwrap(loader.value)) : undefined;
+  }
   if (!isFunction(node)) return undefined;
   let body: t.Node = node.body;
   if (body.type === 'BlockStatement') {
