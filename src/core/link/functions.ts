@@ -13,9 +13,12 @@ export function reachedFunctions(component: Component, start: number): Set<numbe
       const next = symbols[symbol]!.fn;
       if (next !== undefined) todo.push(next);
     }
+    // What is written inside is read right after; what follows that may stand anywhere.
+    const { start: from, end: to } = functions[fn]!;
     for (let inner = fn + 1; inner < functions.length; inner++) {
-      if (functions[inner]!.start >= functions[fn]!.end) break;
-      if (functions[inner]!.end <= functions[fn]!.end) todo.push(inner);
+      const { start: at, end } = functions[inner]!;
+      if (at < from || end > to) break;
+      todo.push(inner);
     }
   }
   return found;

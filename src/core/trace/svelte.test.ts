@@ -366,3 +366,25 @@ describe('keys that are constants of a module', () => {
     );
   });
 });
+
+describe('a handler that is handed out reaches what it calls, and nothing that is written above it', () => {
+  traces(
+    {
+      'Box.svelte': `<script>
+import { setContext } from 'svelte'; import Close from './Close.svelte';
+let { onkeep, ondrop } = $props();
+function keep() { onkeep?.(); open = false; }
+let open = $state(false);
+function drop() { ondrop?.(); }
+setContext('close', { drop });
+</script><button onclick={keep}>{open}</button><Close />`,
+      'Close.svelte': `<script>import { getContext } from 'svelte'; const { drop } = getContext('close');</script><button onclick={() => drop()}>x</button>`,
+    },
+    [
+      [
+        'Close:context:close',
+        ['Box:context:close consume Close:context:close', 'Close:context:close call Box:event:ondrop'],
+      ],
+    ],
+  );
+});
