@@ -388,3 +388,22 @@ setContext('close', { drop });
     ],
   );
 });
+
+describe('what is handed over as a function that is asked for a value', () => {
+  traces(
+    {
+      'Box.svelte': `<script>
+import { late, once } from 'kit';
+let { wind, unit, sign } = $props();
+const shown = late(() => wind);
+const kept = once({ of: late(() => Boolean(unit)) });
+const other = late(() => { console.log(sign); });
+</script><b>{shown}{kept}{other}</b>`,
+    },
+    [
+      ['Box:prop:wind', ['Box:prop:wind transform Box:local:shown']],
+      ['Box:prop:unit', ['Box:prop:unit transform Box:local:kept']],
+      ['Box:prop:sign', []],
+    ],
+  );
+});

@@ -5,7 +5,7 @@ import { readFunction, readOtherClass } from './functions';
 import { noteInvoke, noteSet } from './invokes';
 import { noteLoop } from './patterns';
 import { type Binding, isFunction } from './scope';
-import { keyName } from './type-expr';
+import { keyName, memberName } from './type-expr';
 import {
   addSymbol,
   type Ctx,
@@ -267,7 +267,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
       const fn = symbol.fn!;
       noteInvoke(u, callee, args, spanOf(node), ctx);
       return {
-        ...computed(node, ...valuesOf(args)),
+        ...computed(node, ...valuesOf(u, node.arguments, args)),
         kind: 'call',
         symbol: callee.symbol!,
         ...mergeContent(...args, { ...spanOf(node), kind: 'computed', content: u.contents[fn]! }),
@@ -275,7 +275,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     }
     use(u, callee, ctx, 'argument');
     noteInvoke(u, callee, args, spanOf(node), ctx);
-    return { ...computed(node, callee, ...valuesOf(args)), kind: 'call' };
+    return { ...computed(node, callee, ...valuesOf(u, node.arguments, args)), kind: 'call' };
   }
   const args = readArguments(u, node.arguments, ctx);
   noteInvoke(u, callee, args, spanOf(node), ctx);
@@ -285,7 +285,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   for (const arg of args) for (const index of arg.content ?? []) u.facts.render[index]!.loose = true;
   noteMutation(u, calleeNode, callee, node, ctx, args);
   const result: ExprFact = {
-    ...computed(node, callee, ...valuesOf(args)),
+    ...computed(node, callee, ...valuesOf(u, node.arguments, args)),
     kind: 'call',
     ...mergeContent(callee, ...args),
   };
@@ -314,8 +314,21 @@ function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
   return result;
 }
 
-/** Of what a call is given, functions do not flow into its result. */
-const valuesOf = (args: ExprFact[]): ExprFact[] => args.filter((one) => one.kind !== 'function');
+/** Of what a call is given, functions do not flow into its result, but those that are asked for a value do: `() => wind`. */
+const valuesOf = (u: Unit, nodes: t.Node[], args: ExprFact[]): ExprFact[] =>
+  args.flatMap((arg, index) => {
+    if (arg.kind !== 'function') return [arg];
+    return arg.fn !== undefined && isGetter(nodes[index]) ? (u.facts.functions[arg.fn]!.gives ?? []) : [];
+  });
+
+function isGetter(node: t.Node | undefined): boolean {
+  const fn = node && unwrap(node);
+  if (fn?.type !== 'ArrowFunctionExpression' || fn.params.length || fn.body.type === 'BlockStatement')
+    return false;
+  const body = unwrap(fn.body);
+  if (body.type === 'CallExpression') return /^(Boolean|String|Number)$/.test(memberName(body.callee) ?? '');
+  return !/^(Assignment|Update|Await|OptionalCall|New|JSX)/.test(body.type);
+}
 
 /** `list.map(item => …)`: the parameter stands for one of the list. */
 function readLoop(
