@@ -14,6 +14,7 @@ import { isCallbackName } from '../model/names';
 import type { Component, Place, Site } from '../model/project';
 import { type Below, belowNode } from './below';
 import { Coverage } from './coverage';
+import { mixinKey } from './frames';
 import type { Linked } from './index';
 
 export interface ContextKey {
@@ -171,23 +172,35 @@ const MAX_CALLS = 6;
 /** What a helper provides, its caller does, however many helpers are in between. */
 function providedByHelpers(project: Linked, component: Component, keyAt: KeyAt): Provider[] {
   if (component.facts.role !== 'component') return [];
-  const within = (caller: Component, calls: number[], at?: Place): Provider[] =>
-    caller.facts.calls.flatMap((call, index) => {
+  const providedBy = (code: Component, path: number[], place: Place): Provider[] => [
+    ...code.facts.provides.filter(isWhole).flatMap((one) => {
+      const key = keyAt(code.file, one.key);
+      const inside = one.value ? { inside: { calls: path, value: one.value } } : {};
+      return key ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside }] : [];
+    }),
+    ...(path.length < MAX_CALLS ? within(code, path, place) : []),
+  ];
+  const within = (caller: Component, calls: number[], at?: Place): Provider[] => [
+    ...caller.mixins.flatMap((mixin, index) =>
+      providedBy(mixin, [...calls, mixinKey(index)], at ?? placeOfName(component)),
+    ),
+    ...caller.facts.calls.flatMap((call, index) => {
       if (call.fn !== -1) return [];
       const target = project.lookup(caller.file, call.name);
       const helper = target.kind === 'component' ? project.components[target.component]! : undefined;
       if (helper?.facts.role !== 'helper') return [];
       const place = at ?? { file: component.file, start: call.start, end: call.end };
-      const path = [...calls, index];
-      const own = helper.facts.provides.filter(isWhole).flatMap((one) => {
-        const key = keyAt(helper.file, one.key);
-        const inside = one.value ? { inside: { calls: path, value: one.value } } : {};
-        return key ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside }] : [];
-      });
-      return path.length < MAX_CALLS ? [...own, ...within(helper, path, place)] : own;
-    });
+      return providedBy(helper, [...calls, index], place);
+    }),
+  ];
   return within(component, []);
 }
+
+const placeOfName = ({ file, facts }: Component): Place => ({
+  file,
+  start: facts.nameStart,
+  end: facts.nameEnd,
+});
 
 /** The context's own provider element, or the context itself as an element. */
 function providersOf(component: Component, keyAt: KeyAt): Provider[] {

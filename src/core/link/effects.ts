@@ -160,7 +160,8 @@ export class Effects {
       return provided.flatMap((one) => this.kept(this.values.sources(one.frame, one.value, path)));
     }
     const alias = frame.aliases.get(index);
-    if (alias) return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);
+    if (alias && alias.node >= 0)
+      return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);
     if (kind !== 'derived') return [];
     return this.kept(this.values.symbolSources(frame, index, path, 0));
   }

@@ -6,7 +6,7 @@ import { Callables } from './callables';
 import { contextKey, hasDefault, type Provider } from './contexts';
 import { type Effect, Effects } from './effects';
 import { SiteFlow } from './flow-sites';
-import { type Frame, Frames, keepsItsOwn } from './frames';
+import { type Frame, Frames, joinMembers, keepsItsOwn } from './frames';
 import type { Linked } from './index';
 import { Parts } from './parts';
 import { given, RAISED } from './raised';
@@ -233,6 +233,7 @@ export class FlowBuilder {
         else this.consumed.set(id, [{ node: node.id, component }]);
       }
     }
+    if (component.mixins.length) for (const frame of this.frames.within(component)) joinMembers(frame);
   }
 
   private contextId(file: number, key: string): string {
@@ -270,7 +271,8 @@ export class FlowBuilder {
     for (const emit of facts.emits) {
       const to = emit.symbol >= 0 ? nodeOf[emit.symbol]! : (code.ports.get(emit.event)?.node ?? -1);
       // What content is given arrives at its parameters, in who wrote it.
-      if (to < 0 || code !== frame.owner || this.flow.nodes[to]!.channel === 'slot') continue;
+      if (to < 0 || (code !== frame.owner && !frame.taken) || this.flow.nodes[to]!.channel === 'slot')
+        continue;
       emit.args.forEach((arg, index) => {
         this.addGiven(frame, arg, to, at(emit), { how: 'emit', put: [given(index)] });
       });

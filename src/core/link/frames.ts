@@ -31,8 +31,10 @@ export interface Frame {
   caller: Frame | undefined;
   /** Nodes by symbol, or -1. */
   nodeOf: Int32Array;
-  /** Helpers that it calls, by the index of the call. */
+  /** Helpers that it calls, by the index of the call; what it takes over, by `mixinKey`. */
   inner: Map<number, Frame>;
+  /** It runs as a part of the component that took it over. */
+  taken?: boolean;
   /** Symbols that only name a part of another node. */
   aliases: Map<number, Part>;
 }
@@ -44,6 +46,9 @@ export interface Part {
   /** What the whole is, for the functions in it: a symbol in some code. */
   whole?: { frame: Frame; symbol: number };
 }
+
+/** Where the frame of something taken over is found, by its place in the list. */
+export const mixinKey = (index: number): number => -1 - index;
 
 /** Whether what code keeps belongs to no caller. */
 export const keepsItsOwn = ({ facts }: Component): boolean =>
@@ -89,6 +94,13 @@ export class Frames {
   }
 
   private openCalls(frame: Frame, stack: number[], budget: { left: number }): void {
+    frame.code.mixins.forEach((mixin, index) => {
+      if (stack.length >= MAX_DEPTH || budget.left <= 0 || stack.includes(mixin.id)) return;
+      budget.left--;
+      const inner = { ...innerFrame(frame, mixin, []), taken: true };
+      frame.inner.set(mixinKey(index), inner);
+      this.openCalls(inner, [...stack, mixin.id], budget);
+    });
     frame.code.facts.calls.forEach((call, index) => {
       if (!call.args || stack.length >= MAX_DEPTH || budget.left <= 0) return;
       const target = this.project.lookup(frame.code.file, call.name);
@@ -100,15 +112,7 @@ export class Frames {
         frame.inner.set(index, this.of(helper));
         return;
       }
-      const inner: Frame = {
-        owner: frame.owner,
-        code: helper,
-        args: call.args,
-        caller: frame,
-        nodeOf: new Int32Array(helper.facts.symbols.length).fill(-1),
-        inner: new Map(),
-        aliases: new Map(),
-      };
+      const inner = innerFrame(frame, helper, call.args);
       frame.inner.set(index, inner);
       this.openCalls(inner, [...stack, target.component], budget);
     });
@@ -119,6 +123,7 @@ export class Frames {
     const { code, owner, nodeOf, aliases } = frame;
     const own = code === owner;
     code.facts.symbols.forEach((symbol, index) => {
+      if (frame.taken && symbol.kind === 'prop') nodeOf[index] = owner.ports.get(symbol.port!)?.node ?? -1;
       if (symbol.kind === 'shared') nodeOf[index] = this.shared.nodeOf(code.file, symbol.port!);
       const channel = KEPT[symbol.kind];
       if (!channel) return;
@@ -138,4 +143,53 @@ export class Frames {
       });
     });
   }
+}
+
+const innerFrame = (caller: Frame, code: Component, args: ExprFact[]): Frame => ({
+  owner: caller.owner,
+  code,
+  args,
+  caller,
+  nodeOf: new Int32Array(code.facts.symbols.length).fill(-1),
+  inner: new Map(),
+  aliases: new Map(),
+});
+
+/** Frames of what a frame takes over, the one that wins first. */
+const takenBy = ({ code, inner }: Frame): Frame[] =>
+  code.mixins.flatMap((_, index) => inner.get(mixinKey(index)) ?? []);
+
+/** Names for members that are declared elsewhere: in what the code takes over, or in what took it over. */
+export function joinMembers(frame: Frame): void {
+  frame.code.facts.symbols.forEach((symbol, index) => {
+    if (symbol.kind !== 'inherited' || frame.nodeOf[index]! >= 0) return;
+    const found = memberBelow(frame, symbol.port!) ?? memberAbove(frame, symbol.port!);
+    if (!found) return;
+    const node = found.frame.nodeOf[found.symbol]!;
+    frame.nodeOf[index] = node;
+    frame.aliases.set(index, { node, path: [], whole: found });
+  });
+}
+
+type Member = NonNullable<Part['whole']>;
+
+function memberBelow(frame: Frame, name: string): Member | undefined {
+  for (const inner of takenBy(frame)) {
+    const found = memberIn(inner, name) ?? memberBelow(inner, name);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+function memberAbove(frame: Frame, name: string): Member | undefined {
+  const { caller } = frame;
+  if (!frame.taken || !caller) return undefined;
+  return memberIn(caller, name) ?? memberBelow(caller, name) ?? memberAbove(caller, name);
+}
+
+const MEMBERS = /^(prop|state|derived|handler|injected)$/;
+
+function memberIn(frame: Frame, name: string): Member | undefined {
+  const symbol = frame.code.facts.symbols.findIndex((one) => MEMBERS.test(one.kind) && one.name === name);
+  return symbol < 0 ? undefined : { frame, symbol };
 }

@@ -6,6 +6,7 @@ import type { Manifest } from '../readers/manifest';
 import { type TypeSpace, typeSpace } from '../types/resolve';
 import { type Contexts, linkContexts } from './contexts';
 import { buildFlow, emptyFlow } from './flow';
+import { mixinsOf } from './mixins';
 import { linkModules, type Modules } from './modules';
 import { linkNames, type Names } from './names';
 import { linkPorts, portTypeOf } from './ports';
@@ -56,12 +57,14 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
         used: component.injected,
         passes: [],
         spreads: [],
+        mixins: [],
         nodeOf: new Int32Array(component.symbols.length).fill(-1),
       });
       return id;
     }),
   );
   const names = linkNames(facts, modules, ids, homes);
+  for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
   const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules));
   linkPorts(components, sites, types);

@@ -2,6 +2,7 @@
 import type { ExprFact } from '../model/facts';
 import { isCallbackName } from '../model/names';
 import type { Component, Lazy, Port, Site } from '../model/project';
+import { inheritPorts } from './mixins';
 import type { TypeSpace } from '../types/resolve';
 import type { Shape, ShapeMember } from '../types/shape';
 
@@ -23,6 +24,7 @@ export function linkPorts(components: Component[], sites: Site[], types: TypeSpa
     return shape;
   });
   for (const component of components) declarePorts(component, shapes[component.id], owners, types);
+  inheritPorts(components);
   addCarriedPorts(components, sites);
   const filled = contentHanded(sites);
   for (const component of components) {

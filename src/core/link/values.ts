@@ -205,7 +205,8 @@ export class Values {
   symbolSources(frame: Frame, index: number, want: string[], depth: number): Source[] {
     const symbol = frame.code.facts.symbols[index]!;
     const alias = frame.aliases.get(index);
-    if (alias) return [{ node: alias.node, take: into(alias.path, want), put: [], exact: true }];
+    if (alias && alias.node >= 0)
+      return [{ node: alias.node, take: into(alias.path, want), put: [], exact: true }];
     const node = frame.nodeOf[index]!;
     if (node >= 0) return [{ node, take: want, put: [], exact: true }];
     if (symbol.kind === 'bag' || symbol.kind === 'rest') return this.bagSources(frame, symbol, want);

@@ -21,8 +21,10 @@ export interface SymbolFact extends Span {
     | 'injected'
     | 'ref'
     | 'shared'
+    /** A member of what the component takes over, by its name. */
+    | 'inherited'
     | 'module';
-  /** prop: the public name of the port. shared: a value of a module, by its name in the file. */
+  /** prop: the public name of the port. shared: a value of a module, by its name in the file. inherited: the member. */
   port?: string;
   /** setter: its state. loop: what it runs over. */
   of?: number;

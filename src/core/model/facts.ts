@@ -116,6 +116,8 @@ export interface ValueFact extends Span {
   /** Members by the name in this file that they stand for; those of members by both names, with a dot. */
   members?: Record<string, string>;
   type?: TypeExpr;
+  /** object: options that components take over, read as the component of this index. */
+  mixin?: number;
   /** context: the value that a consumer gets without a provider. */
   fallback?: ExprFact;
   /** context: the name it is known by, for a key that is a string. */

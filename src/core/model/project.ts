@@ -79,6 +79,8 @@ export interface Component {
   passes: Pass[];
   /** Props handed on whole. */
   spreads: Spread[];
+  /** What it takes over as its own, the one that wins first. */
+  mixins: Component[];
   /** Node of the flow graph by symbol, or -1. */
   nodeOf: Int32Array;
 }

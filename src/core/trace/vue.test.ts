@@ -373,3 +373,86 @@ describe('an element that is picked by its key', () => {
     [['Row:prop:row', ['Box:prop:rows transform Row:prop:row', 'Box:prop:at transform Row:prop:row']]],
   );
 });
+
+const TAKEN_OVER: Sources = {
+  'wind.js': `export default {
+  props: { limit: Number },
+  data() { return { wind: 0 }; },
+  inject: ['unit'],
+  computed: { strong() { return this.wind > this.limit; } },
+  methods: { blow(to) { this.wind = to; this.$emit('blown', to); this.done = true; } },
+};`,
+  'Gauge.vue': `<script>import wind from './wind'; import Dial from './Dial.vue';
+export default { components: { Dial }, mixins: [wind], data() { return { done: false }; } };</script>
+<template><Dial :value="wind" :strong="strong" :unit="unit" :done="done" @turn="blow" /></template>`,
+  'Dial.vue': `<script>export default { props: { value: Number, strong: Boolean, unit: String, done: Boolean } };</script>
+<template><b @click="$emit('turn', value)">{{ value }}{{ strong }}{{ unit }}{{ done }}</b></template>`,
+  'App.vue': `<script>import Gauge from './Gauge.vue';
+export default { components: { Gauge }, data() { return { most: 9, last: 0 }; }, provide() { return { unit: 'm' }; } };</script>
+<template><Gauge :limit="most" @blown="last = $event" />{{ last }}</template>`,
+};
+describe('options that are spread in are taken over', () => {
+  const spread = {
+    ...TAKEN_OVER,
+    'gusts.js': `import wind from './wind'; export default {
+  ...wind,
+  computed: { twice() { return this.wind * 2; } },
+};`,
+    'Gauge.vue': TAKEN_OVER['Gauge.vue']!.replace(`import wind from './wind'`, `import wind from './gusts'`),
+  };
+  traces(spread, [
+    [
+      'App:state:most',
+      [
+        'App:state:most rename Gauge:prop:limit',
+        'Gauge:prop:limit transform Gauge:local:strong',
+        'Gauge:local:strong pass Dial:prop:strong',
+      ],
+    ],
+  ]);
+});
+
+describe('what a component takes over is its own', () => {
+  traces(TAKEN_OVER, [
+    [
+      'App:state:most',
+      [
+        'App:state:most rename Gauge:prop:limit',
+        'Gauge:prop:limit transform Gauge:local:strong',
+        'Gauge:local:strong pass Dial:prop:strong',
+      ],
+    ],
+    [
+      'Dial:prop:unit',
+      ['App:context:unit consume Gauge:context:unit', 'Gauge:context:unit pass Dial:prop:unit'],
+    ],
+    ['Gauge:state:done', ['Dial:event:turn write Gauge:state:done', 'Gauge:state:done pass Dial:prop:done']],
+    [
+      'Gauge:event:blown',
+      [
+        'Dial:event:turn emit Gauge:event:blown',
+        'Dial:prop:value emit Dial:event:turn',
+        'Dial:event:turn write Gauge:state:wind',
+        'Gauge:state:wind rename Dial:prop:value',
+        'Gauge:event:blown write App:state:last',
+      ],
+    ],
+  ]);
+});
+
+const EXTENDED: Sources = {
+  'Base.vue': `<script>export default { inject: { parent: { default: undefined } }, data() { return { depth: 1 }; } };</script>`,
+  'Middle.vue': `<script>import Base from './Base.vue';
+export default { extends: Base, provide() { return { parent: this.depth }; } };</script>`,
+  'Group.vue': `<script>import Middle from './Middle.vue'; export default { extends: Middle };</script><template><slot /></template>`,
+  'Leaf.vue': `<script>import Base from './Base.vue'; export default { extends: Base };</script><template>{{ parent }}</template>`,
+  'App.vue': `<script setup>import Group from './Group.vue'; import Leaf from './Leaf.vue';</script><template><Group><Leaf /></Group></template>`,
+};
+describe('what a base provides and injects', () => {
+  traces(EXTENDED, [
+    [
+      'Leaf:context:parent',
+      ['Group:state:depth provide Group:context:parent', 'Group:context:parent consume Leaf:context:parent'],
+    ],
+  ]);
+});

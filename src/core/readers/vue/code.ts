@@ -4,7 +4,7 @@ import { type Code, parseCode, parseStatements } from '../script/code';
 import type { Scope } from '../script/scope';
 import { propSymbol, spanOf } from '../script/unit';
 import { eachChild } from '../script/walk';
-import { attrsSymbol, nameFor, type VueUnit } from './unit';
+import { attrsSymbol, inheritedMember, nameFor, type VueUnit } from './unit';
 
 /** What a template may always name. */
 const GLOBALS = new Set(
@@ -100,7 +100,9 @@ function bindName(u: VueUnit, id: t.Identifier, scope: Scope): void {
     id.binding = nameFor(u, name, symbol, scope);
     u.facts.ports.find((port) => port.name === name)!.declared = 'guess';
   }
-  if (u.openScope) return;
+  const taken = inheritedMember(u, name, spanOf(id));
+  if (taken !== undefined) id.binding = nameFor(u, name, taken, scope);
+  if (u.openScope || taken !== undefined) return;
   (u.facts.unknownNames ??= []).push({ name, ...spanOf(id), known: inSight(u, scope) });
 }
 

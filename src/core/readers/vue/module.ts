@@ -42,7 +42,12 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       helpers.push({ one, made: store ?? node, component: facts.values.length - 1 });
       continue;
     }
-    facts.values.push(valueOf(one, (call) => ownCall(vue.names, call), types));
+    const value = valueOf(one, (call) => ownCall(vue.names, call), types);
+    facts.values.push(value);
+    if (node.type === 'ObjectExpression' && isMixin(node)) {
+      value.mixin = facts.components.length;
+      readMixin(vue, node, one.id, base.name === 'default' ? nameFromPath(file.path) : base.name);
+    }
   }
   for (const { one, made, component } of helpers) {
     facts.values[component]!.component = facts.components.length;
@@ -50,6 +55,45 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     if (store) facts.components.push(readStore(vue, one, store));
     else readComposable(vue, one, made as t.Function);
   }
+}
+
+const OPTIONS = new Set(
+  (
+    'name props emits data computed methods watch inject provide components directives filters mixins extends model ' +
+    'inheritAttrs setup expose fetch beforeCreate created beforeMount mounted beforeUpdate updated activated deactivated ' +
+    'beforeUnmount unmounted beforeDestroy destroyed errorCaptured beforeRouteEnter beforeRouteUpdate beforeRouteLeave'
+  ).split(' '),
+);
+
+/** Options that draw nothing, for components to take over. */
+function isMixin({ properties }: t.ObjectExpression): boolean {
+  const isOption = (one: (typeof properties)[number]): boolean =>
+    one.type === 'SpreadElement' || OPTIONS.has(keyName(one) ?? '');
+  if (!properties.every(isOption)) return false;
+  return properties.some(
+    (one) =>
+      (one.type === 'ObjectMethod' && /^(data|provide|mounted|created)$/.test(keyName(one) ?? '')) ||
+      (one.type === 'ObjectProperty' &&
+        one.value.type === 'ObjectExpression' &&
+        /^(methods|computed|props|watch|inject)$/.test(keyName(one) ?? '')),
+  );
+}
+
+/** It belongs to whoever takes it over, as a helper belongs to who calls it. */
+function readMixin(
+  vue: VueFile,
+  object: t.ObjectExpression,
+  id: t.Identifier | undefined,
+  name: string,
+): void {
+  const component = emptyFacts(name, spanOf(object), id ? spanOf(id) : { start: 0, end: 0 }, VUE_TRAITS);
+  component.role = 'helper';
+  const u = openUnit(vue, component, object);
+  u.takenOver = true;
+  vue.facts.components.push(component);
+  readOptions(u, object);
+  makeOpen(u);
+  closeUnit(vue, u);
 }
 
 const ownCall = (names: VueNames, call: t.CallExpression): string | undefined => {

@@ -6,7 +6,7 @@ import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, noteRead, propSymbol, SETUP, spanOf, symbolOf, unwrap } from '../script/unit';
 import { slotAsked } from './drawn';
 import { isSelf } from './names';
-import { attrsSymbol, type VueUnit } from './unit';
+import { attrsSymbol, inheritedMember, type VueUnit } from './unit';
 
 /** `const { wind, unit } = this` */
 export function declareMembers(u: VueUnit, pattern: t.LVal): boolean {
@@ -136,6 +136,8 @@ function readMember(
 ): ExprFact | undefined {
   const member = u.members.get(name);
   if (member !== undefined) return { kind: 'identity', symbol: member, ...spanOf(node) };
+  const taken = inheritedMember(u, name, spanOf(node.property));
+  if (taken !== undefined) return { kind: 'identity', symbol: taken, ...spanOf(node) };
   if (name === '$attrs' || name === '$listeners')
     return { kind: 'identity', symbol: attrsSymbol(u, spanOf(node)), ...spanOf(node) };
   // Used whole; a slot of a known name is read above.

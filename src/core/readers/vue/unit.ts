@@ -44,6 +44,8 @@ export interface VueUnit extends Unit {
   selves: Set<Binding>;
   /** Components by the names that the component registers them under. */
   registered: Map<string, string>;
+  /** Others take it over, and have members that it may use. */
+  takenOver: boolean;
 }
 
 export function vueUnit(
@@ -73,6 +75,7 @@ export function vueUnit(
     tagNames: [],
     selves: new Set<Binding>(),
     registered: new Map<string, string>(),
+    takenOver: false,
   });
 }
 
@@ -97,6 +100,17 @@ export const eventSymbol = (u: Unit, name: string, at: Span): number =>
 /** The symbol of everything that is handed in and not declared. */
 export function attrsSymbol(u: VueUnit, { start, end }: Span): number {
   return (u.attrs ??= addSymbol(u, { name: '$attrs', kind: 'rest', except: [], start, end }));
+}
+
+/**
+ * The symbol of a member that is declared nowhere, in a component that takes others over or is taken over: which member
+ * that is, is known when files are linked.
+ */
+export function inheritedMember(u: VueUnit, name: string, { start, end }: Span): number | undefined {
+  if (!(u.takenOver || u.facts.mixins?.length) || /^[$_]/.test(name)) return undefined;
+  const symbol = addSymbol(u, { name, kind: 'inherited', port: name, start, end });
+  u.members.set(name, symbol);
+  return symbol;
 }
 
 /** A name that a template may use, made for a member that no declaration binds. */

@@ -1,5 +1,6 @@
 /** Components written as an object of options. */
 import type * as t from '@babel/types';
+import type { Span } from '../../../model/facts';
 import { readFunction } from '../../script/functions';
 import { isFunction } from '../../script/scope';
 import { keyName, memberName } from '../../script/type-expr';
@@ -10,7 +11,7 @@ import { listOf } from '../expose';
 import { readNameAndAttributes } from '../macros';
 import { camel, eventPort } from '../names';
 import { constantOf, declareProps } from '../props';
-import { declarePort, makeOpen, type VueUnit } from '../unit';
+import { declarePort, makeOpen, type VueUnit, inheritedMember } from '../unit';
 import { readInject, readProvide } from './contexts';
 import { readData, readDerived, readMethods } from './members';
 import { readSetup } from './setup';
@@ -25,8 +26,11 @@ export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
   const options = new Map<string, Member>();
   for (const member of object.properties) {
     const name = member.type === 'SpreadElement' ? undefined : keyName(member);
-    if (member.type === 'SpreadElement' || name === undefined) u.openScope = true;
-    else options.set(name, member);
+    if (member.type !== 'SpreadElement' && name !== undefined) options.set(name, member);
+    else u.openScope = true;
+    // Options that are spread in are taken over like any others.
+    const whole = member.type === 'SpreadElement' ? memberName(member.argument) : undefined;
+    if (whole) (u.facts.mixins ??= []).push(whole);
   }
   readNameAndAttributes(u, object);
   const value = (name: string): t.Node | undefined => {
@@ -94,14 +98,16 @@ function noteOwnFields(u: VueUnit, node: t.Node): void {
         property.type === 'Identifier' &&
         !u.members.has(property.name)
       )
-        u.members.set(
-          property.name,
-          addSymbol(u, { name: property.name, kind: 'derived', ...spanOf(property) }),
-        );
+        declareField(u, property.name, spanOf(property));
     }
     eachChild(part, look);
   };
   look(node);
+}
+
+function declareField(u: VueUnit, name: string, at: Span): void {
+  if (inheritedMember(u, name, at) !== undefined) return;
+  u.members.set(name, addSymbol(u, { name, kind: 'derived', ...at }));
 }
 
 /** Whether the instance is handed to somebody: `register(this)`. */
@@ -135,7 +141,9 @@ function inherit(u: VueUnit, options: Map<string, Member>): void {
     ...(list?.type === 'ArrayExpression' ? list.elements : []),
     base?.type === 'ObjectProperty' ? base.value : undefined,
   ];
-  u.facts.mixins = given.flatMap((one) => (one && memberName(one)) ?? []);
+  (u.facts.mixins ??= []).push(...given.flatMap((one) => (one && memberName(one)) ?? []));
+  // Code that draws asks for slots through what it takes over.
+  if (options.has('render')) u.facts.openSlots = true;
   u.openScope = true;
   u.openRefs = true;
   u.facts.openProps = true;

@@ -1,0 +1,44 @@
+/** Components that take over others: their ports, and the code that runs for them as well. */
+import type { Component } from '../model/project';
+import type { Names } from './names';
+
+/** What a component takes over, the last one first, since that one wins; each may take over others. */
+export function mixinsOf(
+  { file, facts }: Component,
+  components: Component[],
+  names: Names,
+  ids: number[][],
+): Component[] {
+  return (facts.mixins ?? [])
+    .flatMap((local) => {
+      const target = names.lookup(file, local);
+      if (target.kind === 'component') return [components[target.component]!];
+      const mixin = target.kind === 'value' ? target.value.mixin : undefined;
+      if (mixin === undefined || target.kind !== 'value') return [];
+      return [components[ids[target.file]![mixin]!]!];
+    })
+    .reverse();
+}
+
+/** Ports of what a component takes over are its own, where it does not declare others of their name. */
+export function inheritPorts(components: Component[]): void {
+  const done = new Set<Component>();
+  const take = (component: Component, depth: number): void => {
+    if (done.has(component) || depth > MAX_DEPTH) return;
+    done.add(component);
+    for (const mixin of component.mixins) {
+      take(mixin, depth + 1);
+      for (const port of mixin.ports.values()) {
+        if (component.ports.has(port.name)) continue;
+        const symbol = component.facts.symbols.findIndex(
+          (one) => one.kind === 'inherited' && one.port === port.name,
+        );
+        component.ports.set(port.name, { ...port, component: component.id, inherited: true, symbol });
+      }
+    }
+  };
+  for (const component of components) if (component.mixins.length) take(component, 0);
+}
+
+/** What is taken over may take over others, so far. */
+const MAX_DEPTH = 8;
