@@ -5,6 +5,7 @@ import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/p
 import { Callables } from './callables';
 import { contextKey, hasDefault, type Provider } from './contexts';
 import { type Effect, Effects } from './effects';
+import { CallFlow } from './flow-calls';
 import { SiteFlow } from './flow-sites';
 import { type Frame, Frames, joinMembers, keepsItsOwn } from './frames';
 import type { Linked } from './index';
@@ -38,15 +39,6 @@ export function buildFlow(project: Linked): Flow {
   return flow;
 }
 
-/** What a call is made with, on its way to what is called. */
-interface Argument {
-  frame: Frame;
-  arg: ExprFact;
-  to: number;
-  at: Place;
-  edge: EdgeOf;
-}
-
 /** A node with so many edges keeps an index of them. */
 const MANY = 24;
 
@@ -61,6 +53,7 @@ export class FlowBuilder {
   readonly callables: Callables;
   readonly parts: Parts;
   readonly effects: Effects;
+  private readonly calls: CallFlow;
 
   constructor(
     readonly project: Linked,
@@ -73,6 +66,7 @@ export class FlowBuilder {
     );
     this.parts = new Parts(project, this.values, this.callables);
     this.effects = new Effects(this.frames, this.values, this.callables);
+    this.calls = new CallFlow(this, flow);
   }
 
   build(): void {
@@ -90,8 +84,8 @@ export class FlowBuilder {
     for (const site of this.project.sites) sites.add(site);
     this.addContexts();
     for (const one of components)
-      if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) this.addCalls(frame);
-    this.addAsked();
+      if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) this.calls.addOfContexts(frame);
+    this.calls.addAsked();
   }
 
   addNode(node: Omit<FlowNode, 'id'>): number {
@@ -172,38 +166,6 @@ export class FlowBuilder {
       this.addEdge(from, node, at, { ...edge, how, take: [...take, given(own)], put: into(given(to)) });
   }
 
-  /**
-   * What a call is made with, into the node that stands for being called. Which member of it is used there is not known,
-   * so that it is the whole whichever way it was put together.
-   */
-  private addGiven(frame: Frame, arg: ExprFact, to: number, at: Place, edge: EdgeOf): void {
-    if (this.flow.nodes[to]!.channel === 'prop') this.asked.push({ frame, arg, to, at, edge });
-    else this.addArgument({ frame, arg, to, at, edge });
-  }
-
-  /** Calls of functions that were handed in: some raise something, others are asked for what they give back. */
-  private readonly asked: Argument[] = [];
-  private addAsked(): void {
-    const known = new Map<number, boolean>();
-    const raises = (node: number): boolean => {
-      let found = known.get(node);
-      if (found !== undefined) return found;
-      known.set(node, false);
-      found = this.flow.out[node]!.some((index) => {
-        const { way, to } = this.flow.edges[index]!;
-        return way === 'out' && (this.flow.nodes[to]!.channel !== 'prop' || raises(to));
-      });
-      known.set(node, found);
-      return found;
-    };
-    for (const one of this.asked) if (raises(one.to)) this.addArgument(one);
-  }
-
-  private addArgument({ frame, arg, to, at, edge }: Argument): void {
-    for (const { node, take, without } of this.values.sources(frame, arg))
-      this.addEdge(node, to, at, { ...edge, take, ...(without ? { without } : {}) });
-  }
-
   private addNodes(component: Component): void {
     for (const port of component.ports.values()) {
       port.node = this.addNode({
@@ -267,16 +229,7 @@ export class FlowBuilder {
       const sources = write.value ? this.values.sources(frame, write.value) : [];
       this.addSources(sources, to, at(write), { how: 'write', put: unboxed(write.path) });
     }
-    this.addInvokes(frame);
-    for (const emit of facts.emits) {
-      const to = emit.symbol >= 0 ? nodeOf[emit.symbol]! : (code.ports.get(emit.event)?.node ?? -1);
-      // What content is given arrives at its parameters, in who wrote it.
-      if (to < 0 || (code !== frame.owner && !frame.taken) || this.flow.nodes[to]!.channel === 'slot')
-        continue;
-      emit.args.forEach((arg, index) => {
-        this.addGiven(frame, arg, to, at(emit), { how: 'emit', put: [given(index)] });
-      });
-    }
+    this.calls.add(frame);
     // A key from a package: its consumers may be anywhere.
     for (const provide of facts.provides) {
       if (code !== frame.owner || contextKey(this.project, file, provide.key)) continue;
@@ -300,62 +253,6 @@ export class FlowBuilder {
         this.parts.isPlain(inner, result, init.from!.path);
       this.count('result', followed, { file, start, end }, name);
     }
-  }
-
-  /** What calls hand to functions that write what is kept elsewhere. */
-  private addInvokes(frame: Frame): void {
-    const { facts, file } = frame.code;
-    for (const { callee, args, start, end } of facts.invokes ?? []) {
-      // Most calls hand over nothing that is kept anywhere.
-      if (!args.some((one) => this.values.sources(frame, one).length)) continue;
-      const place = { file, start, end };
-      const handle = this.effects.throughHandle(frame, callee);
-      if (handle) {
-        args.forEach((arg, index) => {
-          this.addGiven(frame, arg, handle.node, place, { how: 'call', put: [...handle.put, given(index)] });
-        });
-        continue;
-      }
-      for (const callable of this.callables.of(frame, callee)) {
-        for (const effect of this.effects.of(callable, place)) {
-          for (const [own, to] of effect.params) {
-            const arg = args[own];
-            if (!arg) continue;
-            const { how, node, put } = effect;
-            if (how !== 'write') this.addGiven(frame, arg, node, place, { how, put: [...put, given(to)] });
-            else this.addSources(this.values.sources(frame, arg), node, place, { how, put });
-          }
-        }
-      }
-    }
-  }
-
-  /** What calling a member of a context sets off, where it is called or put on an element as its listener. */
-  private addCalls(frame: Frame): void {
-    const { facts, file } = frame.code;
-    const called = (facts.invokes ?? []).map((one) => ({ callee: one.callee, at: one as Span }));
-    for (const { kind, attributes } of facts.render)
-      if (kind === 'element')
-        for (const { value } of attributes)
-          if (value.kind === 'identity' || value.kind === 'member') called.push({ callee: value, at: value });
-    for (const { callee, at } of called) {
-      const from = this.values.sources(frame, callee).filter((one) => this.isConsumed(one));
-      if (!from.length) continue;
-      const place = { file, start: at.start, end: at.end };
-      for (const callable of this.callables.of(frame, callee))
-        for (const { node, how, put } of this.effects.of(callable, place))
-          for (const one of from)
-            this.addEdge(one.node, node, place, {
-              how: 'call',
-              take: one.take,
-              put: how === 'write' ? put : [...put, RAISED],
-            });
-    }
-  }
-
-  private isConsumed({ node }: Source): boolean {
-    const { channel, provides } = this.flow.nodes[node]!;
-    return channel === 'context' && !provides;
   }
 
   private addProvider(

@@ -1,6 +1,6 @@
 /** How much of the code the audit joined to what it names, and everything that it did not, with the reason. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import type { GapKind, JoinedView as View } from '../../../api/schemas';
 import { useAddress } from '../../address';
@@ -12,7 +12,7 @@ import { isPoor } from '../../parts/tally';
 import { KINDS, rowsOf, shareText } from './kinds';
 
 const ROW = 28;
-const GRID = 'minmax(9rem,1fr) minmax(16rem,2.4fr) minmax(14rem,1.6fr)';
+const GRID = 'minmax(14rem,1.3fr) minmax(14rem,2fr) minmax(14rem,1.5fr)';
 
 export function JoinedView() {
   const { id = '' } = useParams();
@@ -22,7 +22,14 @@ export function JoinedView() {
   const { data: project } = api.useProjectQuery(id);
   const kind = KINDS.find((one) => one.kind === search.get('kind'))?.kind;
   const text = search.get('text') ?? '';
-  const rows = useMemo(() => (data ? rowsOf(data, kind, text) : []), [data, kind, text]);
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+  const toggle = (key: string) => {
+    const next = new Set(opened);
+    if (!next.delete(key)) next.add(key);
+    setOpened(next);
+  };
+  const rows = useMemo(() => (data ? rowsOf(data, kind, text, opened) : []), [data, kind, text, opened]);
+  const left = rows.reduce((sum, row) => sum + ('count' in row ? row.count : 0), 0);
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: rows.length,
@@ -42,9 +49,7 @@ export function JoinedView() {
       <section className="flex min-w-0 flex-col" aria-label="Not joined">
         <div className="flex h-10 shrink-0 items-center gap-4 border-b border-line px-5">
           <Narrow label="Narrow by name or file" placeholder="Name or file" className="w-64" />
-          <span className="ml-auto text-soft tabular-nums">
-            {rows.filter((row) => 'gap' in row).length.toLocaleString('en')} not joined
-          </span>
+          <span className="ml-auto text-soft tabular-nums">{left.toLocaleString('en')} not joined</span>
         </div>
         {rows.length === 0 ? (
           <Empty>
@@ -81,7 +86,8 @@ export function JoinedView() {
                         </span>
                       </div>
                     );
-                  const { gap } = row;
+                  const { gap, key } = row;
+                  const again = 'again' in row;
                   return (
                     <div
                       key={item.key}
@@ -92,13 +98,29 @@ export function JoinedView() {
                     >
                       <span
                         role="cell"
-                        className="code truncate font-medium"
-                        // Of a path, the end says most.
-                        dir={gap.kind === 'import' ? 'rtl' : undefined}
-                        style={{ textAlign: 'left' }}
+                        className="flex min-w-0 items-baseline gap-2"
                         title={gap.from ?? gap.name}
                       >
-                        <bdi>{gap.name || '(no name)'}</bdi>
+                        {!again && (
+                          <span
+                            className="code truncate font-medium"
+                            // Of a path, the end says most.
+                            dir={gap.kind === 'import' ? 'rtl' : undefined}
+                            style={{ textAlign: 'left' }}
+                          >
+                            <bdi>{gap.name || '(no name)'}</bdi>
+                          </span>
+                        )}
+                        {!again && row.places > 1 && (
+                          <button
+                            type="button"
+                            aria-expanded={opened.has(key)}
+                            className="whitespace-nowrap text-soft underline hover:text-ink"
+                            onClick={() => toggle(key)}
+                          >
+                            {row.places.toLocaleString('en')} places
+                          </button>
+                        )}
                       </span>
                       <span role="cell" className="code truncate text-soft" title={gap.code}>
                         {gap.code}

@@ -26,7 +26,11 @@ const view: JoinedView = {
   ],
 };
 const shown = (...given: Parameters<typeof rowsOf>) =>
-  rowsOf(...given).map((row) => ('gap' in row ? row.gap.name : `${row.reason} ${row.count}`));
+  rowsOf(...given).map((row) => {
+    if (!('gap' in row)) return `${row.reason} ${row.count}`;
+    if ('again' in row) return `… ${row.gap.file}`;
+    return row.places > 1 ? `${row.gap.name} at ${row.places}` : row.gap.name;
+  });
 
 test.each([
   ['all, the most frequent reason first', undefined, '', ['often 2', 'Gate', 'Lamp', 'rare 1', 'Cabin']],
@@ -35,6 +39,31 @@ test.each([
   ['nothing bears the words', 'tag', 'pylon', []],
 ] as const)('%s', (_, kind, text, expected) => {
   expect(shown(view, kind, text)).toEqual(expected);
+});
+
+test('what is named at several places is one row, until they are asked for', () => {
+  const lost = ['A', 'B', 'C'].map((one) => gap('import', 'lamp.svg', 'no file', `${one}.tsx`));
+  const many = { ...view, gaps: [...lost, gap('import', 'gate.svg', 'no file')] };
+  const folded = ['no file 4', 'lamp.svg at 3', 'gate.svg'];
+  expect(shown(many, undefined, '')).toEqual(folded);
+  const [, row] = rowsOf(many, undefined, '');
+  const opened = new Set(row && 'key' in row ? [row.key] : []);
+  expect(shown(many, undefined, '', opened)).toEqual([
+    'no file 4',
+    'lamp.svg at 3',
+    '… B.tsx',
+    '… C.tsx',
+    'gate.svg',
+  ]);
+});
+
+test('a lost file is one thing, from wherever it is imported', () => {
+  const from = (specifier: string, file: string) => ({
+    ...gap('import', specifier, 'no file', file),
+    from: specifier,
+  });
+  const gaps = [from('./lamp.svg', 'line/A.tsx'), from('../line/lamp.svg', 'gate/B.tsx')];
+  expect(shown({ ...view, gaps }, undefined, '')).toEqual(['no file 2', './lamp.svg at 2']);
 });
 
 test.each([

@@ -10,11 +10,27 @@ export const KINDS: { kind: GapKind; title: string; says: string }[] = [
   { kind: 'binding', title: 'Two-way bindings', says: 'with a way back' },
 ];
 
-/** A heading with the reason, or one thing that is not joined. */
-export type Row = { reason: string; count: number } | { gap: Gap };
+/**
+ * A heading with the reason; a thing that is not joined, at its first place, with how many there are; or another of its
+ * places.
+ */
+export type Row =
+  | { reason: string; count: number }
+  | { gap: Gap; key: string; places: number }
+  | { gap: Gap; key: string; again: true };
 
-/** Rows grouped by reason, the most frequent first; within a reason by file. */
-export function rowsOf(view: JoinedView, kind: GapKind | undefined, text: string): Row[] {
+const NONE: ReadonlySet<string> = new Set();
+
+/**
+ * Rows grouped by reason, the most frequent first, and by what they name. `opened` has the keys of the things whose
+ * places are all shown.
+ */
+export function rowsOf(
+  view: JoinedView,
+  kind: GapKind | undefined,
+  text: string,
+  opened: ReadonlySet<string> = NONE,
+): Row[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const groups = new Map<string, Gap[]>();
   for (const gap of view.gaps) {
@@ -27,7 +43,27 @@ export function rowsOf(view: JoinedView, kind: GapKind | undefined, text: string
   }
   return [...groups]
     .sort((a, b) => b[1].length - a[1].length)
-    .flatMap(([reason, gaps]) => [{ reason, count: gaps.length }, ...gaps.map((gap) => ({ gap }))]);
+    .flatMap(([reason, gaps]) => [{ reason, count: gaps.length }, ...rowsOfReason(reason, gaps, opened)]);
+}
+
+/** What a gap names; a path that is written from where it stands, as a path of the project. */
+function thingOf({ from, name, file }: Gap): string {
+  if (!from?.startsWith('.')) return from ?? name;
+  return new URL(from, `file:///${file}`).pathname;
+}
+
+function rowsOfReason(reason: string, gaps: Gap[], opened: ReadonlySet<string>): Row[] {
+  const things = new Map<string, Gap[]>();
+  for (const gap of gaps) {
+    const key = [reason, gap.kind, thingOf(gap)].join('\n');
+    const list = things.get(key);
+    if (list) list.push(gap);
+    else things.set(key, [gap]);
+  }
+  return [...things].flatMap(([key, [first, ...others]]): Row[] => [
+    { gap: first!, key, places: others.length + 1 },
+    ...(opened.has(key) ? others.map((gap) => ({ gap, key, again: true as const })) : []),
+  ]);
 }
 
 /** A share in per cent, never rounded up to the whole. */

@@ -114,7 +114,7 @@ export function StrandView() {
 
 /** Where the value comes from and where it ends. */
 function Ends({ project, strand }: { project: string; strand: Strand }) {
-  const list = (title: string, refs: string[]) => (
+  const list = (title: string, refs: string[], note?: string) => (
     <>
       <dt className="text-soft">{title}</dt>
       <dd className="mb-1">
@@ -131,6 +131,7 @@ function Ends({ project, strand }: { project: string; strand: Strand }) {
           );
         })}
         {refs.length > 8 && <span className="text-faint">and {refs.length - 8} more</span>}
+        {note && <p className="text-soft">{note}</p>}
       </dd>
     </>
   );
@@ -138,7 +139,8 @@ function Ends({ project, strand }: { project: string; strand: Strand }) {
     <dl className="my-3 grid grid-cols-[5.5rem_1fr]">
       {list('Comes from', strand.origins)}
       {list('Ends in', strand.ends)}
-      {strand.cut.length > 0 && list('Goes on at', strand.cut)}
+      {strand.cut.length > 0 &&
+        list('Goes on at', strand.cut, 'Further than anybody reads at once: choose one of them to go on.')}
     </dl>
   );
 }

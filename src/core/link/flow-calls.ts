@@ -1,0 +1,130 @@
+/** The flow through calls: what events are raised with, and what functions are handed. */
+import type { ExprFact, Span } from '../model/facts';
+import type { Flow, Place } from '../model/project';
+import type { EdgeOf, FlowBuilder } from './flow';
+import type { Frame } from './frames';
+import { given, RAISED } from './raised';
+import type { Source } from './values';
+
+/** What a call is made with, on its way to what is called. */
+interface Argument {
+  frame: Frame;
+  arg: ExprFact;
+  to: number;
+  at: Place;
+  edge: EdgeOf;
+}
+
+export class CallFlow {
+  constructor(
+    private readonly builder: FlowBuilder,
+    private readonly flow: Flow,
+  ) {}
+
+  /**
+   * What a call is made with, into the node that stands for being called. Which member of it is used there is not known,
+   * so that it is the whole whichever way it was put together.
+   */
+  private addGiven(frame: Frame, arg: ExprFact, to: number, at: Place, edge: EdgeOf): void {
+    if (this.flow.nodes[to]!.channel === 'prop') this.asked.push({ frame, arg, to, at, edge });
+    else this.addArgument({ frame, arg, to, at, edge });
+  }
+
+  /** Calls of functions that were handed in: some raise something, others are asked for what they give back. */
+  private readonly asked: Argument[] = [];
+  addAsked(): void {
+    const known = new Map<number, boolean>();
+    const raises = (node: number): boolean => {
+      let found = known.get(node);
+      if (found !== undefined) return found;
+      known.set(node, false);
+      found = this.flow.out[node]!.some((index) => {
+        const { way, to } = this.flow.edges[index]!;
+        return way === 'out' && (this.flow.nodes[to]!.channel !== 'prop' || raises(to));
+      });
+      known.set(node, found);
+      return found;
+    };
+    for (const one of this.asked) if (raises(one.to)) this.addArgument(one);
+  }
+
+  private addArgument({ frame, arg, to, at, edge }: Argument): void {
+    for (const { node, take, without } of this.builder.values.sources(frame, arg))
+      this.builder.addEdge(node, to, at, { ...edge, take, ...(without ? { without } : {}) });
+  }
+
+  /** What a frame calls: events that it raises, and functions that write what is kept elsewhere. */
+  add(frame: Frame): void {
+    this.addInvokes(frame);
+    this.addRaised(frame);
+  }
+
+  /** What events are raised with. */
+  private addRaised(frame: Frame): void {
+    const { code, nodeOf, taken } = frame;
+    const at = ({ start, end }: Span): Place => ({ file: code.file, start, end });
+    for (const emit of code.facts.emits) {
+      const to = emit.symbol >= 0 ? nodeOf[emit.symbol]! : (code.ports.get(emit.event)?.node ?? -1);
+      // What content is given arrives at its parameters, in who wrote it.
+      if (to < 0 || (code !== frame.owner && !taken) || this.flow.nodes[to]!.channel === 'slot') continue;
+      emit.args.forEach((arg, index) => {
+        this.addGiven(frame, arg, to, at(emit), { how: 'emit', put: [given(index)] });
+      });
+    }
+  }
+
+  private addInvokes(frame: Frame): void {
+    const { facts, file } = frame.code;
+    for (const { callee, args, start, end } of facts.invokes ?? []) {
+      // Most calls hand over nothing that is kept anywhere.
+      if (!args.some((one) => this.builder.values.sources(frame, one).length)) continue;
+      const place = { file, start, end };
+      const handle = this.builder.effects.throughHandle(frame, callee);
+      if (handle) {
+        args.forEach((arg, index) => {
+          this.addGiven(frame, arg, handle.node, place, { how: 'call', put: [...handle.put, given(index)] });
+        });
+        continue;
+      }
+      for (const callable of this.builder.callables.of(frame, callee)) {
+        for (const effect of this.builder.effects.of(callable, place)) {
+          for (const [own, to] of effect.params) {
+            const arg = args[own];
+            if (!arg) continue;
+            const { how, node, put } = effect;
+            if (how !== 'write') this.addGiven(frame, arg, node, place, { how, put: [...put, given(to)] });
+            else this.builder.addSources(this.builder.values.sources(frame, arg), node, place, { how, put });
+          }
+        }
+      }
+    }
+  }
+
+  /** What calling a member of a context sets off, where it is called or put on an element as its listener. */
+  addOfContexts(frame: Frame): void {
+    const { facts, file } = frame.code;
+    const called = (facts.invokes ?? []).map((one) => ({ callee: one.callee, at: one as Span }));
+    for (const { kind, attributes } of facts.render)
+      if (kind === 'element')
+        for (const { value } of attributes)
+          if (value.kind === 'identity' || value.kind === 'member') called.push({ callee: value, at: value });
+    for (const { callee, at } of called) {
+      const from = this.builder.values.sources(frame, callee).filter((one) => this.isConsumed(one));
+      if (!from.length) continue;
+      const place = { file, start: at.start, end: at.end };
+      for (const callable of this.builder.callables.of(frame, callee))
+        for (const { node, how, put } of this.builder.effects.of(callable, place))
+          for (const one of from)
+            this.builder.addEdge(one.node, node, place, {
+              how: 'call',
+              take: one.take,
+              put: how === 'write' ? put : [...put, RAISED],
+            });
+    }
+  }
+
+  private isConsumed({ node }: Source): boolean {
+    const { channel, provides } = this.flow.nodes[node]!;
+    return channel === 'context' && !provides;
+  }
+}
