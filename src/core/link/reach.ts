@@ -143,3 +143,18 @@ const waysOf = oncePer((flow: Flow) =>
     return [down, up].map((direction) => ({ direction, passages: new Passages(direction) }));
   }),
 );
+
+/** Groups of nodes between which any way leads, by one node of each group. */
+const groupsOf = oncePer(({ nodes, edges }: Flow): Int32Array => {
+  const head = Int32Array.from(nodes, (_, index) => index);
+  const find = (node: number): number => {
+    while (head[node] !== node) node = head[node] = head[head[node]!]!;
+    return node;
+  };
+  for (const { from, to } of edges) head[find(from)] = find(to);
+  return head.map((_, node) => find(node));
+});
+
+/** Whether any way at all leads between two nodes, whichever way its edges run: asked before a walk, which costs more. */
+export const isJoined = (flow: Flow, one: number, other: number): boolean =>
+  groupsOf(flow)[one] === groupsOf(flow)[other];

@@ -13,6 +13,8 @@ const MAX_ROUNDS = 4;
  * themselves, stand behind the last value that they use. `isUnit` tells functions that are read elsewhere.
  */
 export function inReadingOrder(nodes: t.Node[], isUnit: (node: t.Node) => boolean): t.Node[] {
+  // Where nothing is used above its declaration, the order of the text will do.
+  if (!nodes.some(isUsedAbove)) return nodes;
   const users = new Map(nodes.map((node) => [node, usersOf(node, nodes)]));
   const base = functionsLast(nodes, users, isUnit);
   const wants = usesBelow(users, base);
@@ -28,6 +30,9 @@ export function inReadingOrder(nodes: t.Node[], isUnit: (node: t.Node) => boolea
   }
   return order;
 }
+
+const isUsedAbove = (node: t.Node): boolean =>
+  declaredBy(node).some((name) => name.binding?.uses.some((use) => use.id.start! < node.start!));
 
 function functionsLast(
   nodes: t.Node[],

@@ -1,4 +1,4 @@
-import { reach } from '../../link/reach';
+import { isJoined, reach } from '../../link/reach';
 import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
 
@@ -25,7 +25,7 @@ export const twin: Rule = {
         if (other < 0 || seen.has(key)) return;
         seen.add(key);
         const [own, theirs] = [child.nodeOf[index]!, owner.nodeOf[other]!];
-        if (reach(project.flow, [own]).nodes.has(theirs)) return;
+        if (isJoined(project.flow, own, theirs) && reach(project.flow, [own]).nodes.has(theirs)) return;
         const place = placeOf(child.file, symbol);
         report({
           component: child,
