@@ -132,6 +132,7 @@ test('trace prints the strand as JSON and as text', () => {
     ],
     origins: ['App:local:fare'],
     ends: ['Card:prop:fare'],
+    cut: [],
   });
   expect(run('trace', 'app', 'Card:prop:fare').out).toContain('pass to Card:prop:fare  App.tsx:2');
 });

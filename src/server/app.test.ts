@@ -90,7 +90,8 @@ describe('a project', () => {
     const strand = strandSchema.parse(
       await (await get(`/projects/${id}/strand?ref=WindGauge:prop:unit`)).json(),
     );
-    expect(strand.ends).toEqual(['WindGauge:prop:unit']);
+    // The unit picks the factor of what the gauge hands on.
+    expect(strand.ends).toEqual(['Meter:prop:value']);
     expect(await (await get(`/projects/${id}/source?path=src/App.tsx`)).text()).toContain(
       'export function App()',
     );
