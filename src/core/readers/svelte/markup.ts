@@ -2,6 +2,9 @@
 import { type AST, parse } from 'svelte/compiler';
 import type { Span } from '../../model/facts';
 
+/** A component has three blocks at most; where far more seem to begin, looking for each one's end may take for ever. */
+const MOST = 8;
+const BEGIN = /<(?:script|style)\b/g;
 const BLOCK = /<(script|style)((?:[^>"']|"[^"]*"|'[^']*')*)>([^]*?)<\/\1\s*>/g;
 
 /**
@@ -9,6 +12,7 @@ const BLOCK = /<(script|style)((?:[^>"']|"[^"]*"|'[^']*')*)>([^]*?)<\/\1\s*>/g;
  * of the text. Throws what the parser throws.
  */
 export function parseMarkup(path: string, text: string): AST.Root {
+  if ((text.match(BEGIN)?.length ?? 0) > MOST) return parse(text, { modern: true, filename: path });
   const blanked: Span[] = [];
   const bare = text.replace(BLOCK, (whole, tag: string, attributes: string, content: string, at: number) => {
     if (!content) return whole;

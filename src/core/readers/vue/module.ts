@@ -86,11 +86,9 @@ function readMixin(
   id: t.Identifier | undefined,
   name: string,
 ): void {
-  const component = emptyFacts(name, spanOf(object), id ? spanOf(id) : { start: 0, end: 0 }, VUE_TRAITS);
-  component.role = 'helper';
-  const u = openUnit(vue, component, object);
+  const u = openOptions(vue, object, id, name);
+  u.facts.role = 'helper';
   u.takenOver = true;
-  vue.facts.components.push(component);
   readOptions(u, object);
   makeOpen(u);
   closeUnit(vue, u);
@@ -137,15 +135,25 @@ function withSetup(fn: t.Function, options: t.Node | undefined): t.ObjectExpress
   return { type: 'ObjectExpression', properties: [setup, ...others], ...span } as t.ObjectExpression;
 }
 
+function openOptions(
+  vue: VueFile,
+  object: t.ObjectExpression,
+  id: t.Identifier | undefined,
+  name: string,
+): VueUnit {
+  const at = id ? spanOf(id) : { start: 0, end: 0 };
+  const component = emptyFacts(name, spanOf(object), at, VUE_TRAITS);
+  vue.facts.components.push(component);
+  return openUnit(vue, component, object);
+}
+
 export function readOptionsComponent(
   vue: VueFile,
   object: t.ObjectExpression,
   id: t.Identifier | undefined,
   name: string,
 ): void {
-  const component = emptyFacts(name, spanOf(object), id ? spanOf(id) : { start: 0, end: 0 }, VUE_TRAITS);
-  const u = openUnit(vue, component, object);
-  vue.facts.components.push(component);
+  const u = openOptions(vue, object, id, name);
   readOptions(u, object);
   noteRegistrations(vue, u, object);
   const template = object.properties.find(
@@ -155,7 +163,7 @@ export function readOptionsComponent(
   const quoted =
     text?.type === 'StringLiteral' || (text?.type === 'TemplateLiteral' && text.expressions.length === 0);
   if (text && quoted) readTemplateText(u, text);
-  else if (!component.render.some((_, index) => index > 0)) makeOpen(u);
+  else if (!u.facts.render.some((_, index) => index > 0)) makeOpen(u);
   closeUnit(vue, u);
 }
 

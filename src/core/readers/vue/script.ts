@@ -11,17 +11,22 @@ import { mentionsOf, readModuleLevel } from './module';
 import { isVueModule, vueNames, vueTypes } from './names';
 
 /** An object of options that draws, in a file that imports nothing of the framework. */
-const OPTIONS =
-  /export default \{(?=[^]*?\n\s*(?:render\s*\(|render:|template:))(?=[^]*?\n\s*(?:props|data|computed|methods|components|setup)\s*[:(])/;
-
+const OPTIONS = [
+  /export default \{/,
+  /^[ \t]*(?:render[ \t]*\(|render:|template:)/m,
+  /^[ \t]*(?:props|data|computed|methods|components|setup)[ \t]*[:(]/m,
+];
 /** Options for components to take over: members that are found by `this`, under names that only options have. */
-const TAKEN =
-  /(?:export default|export const \w+ =|module\.exports =) \{(?=[^]*?\n\s*(?:methods|computed):\s*\{)[^]*\bthis\./;
+const TAKEN = [
+  /(?:export default|export const \w+ =|module\.exports =) \{/,
+  /^[ \t]*(?:methods|computed):[ \t]*\{/m,
+  /\bthis\./,
+];
 
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format, one or many. */
 export const usesVue = (text: string): boolean =>
-  OPTIONS.test(text) ||
-  TAKEN.test(text) ||
+  OPTIONS.every((one) => one.test(text)) ||
+  TAKEN.every((one) => one.test(text)) ||
   /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
   [...text.matchAll(/(?:from|import)\s*\(?\s*['"]([^'"\n]+)['"]/g)].some(
     ([, from]) => isVueModule(from!) || from === 'pinia' || from!.endsWith('.vue'),
