@@ -596,3 +596,15 @@ function Show({ word, at, shown }) { return <i>{word}{at}{shown}</i>; }`,
     ],
   );
 });
+
+describe('a function hides the prop of its name', () => {
+  traces(
+    `export function App() { return <Tank level={3} />; }
+function Tank({ level, full }) { function level() { return 'low'; } return <Dial value={level} full={full} />; }
+function Dial({ value, full }) { return <i>{value}{full}</i>; }`,
+    [
+      ['Tank:prop:level', []],
+      ['Tank:prop:full', ['Tank:prop:full pass Dial:prop:full']],
+    ],
+  );
+});

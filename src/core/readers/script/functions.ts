@@ -183,10 +183,12 @@ export function hoistFunctions(u: Unit, nodes: t.Node[]): void {
       functionSymbol(u, node.id);
 }
 
+/** A parameter of the same name is hidden by the function. */
 function functionSymbol(u: Unit, id: t.Identifier): number {
-  return (
-    symbolOf(u, id) ?? addSymbol(u, { name: id.name, kind: 'handler', ...spanOf(id) }, id.binding as Binding)
-  );
+  const known = symbolOf(u, id);
+  return known !== undefined && u.facts.symbols[known]!.kind === 'handler'
+    ? known
+    : addSymbol(u, { name: id.name, kind: 'handler', ...spanOf(id) }, id.binding as Binding);
 }
 
 /** A function declared by name: a handler of the unit. */

@@ -1,5 +1,5 @@
 /** Rows and lanes. Only the rows in sight are drawn. */
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { currentSearch } from '../../address';
@@ -74,10 +74,17 @@ function PlacedChart({
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     overscan: 12,
+    // The row that has the keyboard stays, however far the chart is scrolled: without it, keys would go nowhere.
+    rangeExtractor: (range) => {
+      const near = defaultRangeExtractor(range);
+      if (cursor >= rows.length || near.includes(cursor)) return near;
+      return [...near, cursor].sort((a, b) => a - b);
+    },
   });
   const items = virtual.getVirtualItems();
-  const first = items[0]?.index ?? 0;
-  const last = items.at(-1)?.index ?? 0;
+  const near = items.filter((item) => item.index !== cursor);
+  const first = near[0]?.index ?? 0;
+  const last = near.at(-1)?.index ?? 0;
   // Of the rows that were made ready, those that the reader sees.
   const top = Math.floor((virtual.scrollOffset ?? 0) / ROW);
   const inSight: [number, number] = [
