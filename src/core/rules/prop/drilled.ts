@@ -35,9 +35,9 @@ export const drilled: Rule = {
         component,
         port,
         place: port.place,
-        message: `"${port.name}" passes through ${inWords(names)}, which only pass it on, from ${owner.name}${last ? ` to ${last.name}` : ''}.`,
+        message: `"${port.name}" passes through ${inWords(names)}, which only pass it on, from ${giver.elsewhere ? `whoever renders ${owner.name}` : owner.name}${last ? ` to ${last.name}` : ''}.`,
         trail: [
-          step(owner, giver.place, giver.name, 'is handed down', 'start'),
+          ...(giver.elsewhere ? [] : [step(owner, giver.place, giver.name, 'is handed down', 'start')]),
           ...chain.map((one) =>
             step(project.components[one.component]!, one.place, one.name, 'is only passed on', 'pass'),
           ),
@@ -74,6 +74,8 @@ interface Giver {
   component: number;
   place: Port['place'];
   name: string;
+  /** It is handed in from outside of the project: the component is the first that only passes it on. */
+  elsewhere?: boolean;
 }
 
 interface Run {
@@ -131,6 +133,9 @@ class Runs {
   /** The owner in which the value starts, where the port is the first that only passes it on. */
   origin(port: Port): Giver | undefined {
     const component = this.project.components[port.component]!;
+    // Somebody elsewhere renders it, who is the owner that nobody sees.
+    if (!component.calledAt.length && component.used)
+      return { component: component.id, place: port.place, name: port.name, elsewhere: true };
     for (const id of component.calledAt) {
       const site = this.project.sites[id]!;
       if (site.owner === port.component) continue;

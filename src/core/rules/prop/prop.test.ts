@@ -418,6 +418,20 @@ function Panel({ unit }: { unit: string }) { return <Row unit={unit} />; }
 export function App() { return <Panel unit="m" />; }`,
       [],
     ],
+    [
+      'from an exported component that nobody here renders',
+      `function Gauge({ unit }: { unit: string }) { return <b>{unit}</b>; }
+function Row({ unit }: { unit: string }) { return <Gauge unit={unit} />; }
+export function Panel({ unit }: { unit: string }) { return <Row unit={unit} />; }`,
+      ['warning prop/drilled App.tsx:3 unit'],
+    ],
+    [
+      'from an exported component that reads it',
+      `function Gauge({ unit }: { unit: string }) { return <b>{unit}</b>; }
+function Row({ unit }: { unit: string }) { return <Gauge unit={unit} />; }
+export function Panel({ unit }: { unit: string }) { return <i title={unit}><Row unit={unit} /></i>; }`,
+      [],
+    ],
   ]);
 
   test('drillDepth sets how many components make a run, and the trail names them all', () => {
