@@ -65,7 +65,7 @@ export function linkUsage(project: Linked, names: Names, modules: Modules, roots
 }
 
 /** The public names under which a component's file exports it. */
-function isExported(project: Linked, component: Component): boolean {
+export function isExported(project: Linked, component: Component): boolean {
   const { facts } = project.files[component.file]!;
   return facts.exports.some((one) => {
     if (one.local === undefined) return false;

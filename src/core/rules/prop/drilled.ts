@@ -1,6 +1,7 @@
 import type { Linked } from '../../link';
 import type { Component, FlowEdge, Port } from '../../model/project';
 import { step, type Rule } from '../rule';
+import { isExported } from '../../link/usage';
 import { useOf } from '../../link/use-of-ports';
 
 export const drilled: Rule = {
@@ -134,7 +135,7 @@ class Runs {
   origin(port: Port): Giver | undefined {
     const component = this.project.components[port.component]!;
     // Somebody elsewhere renders it, who is the owner that nobody sees.
-    if (!component.calledAt.length && component.used)
+    if (!component.calledAt.length && isExported(this.project, component))
       return { component: component.id, place: port.place, name: port.name, elsewhere: true };
     for (const id of component.calledAt) {
       const site = this.project.sites[id]!;
