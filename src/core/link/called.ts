@@ -1,10 +1,11 @@
 /** What a component does with its ports: calls what it was handed, or writes back. */
+import { groupBy } from '../model/group-by';
 import type { Component, Port, Project } from '../model/project';
 
 /** Ports whose value is called as a function, by their own component or by one that it is handed to. */
 export function calledPorts({ components, sites }: Project): Set<Port> {
   const found = new Set<Port>();
-  const feeds = new Map<Port, Port[]>();
+  const feeds: [into: Port, from: Port][] = [];
   for (const component of components) {
     const bySymbol = new Map([...component.ports.values()].map((port) => [port.symbol, port]));
     for (const { symbol } of component.facts.emits) {
@@ -18,12 +19,13 @@ export function calledPorts({ components, sites }: Project): Set<Port> {
       const into = components[sites[site]!.target]!.ports.get(name);
       if (!into) continue;
       if (into.channel === 'event') found.add(port);
-      else feeds.set(into, [...(feeds.get(into) ?? []), port]);
+      else feeds.push([into, port]);
     }
   }
+  const fedBy = groupBy(feeds, ([into]) => into);
   const todo = [...found];
   for (let port = todo.pop(); port; port = todo.pop()) {
-    for (const from of feeds.get(port) ?? []) {
+    for (const [, from] of fedBy.get(port) ?? []) {
       if (found.has(from)) continue;
       found.add(from);
       todo.push(from);

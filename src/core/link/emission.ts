@@ -1,5 +1,6 @@
 /** Which events are raised, and by whom. */
 import type { Linked } from '.';
+import { oncePer } from '../model/once-per';
 import type { Component, Port, Site } from '../model/project';
 import { isUsed, useOf } from './use-of-ports';
 
@@ -40,14 +41,8 @@ export class Emissions {
   }
 }
 
-const known = new WeakMap<Linked, Emissions>();
-
 /** The emissions of a project, worked out once. */
-export function emissionsOf(project: Linked): Emissions {
-  let emissions = known.get(project);
-  if (!emissions) known.set(project, (emissions = new Emissions(project)));
-  return emissions;
-}
+export const emissionsOf = oncePer((project: Linked) => new Emissions(project));
 
 export interface Stray {
   port: Port;

@@ -1,5 +1,6 @@
 /** The flow graph: how values move between the ports and values of components. */
 import type { ExprFact, Span } from '../model/facts';
+import { groupBy } from '../model/group-by';
 import { publicName } from '../model/names';
 import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
 import { Callables } from './callables';
@@ -294,7 +295,7 @@ export class FlowBuilder {
     const known = this.above.get(cached);
     if (known) return known;
     const contexts = this.project.contexts();
-    this.keyed ??= byKey(contexts.providers);
+    this.keyed ??= groupBy(contexts.providers, (one) => one.key.id);
     const all = this.keyed.get(id) ?? [];
     const above = all.filter((one) => contexts.below(one).components.has(consumer.id));
     const found = above.length ? above : all;
@@ -345,16 +346,6 @@ function isForeignKey(project: Linked, file: number, key: string): boolean {
   if (key.startsWith('"')) return false;
   const target = project.lookup(file, key);
   return target.kind === 'outside' && target.why === 'package';
-}
-
-function byKey(providers: Provider[]): Map<string, Provider[]> {
-  const found = new Map<string, Provider[]>();
-  for (const one of providers) {
-    const list = found.get(one.key.id);
-    if (list) list.push(one);
-    else found.set(one.key.id, [one]);
-  }
-  return found;
 }
 
 /** The members of what a node holds that some code uses; undefined where it uses the whole. */

@@ -2,10 +2,11 @@
 import type { Linked } from '../link';
 import type { Span } from '../model/facts';
 import type { Finding, Level, Role, Step } from '../model/finding';
+import { groupBy } from '../model/group-by';
 import { publicName, publicText } from '../model/names';
 import { hashText } from '../model/hash';
 import { oncePer } from '../model/once-per';
-import type { Component, Flow, FlowNode, Place, Port, Site } from '../model/project';
+import type { Component, Flow, Place, Port, Site } from '../model/project';
 import { componentRef, portRef } from '../model/refs';
 
 export interface Settings {
@@ -95,15 +96,7 @@ export function ruleContext(
   };
 }
 
-const nodesByComponent = oncePer(({ nodes }: Flow): Map<number, FlowNode[]> => {
-  const found = new Map<number, FlowNode[]>();
-  for (const node of nodes) {
-    const list = found.get(node.component);
-    if (list) list.push(node);
-    else found.set(node.component, [node]);
-  }
-  return found;
-});
+const nodesByComponent = oncePer(({ nodes }: Flow) => groupBy(nodes, (node) => node.component));
 
 /** The nodes of the flow graph that a subject names. */
 function nodesOf(project: Linked, component: Component, { channel, name }: Report['port']): number[] {

@@ -3,6 +3,7 @@ import type { Linked } from '../link';
 import type { Channel } from '../model/facts';
 import type { Finding, Level, Role } from '../model/finding';
 import { LEVELS } from '../model/finding';
+import { groupBy } from '../model/group-by';
 import { oncePer } from '../model/once-per';
 import type { Flow, FlowNode } from '../model/project';
 import { nodeRef } from '../model/refs';
@@ -111,25 +112,14 @@ function draftOf(project: Linked, starts: number[]): Draft {
   return { nodes: found.nodes, edges: found.edges, findings: [], starts };
 }
 
-function rowsByComponent(rows: Row[]): Map<number, Row[]> {
-  const index = new Map<number, Row[]>();
-  for (const row of rows) {
-    const list = index.get(row.component);
-    if (list) list.push(row);
-    else index.set(row.component, [row]);
-  }
-  return index;
-}
+const rowsByComponent = (rows: Row[]): Map<number, Row[]> => groupBy(rows, (row) => row.component);
 
 function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Row[]>, draft: Draft): Lane {
   const { flow } = project;
-  const inComponent = new Map<number, FlowNode[]>();
-  for (const id of draft.nodes) {
-    const node = flow.nodes[id]!;
-    const list = inComponent.get(node.component);
-    if (list) list.push(node);
-    else inComponent.set(node.component, [node]);
-  }
+  const inComponent = groupBy(
+    [...draft.nodes].map((id) => flow.nodes[id]!),
+    (node) => node.component,
+  );
   const marked = new Map<number, Set<number>>();
   const segments = new Map<string, Segment>();
   const touched = [...inComponent.keys()]

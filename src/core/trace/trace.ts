@@ -1,5 +1,6 @@
 /** The strand of a port: everything upstream of it and everything downstream, with what happens at each hop. */
 import type { Linked } from '../link';
+import { groupBy } from '../model/group-by';
 import { distance } from '../model/names';
 import { oncePer } from '../model/once-per';
 import type { FlowEdge, FlowNode, How, Place } from '../model/project';
@@ -44,16 +45,9 @@ export interface Trace {
   cut: string[];
 }
 
-const nodesByRef = oncePer((project: Linked): Map<string, FlowNode[]> => {
-  const found = new Map<string, FlowNode[]>();
-  for (const node of project.flow.nodes) {
-    const ref = nodeRef(project, node);
-    const list = found.get(ref);
-    if (list) list.push(node);
-    else found.set(ref, [node]);
-  }
-  return found;
-});
+const nodesByRef = oncePer((project: Linked) =>
+  groupBy(project.flow.nodes, (node) => nodeRef(project, node)),
+);
 
 /** The nodes that a port reference names; empty if there are none. */
 export const findNodes = (project: Linked, ref: string): FlowNode[] => nodesByRef(project).get(ref) ?? [];

@@ -264,13 +264,14 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     }
     const args = readArguments(u, node.arguments, ctx);
     if (symbol.kind === 'handler') {
-      const fn = symbol.fn!;
+      // Of a function that is read further down, what it draws is not known yet.
+      const content = symbol.fn === undefined ? [] : u.contents[symbol.fn]!;
       noteInvoke(u, callee, args, spanOf(node), ctx);
       return {
         ...computed(node, ...valuesOf(u, node.arguments, args)),
         kind: 'call',
         symbol: callee.symbol!,
-        ...mergeContent(...args, { ...spanOf(node), kind: 'computed', content: u.contents[fn]! }),
+        ...mergeContent(...args, { ...spanOf(node), kind: 'computed', content }),
       };
     }
     use(u, callee, ctx, 'argument');

@@ -1,5 +1,6 @@
 /** In which order the statements of a component are read: what runs later comes after what it uses. */
 import type * as t from '@babel/types';
+import { groupBy } from '../../model/group-by';
 import { isFunction } from './scope';
 import { unwrap } from './unit';
 import { patternNames } from './walk';
@@ -43,18 +44,11 @@ function functionsLast(
   for (const value of nodes)
     if (value.type === 'VariableDeclaration' && !runsLater(value))
       for (const user of users.get(value)!) if (user.type === 'FunctionDeclaration') last.set(user, value);
-  const first: t.Node[] = [];
-  const behind = new Map<t.Node, t.Node[]>();
   const isLate = (node: t.Node) => node.type === 'FunctionDeclaration' && !isUnit(node);
-  for (const node of nodes) {
-    if (!isLate(node)) continue;
-    const value = last.get(node);
-    if (!value) first.push(node);
-    else behind.set(value, [...(behind.get(value) ?? []), node]);
-  }
-  if (!first.length && !behind.size) return nodes;
+  // Those that use no value come first.
+  const behind = groupBy(nodes.filter(isLate), (node) => last.get(node));
   const rest = nodes.flatMap((node) => (isLate(node) ? [] : [node, ...(behind.get(node) ?? [])]));
-  return [...first, ...rest];
+  return [...(behind.get(undefined) ?? []), ...rest];
 }
 
 /** The statement behind the last of those that it wants, as far as nothing in between needs it or decides about it. */

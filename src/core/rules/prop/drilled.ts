@@ -1,4 +1,5 @@
 import type { Linked } from '../../link';
+import { oncePer } from '../../model/once-per';
 import type { Component, FlowEdge, Port } from '../../model/project';
 import { step, type Rule } from '../rule';
 import { isExported } from '../../link/usage';
@@ -52,23 +53,18 @@ export const drilled: Rule = {
 const inWords = (names: string[]): string =>
   names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names.join('');
 
-const lending = new WeakMap<Component, boolean>();
-
 /** The component is there to take a ref: all it draws is another one, with all its props and the ref. */
-function lendsRef(component: Component): boolean {
-  const known = lending.get(component);
-  if (known !== undefined) return known;
+const lendsRef = oncePer((component: Component): boolean => {
   const { render, symbols } = component.facts;
   const [only, more] = render;
   const given = only?.kind === 'site' && !more ? only.attributes : [];
   const kindOf = ({ value }: (typeof given)[number]) =>
     value.kind === 'identity' ? symbols[value.symbol!] : undefined;
-  const answer =
+  return (
     given.some((one) => one.mode === 'spread' && /^(bag|rest)$/.test(kindOf(one)?.kind ?? '')) &&
-    given.some((one) => kindOf(one)?.kind === 'param' && kindOf(one)!.index === 1);
-  lending.set(component, answer);
-  return answer;
-}
+    given.some((one) => kindOf(one)?.kind === 'param' && kindOf(one)!.index === 1)
+  );
+});
 
 /** Where a run starts. */
 interface Giver {
