@@ -55,6 +55,8 @@ export function belowNode(
     if (under >= 0) for (const slot of slotsDrawnIn(component, new Set(inside))) handIn(component, slot);
     for (const index of inside) {
       const node = render[index]!;
+      for (const { helper, nodes } of component.drawn.get(index) ?? [])
+        for (const one of nodes) push(helper, one);
       if (node.kind !== 'site') continue;
       const sites = component.siteAt.get(index) ?? [];
       if (!sites.length || node.tag?.openChoice) found.open = true;

@@ -147,8 +147,8 @@ export class Callables {
       calledAt.flatMap((id) => {
         const site = this.project.sites[id]!;
         const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
-        const owner = this.frames.of(this.project.components[site.owner]!);
-        return value ? this.of(owner, value, want, depth + 1) : [];
+        const owner = this.project.components[site.owner]!;
+        return value ? this.frames.running(owner).flatMap((one) => this.of(one, value, want, depth + 1)) : [];
       }),
     );
   }

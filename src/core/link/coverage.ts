@@ -51,7 +51,7 @@ export class Coverage {
         this.lacks[component.id] = full;
     }
     for (let changed = true, round = 0; changed && round < 200; round++) {
-      changed = false;
+      changed = this.handDown();
       for (const site of project.sites) {
         const owner = project.components[site.owner]!;
         const target = site.target;
@@ -90,6 +90,23 @@ export class Coverage {
         }
       }
     }
+  }
+
+  /** What functions and hooks draw stands where they are used; gives back whether more is known to be provided there. */
+  private handDown(): boolean {
+    let changed = false;
+    for (const owner of this.project.components)
+      for (const [node, list] of owner.drawn)
+        for (const { helper, slot } of list) {
+          let some = this.some[helper.id]! | this.some[owner.id]! | this.around(owner.id, node);
+          if (slot !== undefined)
+            for (const one of this.targetsAt(owner.id, node)) some |= this.aroundOutlet(one, slot);
+          some &= this.nobodyKnows - 1n;
+          if (some === this.some[helper.id]) continue;
+          this.some[helper.id] = some;
+          changed = true;
+        }
+    return changed;
   }
 
   mountOf(owner: Component, node: number): Span | undefined {

@@ -8,7 +8,7 @@ export class HandleFlow {
   constructor(private readonly flow: FlowBuilder) {}
 
   /** A handle reaches what the child makes public. */
-  add({ site, owner, target, frame }: Joint, { value }: AttributeFact, attribute: number): void {
+  add({ site, owner, target, frame, over }: Joint, { value }: AttributeFact, attribute: number): void {
     const { symbol } = value;
     const node = symbol === undefined ? -1 : frame.nodeOf[symbol]!;
     if (node < 0 || owner.facts.symbols[symbol!]!.kind !== 'ref') return;
@@ -25,7 +25,7 @@ export class HandleFlow {
       const exposed = this.exposedNode(target, member);
       this.flow.addEdge(node, exposed, at, {
         how: 'call',
-        site: site.id,
+        ...over,
         way: 'in',
         attribute,
         take: ['current', member],
@@ -45,7 +45,7 @@ export class HandleFlow {
             : [];
         this.flow.addSources(sources, node, at, {
           how: 'attach',
-          site: site.id,
+          ...over,
           way: 'out',
           attribute,
           put: ['current', name],

@@ -6,7 +6,7 @@ import type { Callable } from './callables';
 import { calledPorts, isWritten } from './called';
 import type { FlowBuilder } from './flow';
 import { HandleFlow } from './flow-handles';
-import type { Frame } from './frames';
+import { drawnKey, type Frame } from './frames';
 import { type Joint, placeOf } from './joint';
 import { carried, isKeptByWrapper, updateOf } from './sites';
 import { given, RAISED } from './raised';
@@ -22,20 +22,38 @@ export class SiteFlow {
     this.handles = new HandleFlow(flow);
   }
 
-  private jointOf(site: Site): Joint {
-    const { components } = this.flow.project;
+  private readonly joints = new Map<Site, Joint[]>();
+  private uses = 0;
+  /** A call site in a function of the project is one for each use of that function. */
+  private jointsOf(site: Site): Joint[] {
+    const known = this.joints.get(site);
+    if (known) return known;
+    const { components, sites } = this.flow.project;
     const owner = components[site.owner]!;
-    return { site, owner, target: components[site.target]!, frame: this.flow.frames.of(owner) };
+    const joints = this.flow.frames.running(owner).map((frame, index): Joint => {
+      const over = frame.code === frame.owner ? {} : { call: sites.length + this.uses++ };
+      return {
+        site,
+        owner,
+        target: components[site.target]!,
+        frame,
+        over: { site: site.id, ...over },
+        first: index === 0,
+      };
+    });
+    this.joints.set(site, joints);
+    return joints;
   }
 
   /** Parameters of content are nodes where the child gives them something. */
   open(site: Site): void {
-    const joint = this.jointOf(site);
-    for (const { port, fn } of contentOf(joint)) {
-      if (!givenTo(joint.target, port).length) continue;
-      joint.owner.facts.symbols.forEach((symbol, index) => {
-        if (isParameter(symbol, fn)) this.openParameter(joint.frame, symbol, index);
-      });
+    for (const joint of this.jointsOf(site)) {
+      for (const { port, frame, fn } of contentOf(joint)) {
+        if (!givenTo(joint.target, port).length) continue;
+        frame.code.facts.symbols.forEach((symbol, index) => {
+          if (isParameter(symbol, fn)) this.openParameter(frame, symbol, index);
+        });
+      }
     }
   }
 
@@ -45,13 +63,17 @@ export class SiteFlow {
       component: frame.owner.id,
       channel: 'local',
       name: symbol.name,
-      symbol: index,
+      symbol: frame.code === frame.owner ? index : -1,
       place: { file: frame.code.file, start: symbol.start, end: symbol.end },
     });
   }
 
   add(site: Site): void {
-    const joint = this.jointOf(site);
+    for (const joint of this.jointsOf(site)) this.addJoint(joint);
+  }
+
+  private addJoint(joint: Joint): void {
+    const { site } = joint;
     const written = new Set(site.fact.attributes.map((one) => one.name));
     site.fact.attributes.forEach((attribute, index) => {
       if (attribute.mode === 'spread') this.addSpread(joint, attribute, index, written);
@@ -59,7 +81,7 @@ export class SiteFlow {
       else this.addAttribute(joint, attribute, index);
     });
     this.addContent(joint);
-    for (const { port, fn, attribute } of contentOf(joint)) this.addParameters(joint, port, fn, attribute);
+    for (const content of contentOf(joint)) this.addParameters(joint, content);
   }
 
   private addAttribute(joint: Joint, attribute: AttributeFact, index: number): void {
@@ -82,7 +104,7 @@ export class SiteFlow {
       .of(joint.frame, value)
       .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
     if (port.channel === 'event' || callables.length) this.addListener(joint, port, value, callables, index);
-    if (port.channel === 'event' && !this.flow.parts.isPlain(joint.frame, value)) {
+    if (joint.first && port.channel === 'event' && !this.flow.parts.isPlain(joint.frame, value)) {
       const { site } = joint;
       this.flow.count('handler', callables.length > 0, placeOf(site, value), publicName(port.name));
     }
@@ -97,7 +119,7 @@ export class SiteFlow {
     return this.called.has(port);
   }
 
-  private addPassed({ site, frame }: Joint, port: Port, value: ExprFact, attribute: number): void {
+  private addPassed({ site, frame, over }: Joint, port: Port, value: ExprFact, attribute: number): void {
     if (value.kind === 'function' || value.kind === 'content') return;
     const sources = this.flow.values.sources(frame, value);
     const [only, ...others] = sources.filter((one) => !one.decides);
@@ -106,7 +128,7 @@ export class SiteFlow {
     for (const one of sources) {
       const how: How =
         !exact || one.decides ? 'transform' : this.nameOf(one) === publicName(port.name) ? 'pass' : 'rename';
-      this.flow.addSources([one], port.node, at, { how, site: site.id, way: 'in', attribute });
+      this.flow.addSources([one], port.node, at, { how, ...over, way: 'in', attribute });
     }
   }
 
@@ -117,14 +139,14 @@ export class SiteFlow {
 
   /** What the owner does when the child raises an event, or calls what it was given. */
   private addListener(
-    { site, frame, owner }: Joint,
+    { site, frame, owner, over }: Joint,
     port: Port,
     value: ExprFact,
     callables: Callable[],
     attribute: number,
   ): void {
     const at = placeOf(site, value);
-    const edge = { site: site.id, way: 'out', attribute } as const;
+    const edge = { ...over, way: 'out', attribute } as const;
     for (const callable of callables) {
       if (callable.kind === 'port') {
         const exact = value.kind === 'identity' && callables.length === 1;
@@ -149,12 +171,17 @@ export class SiteFlow {
   }
 
   /** A two-way binding writes back what the child asks for. */
-  private addUpdate({ site, frame, target }: Joint, attribute: AttributeFact, index: number): void {
+  private addUpdate(
+    { site, frame, target, over, first }: Joint,
+    attribute: AttributeFact,
+    index: number,
+  ): void {
     const { value, name } = attribute;
     const port = target.ports.get(name);
     const written = port && isWritten(target, port);
     const event = target.ports.get(updateOf(target, name)) ?? (written ? port : undefined);
-    this.flow.count('binding', event !== undefined || target.open, placeOf(site, value), publicName(name));
+    if (first)
+      this.flow.count('binding', event !== undefined || target.open, placeOf(site, value), publicName(name));
     if (!event) return;
     for (const { node, take, put, decides } of this.flow.values.sources(frame, value)) {
       if (decides) continue;
@@ -166,7 +193,7 @@ export class SiteFlow {
         const taken = member === undefined ? put : member === RAISED ? [RAISED] : [member, ...put];
         this.flow.addEdge(event.node, asks?.node ?? node, placeOf(site, value), {
           how: asks ? 'emit' : 'write',
-          site: site.id,
+          ...over,
           way: 'out',
           attribute: index,
           take: taken,
@@ -177,7 +204,7 @@ export class SiteFlow {
   }
 
   private addSpread(joint: Joint, attribute: AttributeFact, index: number, written: Set<string>): void {
-    const { site, owner, target, frame } = joint;
+    const { site, owner, target, frame, over } = joint;
     const { value } = attribute;
     const named = value.kind === 'object' ? value : undefined;
     for (const member of named?.members ?? []) {
@@ -201,7 +228,7 @@ export class SiteFlow {
         if (written.has(name)) continue;
         const from = frame.code.ports.get(name)!;
         const to = target.ports.get(name)!;
-        const edge = { how: 'pass', site: site.id, attribute: index } as const;
+        const edge = { how: 'pass', ...over, attribute: index } as const;
         if (to.channel === 'event') this.flow.addEdge(to.node, from.node, at, { ...edge, way: 'out' });
         else this.flow.addEdge(from.node, to.node, at, { ...edge, way: 'in' });
       }
@@ -210,7 +237,7 @@ export class SiteFlow {
 
   /** The members of an object that is spread, as far as they are known to be there. */
   private addMembers(
-    { site, target, frame }: Joint,
+    { site, target, frame, over }: Joint,
     value: ExprFact,
     index: number,
     written: Set<string>,
@@ -221,7 +248,7 @@ export class SiteFlow {
       const callables = this.flow.callables.of(frame, value, [port.name]);
       for (const callable of callables)
         for (const effect of this.flow.effects.of(callable, at))
-          this.flow.addEffect(port.node, effect, at, { site: site.id, way: 'out', attribute: index });
+          this.flow.addEffect(port.node, effect, at, { ...over, way: 'out', attribute: index });
       if (port.channel === 'event') continue;
       // Of a value that is not written out, nobody knows whether it has the member.
       const wide = target.ports.size > MAX_SPREAD;
@@ -230,7 +257,7 @@ export class SiteFlow {
         .filter((one) => one.exact && (!wide || !one.take.length));
       this.flow.addSources(sources, port.node, at, {
         how: 'pass',
-        site: site.id,
+        ...over,
         way: 'in',
         attribute: index,
       });
@@ -239,37 +266,38 @@ export class SiteFlow {
 
   /** Content that is nothing but a slot of the owner is that slot, handed on. */
   private addContent(joint: Joint): void {
-    const { site, owner, target } = joint;
+    const { site, owner, target, over } = joint;
     const slot = target.ports.get(target.facts.traits.contentPort);
     for (const node of this.outletsIn(owner).get(site.node) ?? []) {
       const from = owner.ports.get(node.outlet!);
       const into = node.slot === undefined ? slot : target.ports.get(node.slot);
       if (from?.channel !== 'slot' || !into) continue;
-      this.flow.addEdge(from.node, into.node, placeOf(site, node), { how: 'fill', site: site.id, way: 'in' });
+      this.flow.addEdge(from.node, into.node, placeOf(site, node), { how: 'fill', ...over, way: 'in' });
     }
   }
 
   /** What the child gives to the content that it shows arrives at the content's parameters. */
-  private addParameters(
-    { site, owner, target, frame }: Joint,
-    port: Port,
-    fn: number,
-    attribute: number,
-  ): void {
+  private addParameters({ target, over }: Joint, { port, frame, fn, attribute }: Content): void {
     const inside = this.flow.frames.of(target);
     const given = givenTo(target, port);
     if (!given.length) return;
-    owner.facts.symbols.forEach((symbol, index) => {
+    const { facts, file } = frame.code;
+    facts.symbols.forEach((symbol, index) => {
       if (!isParameter(symbol, fn)) return;
       for (const args of given) {
         const arg = args[symbol.index!];
         const sources = arg ? this.flow.values.sources(inside, arg, symbol.path ?? []) : [];
-        this.flow.addSources(sources, frame.nodeOf[index]!, placeOf(site, symbol), {
-          how: 'fill',
-          site: site.id,
-          way: 'out',
-          attribute,
-        });
+        this.flow.addSources(
+          sources,
+          frame.nodeOf[index]!,
+          { file, start: symbol.start, end: symbol.end },
+          {
+            how: 'fill',
+            ...over,
+            way: 'out',
+            attribute,
+          },
+        );
       }
     });
   }
@@ -300,17 +328,30 @@ export class SiteFlow {
 const isParameter = ({ kind, within, index }: SymbolFact, fn: number): boolean =>
   (kind === 'param' || kind === 'loop') && within === fn && index !== undefined;
 
-/** Functions that a call site gives as content, by the slot that they fill. */
-function contentOf({ site, target }: Joint): { port: Port; fn: number; attribute: number }[] {
-  const found: { port: Port; fn: number; attribute: number }[] = [];
-  site.fact.attributes.forEach(({ name, value }, attribute) => {
-    const port = value.kind === 'function' ? target.ports.get(name) : undefined;
-    if (port?.channel === 'slot' && value.fn !== undefined) found.push({ port, fn: value.fn, attribute });
-  });
-  const { only } = site.fact;
-  const slot = target.ports.get(target.facts.traits.contentPort);
-  if (slot && only?.kind === 'function' && only.fn !== undefined)
-    found.push({ port: slot, fn: only.fn, attribute: -1 });
+/** A function that draws what fills a slot, with the code in which its parameters are. */
+interface Content {
+  port: Port;
+  frame: Frame;
+  fn: number;
+  attribute: number;
+}
+
+/** Functions that a call site gives as content: written there, or of a module. */
+function contentOf({ site, target, frame, owner }: Joint): Content[] {
+  const found: Content[] = [];
+  const add = (port: Port | undefined, { kind, fn }: ExprFact, attribute: number): void => {
+    if (port?.channel === 'slot' && kind === 'function' && fn !== undefined)
+      found.push({ port, frame, fn, attribute });
+  };
+  site.fact.attributes.forEach(({ name, value }, index) => add(target.ports.get(name), value, index));
+  const { contentPort } = target.facts.traits;
+  if (site.fact.only) add(target.ports.get(contentPort), site.fact.only, -1);
+  for (const { slot } of owner.drawn.get(site.node) ?? []) {
+    const inner = slot === undefined ? undefined : frame.inner.get(drawnKey(site.node, slot));
+    const port = slot === undefined ? undefined : target.ports.get(slot);
+    const attribute = site.fact.attributes.findIndex((one) => one.name === slot);
+    if (inner && port) found.push({ port, frame: inner, fn: -1, attribute });
+  }
   return found;
 }
 

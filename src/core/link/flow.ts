@@ -11,12 +11,13 @@ import { SiteFlow } from './flow-sites';
 import { type Frame, Frames, joinMembers, keepsItsOwn } from './frames';
 import type { Linked } from './index';
 import { Parts } from './parts';
+import { callOf } from './passage';
 import { given, RAISED } from './raised';
 import { type Source, unboxed, Values } from './values';
 
 /** What an edge says besides its ends. */
 export type EdgeOf = Pick<FlowEdge, 'how'> &
-  Partial<Pick<FlowEdge, 'site' | 'way' | 'attribute' | 'take' | 'put' | 'without'>>;
+  Partial<Pick<FlowEdge, 'site' | 'call' | 'way' | 'attribute' | 'take' | 'put' | 'without'>>;
 
 /** A graph that nothing is in yet. */
 export const emptyFlow = (): Flow => ({
@@ -98,8 +99,8 @@ export class FlowBuilder {
 
   addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
     if (from < 0 || to < 0 || from === to) return;
-    const { how, site = -1, attribute = -1, way, take, put, without } = edge;
-    if (this.isKnown(from, to, edge, site)) return;
+    const { how, site = -1, call, attribute = -1, way, take, put, without } = edge;
+    if (this.isKnown(from, to, edge, call ?? site)) return;
     const place = { file: at.file, start: at.start, end: at.end };
     const index =
       this.flow.edges.push({
@@ -109,6 +110,7 @@ export class FlowBuilder {
         site,
         attribute,
         place,
+        ...(call === undefined ? {} : { call }),
         ...(way ? { way } : {}),
         ...(take?.length ? { take } : {}),
         ...(put?.length ? { put } : {}),
@@ -121,10 +123,14 @@ export class FlowBuilder {
   /** Whether there is such an edge: looked for among those of the node while these are few. */
   private isKnown(from: number, to: number, { how, take, put }: EdgeOf, site: number): boolean {
     const edges = this.flow.out[from]!;
-    const text = (one: { to: number; site: number; how: string; take?: string[]; put?: string[] }) =>
-      `${one.to}>${one.site}>${one.how}>${one.take?.join('.') ?? ''}>${one.put?.join('.') ?? ''}`;
+    const text = (one: Pick<FlowEdge, 'to' | 'how' | 'site' | 'call' | 'take' | 'put'>) =>
+      `${one.to}>${callOf(one)}>${one.how}>${one.take?.join('.') ?? ''}>${one.put?.join('.') ?? ''}`;
     const same = (one: FlowEdge) =>
-      one.to === to && one.site === site && one.how === how && isSame(one.take, take) && isSame(one.put, put);
+      one.to === to &&
+      callOf(one) === site &&
+      one.how === how &&
+      isSame(one.take, take) &&
+      isSame(one.put, put);
     if (edges.length < MANY) return edges.some((index) => same(this.flow.edges[index]!));
     let seen = this.seen.get(from);
     if (!seen) this.seen.set(from, (seen = new Set(edges.map((index) => text(this.flow.edges[index]!)))));

@@ -31,8 +31,8 @@ export interface Frame {
   caller: Frame | undefined;
   /** Nodes by symbol, or -1. */
   nodeOf: Int32Array;
-  /** Helpers that it calls, by the index of the call; what it takes over, by `mixinKey`. */
-  inner: Map<number, Frame>;
+  /** Helpers that it calls, by the index of the call; what it takes over, by `mixinKey`; what it hands on, by the place. */
+  inner: Map<number | string, Frame>;
   /** It runs as a part of the component that took it over. */
   taken?: boolean;
   /** Symbols that only name a part of another node. */
@@ -50,6 +50,9 @@ export interface Part {
 /** Where the frame of something taken over is found, by its place in the list. */
 export const mixinKey = (index: number): number => -1 - index;
 
+/** Where the frame of a function is found that is handed on to be drawn in a slot of what stands at a node. */
+export const drawnKey = (node: number, slot: string): string => `${node}:${slot}`;
+
 /** Whether what code keeps belongs to no caller. */
 export const keepsItsOwn = ({ facts }: Component): boolean =>
   facts.role !== 'helper' || facts.single === true;
@@ -57,6 +60,7 @@ export const keepsItsOwn = ({ facts }: Component): boolean =>
 export class Frames {
   readonly shared: Shared;
   private readonly byComponent = new Map<number, Frame>();
+  private readonly byHelper = new Map<Component, Frame[]>();
 
   constructor(
     private readonly project: Linked,
@@ -82,6 +86,11 @@ export class Frames {
       if (keepsItsOwn(component)) this.openCalls(frame, [], { left: MAX_FRAMES });
     }
     return frame;
+  }
+
+  /** Every frame in which code runs: one for each use of a helper, otherwise its own. */
+  running(code: Component): Frame[] {
+    return this.byHelper.get(code) ?? [this.of(code)];
   }
 
   /** Every frame of a component, those called by others first. */
@@ -112,10 +121,32 @@ export class Frames {
         frame.inner.set(index, this.of(helper));
         return;
       }
-      const inner = innerFrame(frame, helper, call.args);
-      frame.inner.set(index, inner);
-      this.openCalls(inner, [...stack, target.component], budget);
+      this.openHelper(frame, index, helper, call.args, stack, budget);
     });
+    // Functions that are handed on to be drawn get from others what they are called with.
+    for (const [node, list] of frame.code.drawn)
+      for (const { helper, slot } of list) {
+        if (slot === undefined || stack.length >= MAX_DEPTH || budget.left <= 0) continue;
+        if (stack.includes(helper.id)) continue;
+        budget.left--;
+        this.openHelper(frame, drawnKey(node, slot), helper, [], stack, budget);
+      }
+  }
+
+  private openHelper(
+    frame: Frame,
+    key: number | string,
+    helper: Component,
+    args: ExprFact[],
+    stack: number[],
+    budget: { left: number },
+  ): void {
+    const inner = innerFrame(frame, helper, args);
+    frame.inner.set(key, inner);
+    const running = this.byHelper.get(helper);
+    if (running) running.push(inner);
+    else this.byHelper.set(helper, [inner]);
+    this.openCalls(inner, [...stack, helper.id], budget);
   }
 
   /** Makes the nodes of what a frame keeps. `aliasOf` tells a name for a part of another node from a value of its own. */

@@ -5,6 +5,7 @@ import type { Component, Project, ProjectFile } from '../model/project';
 import type { Manifest } from '../readers/manifest';
 import { type TypeSpace, typeSpace } from '../types/resolve';
 import { type Contexts, linkContexts } from './contexts';
+import { linkDrawn } from './drawn';
 import { buildFlow, emptyFlow } from './flow';
 import { mixinsOf } from './mixins';
 import { linkModules, type Modules } from './modules';
@@ -53,6 +54,7 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
         calledAt: [],
         sites: [],
         siteAt: new Map(),
+        drawn: new Map(),
         unknownSites: component.injected || component.wrapped,
         used: component.injected,
         passes: [],
@@ -67,6 +69,7 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
   for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
   const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules));
+  linkDrawn(components, names);
   linkPorts(components, sites, types);
   const project: Linked = {
     files,

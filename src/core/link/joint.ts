@@ -8,6 +8,10 @@ export interface Joint {
   owner: Component;
   target: Component;
   frame: Frame;
+  /** What the edges over it say: the call site, and which use of it where it stands in a function of the project. */
+  over: { site: number; call?: number };
+  /** It is the first use: what is written once counts once. */
+  first: boolean;
 }
 
 /** Where in the owner's file something of the call site stands. */

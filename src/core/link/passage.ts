@@ -21,6 +21,9 @@ export interface Direction {
   path(edge: FlowEdge, path: string[]): string[] | undefined;
 }
 
+/** The number of the call that an edge crosses, or -1. */
+export const callOf = ({ site, call }: Pick<FlowEdge, 'site' | 'call'>): number => call ?? site;
+
 /** An edge that leaves a component, with what of the value is behind it. */
 export interface Exit {
   edge: number;
@@ -116,7 +119,7 @@ export class Passages {
       if (!behind) continue;
       const taken = step(edge.from, edge.to);
       if (taken === 'skip') continue;
-      if (edge.way === leaves) this.leave(entry, edge.site, { edge: index, path: behind });
+      if (edge.way === leaves) this.leave(entry, callOf(edge), { edge: index, path: behind });
       else if (taken === 'stop') continue;
       else if (edge.way === enters) this.enter(entry, edge, behind);
       else this.reach(entry, far(edge), behind);
@@ -127,11 +130,12 @@ export class Passages {
     const node = this.direction.far(edge);
     if (!this.mayLeave[node]) return;
     const inner = this.open(node, path);
-    const waiting = inner.waiting.get(edge.site);
+    const call = callOf(edge);
+    const waiting = inner.waiting.get(call);
     if (waiting?.includes(entry)) return;
     if (waiting) waiting.push(entry);
-    else inner.waiting.set(edge.site, [entry]);
-    for (const exit of inner.exits.get(edge.site) ?? NO_EXITS) this.comeBack(entry, exit);
+    else inner.waiting.set(call, [entry]);
+    for (const exit of inner.exits.get(call) ?? NO_EXITS) this.comeBack(entry, exit);
   }
 
   private leave(entry: Entry, site: number, exit: Exit): void {

@@ -26,7 +26,7 @@ export function linkPorts(components: Component[], sites: Site[], types: TypeSpa
   for (const component of components) declarePorts(component, shapes[component.id], owners, types);
   inheritPorts(components);
   addCarriedPorts(components, sites);
-  const filled = contentHanded(sites);
+  const filled = contentHanded(sites, components);
   for (const component of components) {
     // What is declared, by whatever type, does not fall through.
     if (component.facts.traits.attributesFallThrough) {
@@ -237,13 +237,16 @@ export function portTypeOf(component: Component, name: string): Lazy | undefined
 }
 
 /** Ports that some call site fills with markup, as `component:name`. */
-function contentHanded(sites: Site[]): Set<string> {
+function contentHanded(sites: Site[], components: Component[]): Set<string> {
   const filled = new Set<string>();
   for (const site of sites) {
+    for (const { slot } of components[site.owner]!.drawn.get(site.node) ?? [])
+      if (slot !== undefined) filled.add(`${site.target}:${slot}`);
     for (const attribute of site.fact.attributes) {
       const { value } = attribute;
       const drawn =
-        value.kind === 'content' || (value.kind === 'function' && (value.content?.length ?? 0) > 0);
+        value.kind === 'content' ||
+        (value.kind === 'function' && value.content?.some((one) => typeof one === 'number') === true);
       if (drawn) filled.add(`${site.target}:${attribute.name}`);
     }
   }

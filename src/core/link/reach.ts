@@ -4,7 +4,7 @@
  */
 import { oncePer } from '../model/once-per';
 import type { Flow } from '../model/project';
-import { type Direction, isLeap, NO_PATH, Passages, pathBehind, Seen, type Step } from './passage';
+import { callOf, type Direction, isLeap, NO_PATH, Passages, pathBehind, Seen, type Step } from './passage';
 
 export type { Step } from './passage';
 
@@ -95,7 +95,7 @@ function walk(starts: number[], found: Reach, most: number, { direction, passage
       } else if (edge.way === enters) {
         arrive(index, path, true);
         if (step(edge.from, edge.to) === 'go')
-          for (const exit of passages.exits(far(edge), path, edge.site))
+          for (const exit of passages.exits(far(edge), path, callOf(edge)))
             arrive(exit.edge, exit.path, state.inside);
       } else arrive(index, path, state.inside);
     }

@@ -70,14 +70,25 @@ export interface ExprFact extends Span {
   without?: string[];
   /** It is one of these: the arms of a condition, or what a function gives back that it is worked out by. */
   gives?: ExprFact[];
-  /** content: the outermost render nodes. */
-  content?: number[];
+  /** What it draws where it is placed: the outermost render nodes, and what calls may draw. */
+  content?: (number | DrawnFact | ShownFact)[];
   /** array: its elements, where they matter. */
   elements?: ExprFact[];
   /** What a helper gave back, or a part of it: the call, by its index, and the way to the part. */
   from?: { call: number; path: string[] };
   /** A component handed over as a value, by its name in the file. */
   component?: string;
+}
+
+/** What a function or hook of the project gives back to be drawn: the call, by its index, and the way to the part. */
+export interface DrawnFact {
+  call: number;
+  path?: string[];
+}
+
+/** What the component was handed is called, and may give back something to be drawn: the call, by its index in `emits`. */
+export interface ShownFact {
+  emit: number;
 }
 
 export interface MemberFact extends Span {
@@ -197,6 +208,8 @@ export interface RenderFact extends Span {
   slot?: string;
   tag?: TagFact;
   attributes: AttributeFact[];
+  /** group: what is drawn here was given back by a function or hook of the project. */
+  drawn?: DrawnFact;
   /** outlet: the slot's public name. */
   outlet?: string;
   outletSymbol?: number;

@@ -69,6 +69,8 @@ export interface Component {
   sites: number[];
   /** The same by render node: several where the tag is chosen among components. */
   siteAt: Map<number, number[]>;
+  /** What functions and hooks of the project draw here, by render node. */
+  drawn: Map<number, Drawn[]>;
   /** Props may be handed in where no call site is written. */
   unknownSites: boolean;
   /** The settings say that it starts a tree. */
@@ -83,6 +85,17 @@ export interface Component {
   mixins: Component[];
   /** Node of the flow graph by symbol, or -1. */
   nodeOf: Int32Array;
+}
+
+/** What a function or hook of the project draws at a node of who uses it. */
+export interface Drawn {
+  helper: Component;
+  /** The outermost nodes of it, in the helper's render. */
+  nodes: number[];
+  /** It is handed on, to be drawn where what stands at the node places this slot of its own. */
+  slot?: string;
+  /** Tells the uses in one component apart. */
+  from: string;
 }
 
 /** A symbol given to a component as it is. */
@@ -154,6 +167,8 @@ export interface FlowEdge {
   how: How;
   /** The call site that it crosses, or -1 inside a component. */
   site: number;
+  /** Tells the uses of a call site apart that stands in a function of the project; by the site alone elsewhere. */
+  call?: number;
   /** Over that call site: down into what is rendered, or out to the owner. */
   way?: 'in' | 'out';
   /** The member of the source that is taken, and the member of the target that it becomes. */

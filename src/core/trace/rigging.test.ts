@@ -74,3 +74,43 @@ function Card({ fare }) { return <b>{fare}</b>; }`,
   );
   expect(lanes.map((lane) => lane.marks)).toEqual([['App start fare', 'Card read fare']]);
 });
+
+test('what a component is given is drawn each time, whatever its own tree is', () => {
+  const deep = Array.from({ length: 30 }, (_, i) => `function P${i}() { return <i>{${i} && <b />}</i>; }`);
+  const parts = Array.from({ length: 30 }, (_, i) => `<P${i} />`).join('');
+  const { tree } = drawn(`export function App() { return <><Frame><One /></Frame><Frame><Two /></Frame></>; }
+function Frame({ children }) { return <div>{children}${parts}</div>; }
+${deep.join('\n')}
+function One() { return <p />; }
+function Two() { return <p />; }`);
+  expect(tree.slice(0, 3)).toEqual(['App', '  Frame', '    One']);
+  expect(tree.slice(-2)).toEqual(['  Frame repeated', '    Two']);
+});
+
+test('a slot that is handed on is filled further up', () => {
+  const { tree } = drawn(`export function App() { return <Page head={<Title />}><Text /></Page>; }
+function Page({ head, children }) { return <Frame top={head}><Main>{children}</Main></Frame>; }
+function Frame({ top, children }) { return <div><header>{top}</header>{children}</div>; }
+function Main({ children }) { return <main>{children}</main>; }
+function Title() { return <h1 />; }
+function Text() { return <p />; }`);
+  expect(tree).toEqual(['App', '  Page', '    Frame', '      Title', '      Main', '        Text']);
+});
+
+test('what stands in an outlet is shown where nothing fills it', () => {
+  const { project } = auditSources({
+    'App.vue': `<script setup>import Card from './Card.vue'; import Text from './Text.vue';</script>
+<template><Card /><Card><Text /></Card></template>`,
+    'Card.vue': `<script setup>import Spare from './Spare.vue';</script><template><slot><Spare /></slot></template>`,
+    'Spare.vue': '<template><i /></template>',
+    'Text.vue': '<template><p /></template>',
+  }).result;
+  const { rows } = rigging(project, []);
+  expect(rows.map((row) => project.components[row.component]!.name)).toEqual([
+    'App',
+    'Card',
+    'Spare',
+    'Card',
+    'Text',
+  ]);
+});

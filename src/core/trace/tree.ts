@@ -3,7 +3,10 @@
  * where the child places it.
  */
 import type { Linked } from '../link';
-import type { Component, Place, Site } from '../model/project';
+import { oncePer } from '../model/once-per';
+import { placesOf } from '../link/slots';
+import type { Component, Drawn, Place, Site } from '../model/project';
+import { rootsOf } from './roots';
 
 export interface Row {
   index: number;
@@ -25,8 +28,11 @@ export interface Row {
 
 /** At most so many rows are made; what is left out is said. */
 export const MAX_ROWS = 20_000;
-/** A component whose tree is larger than this is drawn in full only the first time. */
-const REPEAT_LIMIT = 24;
+/**
+ * A component whose own tree is larger than this is drawn in full only the first time; what it is given, each time.
+ * Where that makes too many rows, the next is tried.
+ */
+const REPEAT_LIMITS = [24, 6, 0];
 
 export interface Tree {
   rows: Row[];
@@ -41,12 +47,41 @@ interface Content {
   outer: Content | undefined;
 }
 
+/** A slot of a component that is handed on to what stands at a node. */
+interface HandedOn {
+  slot: string;
+  node: number;
+  into: string;
+}
+
+/** The trees of a project, roots in order of what is mounted, what else starts a tree, and what tests show. */
 export function renderTree(project: Linked): Tree {
+  let tree: Tree = { rows: [], complete: false };
+  for (const limit of REPEAT_LIMITS) {
+    tree = drawTree(project, limit);
+    if (tree.complete) break;
+  }
+  return tree;
+}
+
+function drawTree(project: Linked, repeat: number): Tree {
   const rows: Row[] = [];
   const drawn = new Map<number, number>();
   const stack: number[] = [];
   let complete = true;
+  /** Rows of what components were given, so far. */
+  let given = 0;
+  let aside = false;
   const childrenOf = childNodes();
+  const handedOn = oncePer((component: Component): HandedOn[] =>
+    [...component.ports.values()]
+      .filter((port) => port.channel === 'slot')
+      .flatMap(({ name: slot }) =>
+        placesOf(component, slot).places.flatMap(({ node, into }) =>
+          into !== undefined && component.siteAt.has(node) ? [{ slot, node, into }] : [],
+        ),
+      ),
+  );
 
   function expand(
     component: Component,
@@ -72,22 +107,23 @@ export function renderTree(project: Linked): Tree {
       span: 0,
     };
     rows.push(row);
-    if (stack.includes(component.id)) {
-      row.again = 'recursive';
-      return;
-    }
     const size = drawn.get(component.id);
-    if (size !== undefined && size > REPEAT_LIMIT) {
-      row.again = 'repeated';
+    // Tests show what is drawn in full elsewhere.
+    const limit = aside ? 0 : repeat;
+    if (stack.includes(component.id)) row.again = 'recursive';
+    else if (size !== undefined && size > limit) row.again = 'repeated';
+    if (row.again) {
+      if (content) for (const slot of filledBy(content)) drawContent(content, row.index, slot);
+      row.span = rows.length - row.index - 1;
       return;
     }
+    const before = given;
     stack.push(component.id);
     for (const node of childrenOf(component, -1)) draw(component, node, row.index, row.index, content);
-    // Content that no outlet was seen for may be placed by what is spread or computed.
-    if (content && !placesContent(component)) drawContent(content, row.index);
+    if (content) for (const slot of unseenSlots(component, content)) drawContent(content, row.index, slot);
     stack.pop();
     row.span = rows.length - row.index - 1;
-    if (size === undefined) drawn.set(component.id, row.span);
+    if (size === undefined) drawn.set(component.id, row.span - (given - before));
   }
 
   /** `row` is the row above on the page, `ownerRow` the row of the component whose render is drawn. */
@@ -100,12 +136,16 @@ export function renderTree(project: Linked): Tree {
   ): void {
     const node = component.facts.render[index]!;
     if (node.kind === 'outlet') {
-      if (content) drawContent(content, row, node.outlet);
+      const filled = content && filledBy(content).includes(node.outlet!);
+      if (filled) drawContent(content, row, node.outlet);
+      // What stands in the outlet is shown where nothing fills it.
+      else for (const child of childrenOf(component, index)) draw(component, child, row, ownerRow, content);
       return;
     }
     const sites = (node.kind === 'site' && component.siteAt.get(index)) || [];
     if (!sites.length) {
       for (const child of childrenOf(component, index)) draw(component, child, row, ownerRow, content);
+      for (const one of component.drawn.get(index) ?? []) drawHelper(one, row, ownerRow);
       return;
     }
     for (const id of sites) {
@@ -115,20 +155,58 @@ export function renderTree(project: Linked): Tree {
     }
   }
 
-  function drawContent(content: Content, row: number, slot?: string): void {
-    const owner = project.components[content.owner]!;
-    for (const child of childrenOf(owner, content.node)) {
-      const fills = owner.facts.render[child]!.slot ?? owner.facts.traits.contentPort;
-      if (slot === undefined || fills === slot) draw(owner, child, row, content.ownerRow, content.outer);
-    }
+  /** What a function or hook draws, as a part of who uses it. */
+  function drawHelper({ helper, nodes }: Drawn, row: number, ownerRow: number): void {
+    if (stack.includes(helper.id)) return;
+    stack.push(helper.id);
+    for (const node of nodes) draw(helper, node, row, ownerRow, undefined);
+    stack.pop();
   }
 
-  for (const component of rootsOf(project)) expand(component, undefined, -1, -1, undefined);
+  function drawContent(content: Content, row: number, slot: string | undefined): void {
+    const first = rows.length;
+    const known = given;
+    const owner = project.components[content.owner]!;
+    const { outer } = content;
+    for (const child of childrenOf(owner, content.node))
+      if (slotFilled(owner, child) === slot) draw(owner, child, row, content.ownerRow, outer);
+    for (const one of owner.drawn.get(content.node) ?? [])
+      if (one.slot === slot) drawHelper(one, row, content.ownerRow);
+    // A slot of the owner that it hands on is filled further up.
+    if (outer)
+      for (const one of handedOn(owner))
+        if (one.node === content.node && one.into === slot) drawContent(outer, row, one.slot);
+    given = known + rows.length - first;
+  }
+
+  /** Slots that are filled, and that the component draws where no outlet is seen: what is spread or computed may. */
+  function unseenSlots(component: Component, content: Content): string[] {
+    const { facts, ports, open } = component;
+    const outlets = facts.render.filter((node) => node.kind === 'outlet');
+    const isSeen = (slot: string) =>
+      outlets.some((node) => node.outlet === slot) || handedOn(component).some((one) => one.slot === slot);
+    const mayDraw = (slot: string) => !outlets.length || open || ports.has(slot);
+    return filledBy(content).filter((slot) => !isSeen(slot) && mayDraw(slot));
+  }
+
+  /** The slots that content is handed to. */
+  function filledBy({ owner: id, node }: Content): string[] {
+    const owner = project.components[id]!;
+    const filled = new Set(childrenOf(owner, node).map((child) => slotFilled(owner, child)));
+    for (const { slot } of owner.drawn.get(node) ?? []) if (slot !== undefined) filled.add(slot);
+    for (const one of handedOn(owner)) if (one.node === node) filled.add(one.into);
+    return [...filled];
+  }
+
+  for (const component of rootsOf(project)) {
+    aside = project.files[component.file]!.aside;
+    expand(component, undefined, -1, -1, undefined);
+  }
   return { rows, complete };
 }
 
-const placesContent = (component: Component): boolean =>
-  component.facts.render.some((node) => node.kind === 'outlet');
+const slotFilled = ({ facts }: Component, node: number): string =>
+  facts.render[node]!.slot ?? facts.traits.contentPort;
 
 function childNodes() {
   const cache = new Map<number, Map<number, number[]>>();
@@ -145,31 +223,4 @@ function childNodes() {
     }
     return index.get(parent) ?? [];
   };
-}
-
-/** Where trees start: what is mounted, then what only unknown code renders, then the rest; tests come last. */
-function rootsOf(project: Linked): Component[] {
-  const mounted = new Set<number>();
-  const helpers = new Set<number>();
-  for (const component of project.components) {
-    if (component.facts.role === 'component') continue;
-    for (const id of component.sites) {
-      const { target } = project.sites[id]!;
-      const file = project.files[component.file]!;
-      (component.facts.role === 'module' && file.facts.mounts && !file.aside ? mounted : helpers).add(target);
-    }
-  }
-  const parts = project.components.filter((one) => one.facts.role === 'component');
-  for (const one of parts) if (one.root) mounted.add(one.id);
-  const rendered = (one: Component) =>
-    one.calledAt.some((id) => {
-      const { owner } = project.sites[id]!;
-      return owner !== one.id && project.components[owner]!.facts.role === 'component';
-    });
-  const tops = parts.filter((one) => !mounted.has(one.id) && !rendered(one));
-  const rank = (one: Component): number =>
-    (project.files[one.file]!.aside ? 4 : 0) + (mounted.has(one.id) ? 0 : helpers.has(one.id) ? 1 : 2);
-  return [...parts.filter((one) => mounted.has(one.id)), ...tops].sort(
-    (a, b) => rank(a) - rank(b) || a.id - b.id,
-  );
 }

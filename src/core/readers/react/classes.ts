@@ -5,7 +5,8 @@ import { typeOfKey } from '../script/contexts';
 import { readFunction } from '../script/functions';
 import { infer, type InferContext } from '../script/infer';
 import { keyName, memberName } from '../script/type-expr';
-import { addSymbol, inferContext, place, spanOf, use, type Ctx, type Unit } from '../script/unit';
+import { place, shownBy } from '../script/placing';
+import { addSymbol, inferContext, spanOf, use, type Ctx, type Unit } from '../script/unit';
 import { isFunction } from '../script/scope';
 import { readPropTypes } from './prop-types';
 import { stateSymbol } from './dialect';
@@ -61,7 +62,7 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx, names: ReactNames, i
   for (const { fn, name } of methods) {
     if (name === 'render') {
       if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, ctx);
-      else place(u, use(u, u.expr(fn.body, ctx), ctx).content, -1);
+      else place(u, shownBy(u, use(u, u.expr(fn.body, ctx), ctx)), -1);
       continue;
     }
     if (name === 'constructor') {

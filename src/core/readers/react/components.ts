@@ -1,5 +1,6 @@
 /** Which functions and classes of a file are components, helpers that draw, or neither. */
 import type * as t from '@babel/types';
+import { returnsOf } from '../script/choices';
 import { isFunction, type NamedNode, type Scope } from '../script/scope';
 import { eachChild } from '../script/walk';
 import {
@@ -127,6 +128,8 @@ function isDrawn(value: t.Node, names: ReactNames): 'drawn' | 'nothing' | false 
   return /^(createElement|cloneElement|createPortal)$/.test(calledHook(names, value) ?? '') ? 'drawn' : false;
 }
 
+const isCall = (node: t.Node): boolean => unwrap(node).type === 'CallExpression';
+
 function isComponentClass(node: t.Class): boolean {
   if (!node.superClass) return false;
   return node.body.body.some(
@@ -210,6 +213,8 @@ export function candidateOf(
     const isHook = /^use[A-Z]/.test(name);
     // What a call makes of a function is not that function.
     if (foreign && !node.hasMarkup) return undefined;
+    if (returnsOf(node).some((it) => isDrawn(unwrap(it), names) === 'drawn' && isCall(it)))
+      node.hasMarkup = true;
     if (inFactory ? !isHook : !isModule(one.scope) || !(node.hasMarkup || isHook)) return undefined;
     return {
       name,

@@ -178,7 +178,8 @@ function readMount(u: Unit, node: Call, ctx: Ctx): ExprFact {
   use(u, u.expr(node.callee, ctx), ctx);
   const parts = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'argument'));
   for (const part of parts)
-    for (const index of part.content ?? []) u.facts.render[index]!.mounted = spanOf(node);
+    for (const one of part.content ?? [])
+      if (typeof one === 'number') u.facts.render[one]!.mounted = spanOf(node);
   return { kind: 'computed', ...spanOf(node), ...mergeContent(...parts) };
 }
 

@@ -6,7 +6,8 @@ import { typeOfKey } from '../script/contexts';
 import { readFunction } from '../script/functions';
 import { chooseTag, type MarkupDialect } from '../script/jsx';
 import { keyName, memberName } from '../script/type-expr';
-import { addNode, addSymbol, place, spanOf, typeOf, unwrap, use, type Ctx, type Unit } from '../script/unit';
+import { place, shownBy } from '../script/placing';
+import { addNode, addSymbol, spanOf, typeOf, unwrap, use, type Ctx, type Unit } from '../script/unit';
 import type { ReactNames } from './names';
 
 /** `createElement(Tag, props, ...children)`, read as the markup it stands for. */
@@ -59,7 +60,7 @@ export function readCreate(
       }
       value.type ??= property.type === 'ObjectMethod' ? UNKNOWN : typeOf(u, property.value);
       if (kind === 'element') use(u, value, ctx, 'attribute');
-      place(u, value.content, index, key);
+      place(u, shownBy(u, value), index, key);
       fact.attributes.push({
         name: key,
         nameStart: property.key.start!,
@@ -85,7 +86,7 @@ export function readCreate(
   for (const child of children) {
     fact.nested = true;
     const value = use(u, u.expr(child, ctx), ctx, 'text');
-    place(u, value.content, index);
+    place(u, shownBy(u, value), index);
   }
   return { kind: 'content', content: [index], ...spanOf(call), type: { t: 'content' } };
 }

@@ -16,6 +16,7 @@ import { declareBag } from '../script/patterns';
 import { mentionsIn, type NamedNode, readScopes, type Scopes } from '../script/scope';
 import { readStatements } from '../script/statements';
 import { memberName } from '../script/type-expr';
+import { place, placeGiven, shownBy } from '../script/placing';
 import {
   type Dialect,
   emptyFacts,
@@ -23,7 +24,6 @@ import {
   type FileContext,
   keepsState,
   moduleTypes,
-  place,
   settleMissing,
   SETUP,
   spanOf,
@@ -178,7 +178,7 @@ function readUnits(
       else {
         const body = use(u, u.expr(node.body, SETUP), SETUP, 'text');
         if (candidate.role === 'helper') component.result = body;
-        place(u, body.content, -1);
+        place(u, shownBy(u, body), -1);
       }
     }
     finish(u);
@@ -210,6 +210,7 @@ function noteClashes(u: Unit): void {
 /** Everything that was not placed is drawn somewhere under the component. */
 function finish(u: Unit): void {
   settleEarly(u);
+  placeGiven(u, u.facts.result);
   readConsumers(u);
   settleMissing(u);
   for (const node of u.facts.render) {

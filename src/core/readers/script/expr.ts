@@ -1,6 +1,7 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
+import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
 import { noteInvoke, noteSet } from './invokes';
 import { noteLoop } from './patterns';
@@ -247,7 +248,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
         use(u, readExpr(u, arg.type === 'SpreadElement' ? arg.argument : arg, ctx), ctx, 'emit'),
       );
       args.forEach((arg, i) => (arg.type ??= typeOf(u, node.arguments[i])));
-      u.facts.emits.push({
+      const emit = u.facts.emits.push({
         symbol: callee.symbol!,
         event: symbol.port!,
         args,
@@ -256,7 +257,12 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
         how: 'called',
         ...spanOf(node),
       });
-      return { ...computed(node, ...args), kind: 'call', symbol: callee.symbol! };
+      return {
+        ...computed(node, ...args),
+        kind: 'call',
+        symbol: callee.symbol!,
+        ...mergeContent(...args, { ...computed(node), ...noteShown(u, emit - 1, ctx) }),
+      };
     }
     if (symbol.kind === 'setter') {
       noteSet(u, callee.symbol!, readArguments(u, node.arguments, ctx), spanOf(node), ctx);
@@ -276,14 +282,17 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     }
     use(u, callee, ctx, 'argument');
     noteInvoke(u, callee, args, spanOf(node), ctx);
-    return { ...computed(node, callee, ...valuesOf(u, node.arguments, args)), kind: 'call' };
+    const given = symbol.init?.from ? contentOf(u, symbol) : undefined;
+    const result = computed(node, callee, ...valuesOf(u, node.arguments, args));
+    return { ...result, kind: 'call', ...mergeContent(result, given && { ...result, content: given }) };
   }
   const args = readArguments(u, node.arguments, ctx);
   noteInvoke(u, callee, args, spanOf(node), ctx);
   const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
   if (early) u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx });
   // Whoever is called may draw it anywhere.
-  for (const arg of args) for (const index of arg.content ?? []) u.facts.render[index]!.loose = true;
+  for (const arg of args)
+    for (const part of arg.content ?? []) if (typeof part === 'number') u.facts.render[part]!.loose = true;
   noteMutation(u, calleeNode, callee, node, ctx, args);
   const result: ExprFact = {
     ...computed(node, callee, ...valuesOf(u, node.arguments, args)),
@@ -293,14 +302,23 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   if (callee.component) {
     const hook = (u.dialect.follows ?? HOOK).test(callee.component);
     const call: PlainCallFact = { name: callee.component, where: ctx.where, fn: ctx.fn, ...spanOf(node) };
+    const index = u.facts.calls.push(call) - 1;
+    const named = calledName(calleeNode);
+    const drawn = named && mayDraw(named, hook) ? noteDrawing(u, index, args, ctx) : undefined;
     if (hook) {
       call.args = args;
-      result.from = { call: u.facts.calls.length, path: [] };
-    }
-    u.facts.calls.push(call);
+      result.from = { call: index, path: [] };
+    } else if (drawn) result.content = [...(result.content ?? []), drawn];
     result.component = callee.component;
   }
   return result;
+}
+
+/** The declaration of what is called, or of the object that it is a member of. */
+function calledName(callee: t.Node): Binding | undefined {
+  const bare = unwrap(callee);
+  if (bare.type === 'Identifier') return bare.binding;
+  return bare.type === 'MemberExpression' && !bare.computed ? calledName(bare.object) : undefined;
 }
 
 /** `new Fleet(…)`: an object of a class of the project keeps what its fields keep. */
@@ -360,6 +378,12 @@ function readLoop(
     item = use(u, readExpr(u, first, inner), inner, 'argument');
     const fn = item.kind === 'identity' ? u.facts.symbols[item.symbol!]!.fn : undefined;
     if (fn !== undefined) item = { ...item, content: u.contents[fn]! };
+    const named = item.component === undefined || item.kind === 'call' ? undefined : calledName(first);
+    if (named && mayDraw(named, false)) {
+      const at = { where: ctx.where, fn: ctx.fn, ...spanOf(first) };
+      const call = u.facts.calls.push({ name: item.component!, ...at }) - 1;
+      item = { ...item, content: [noteDrawing(u, call, [computed(callee.object, list)], inner)] };
+    }
   }
   const rest = readArguments(u, others, ctx);
   return { ...computed(node, list, item, ...rest), kind: 'computed' };

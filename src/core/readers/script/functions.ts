@@ -4,6 +4,7 @@ import type { ExprFact, FunctionFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { inferFunction } from './infer';
 import { declarePattern, notePlaces } from './patterns';
+import { shownBy } from './placing';
 import type { Binding } from './scope';
 import { keyName } from './type-expr';
 import {
@@ -79,7 +80,7 @@ export function readFunction(
     u.statements(node.body.body, inner);
   } else {
     const result = use(u, u.expr(node.body, inner), inner);
-    u.contents[index]!.push(...(result.content ?? []));
+    u.contents[index]!.push(...shownBy(u, result));
     fact.gives = [result];
   }
   const sole = soleCall(u, node);

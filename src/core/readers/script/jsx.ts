@@ -4,13 +4,13 @@ import type { AttributeFact, ExprFact, TagFact } from '../../model/facts';
 import { lit } from '../../model/types';
 import { calledBy, spread } from './attributes';
 import { choicesOf, chosen } from './choices';
+import { contentOf, place, shownBy } from './placing';
 import { raisePort } from './ports';
 import {
   addNode,
   type Ctx,
   isModuleLevel,
   noteRead,
-  place,
   propSymbol,
   spanOf,
   symbolOf,
@@ -18,6 +18,7 @@ import {
   type Unit,
   unwrap,
   use,
+  usesOf,
 } from './unit';
 
 /** What a framework's markup means where it differs. */
@@ -163,10 +164,9 @@ function readAttribute(
   value.type ??= typeOf(u, inner);
   // Many names at once, which only the framework knows.
   if (common.mode === 'spread') return spread(spanOf(node), { ...use(u, value, ctx), kind: 'computed' });
-  place(u, value.content, parent, name);
+  place(u, shownBy(u, value), parent, name);
   if (value.kind === 'identity' && value.symbol !== undefined) {
     const symbol = u.facts.symbols[value.symbol]!;
-    place(u, symbol.init?.content, parent, name);
     if (element || common.mode !== 'value') {
       if (element && symbol.kind === 'prop' && /^on[A-Z]/.test(name))
         raisePort(u, value.symbol, [], spanOf(inner), -1, 'listener');
@@ -232,22 +232,30 @@ function readChild(u: Unit, node: t.Node, parent: number, ctx: Ctx): ExprFact {
   const site = u.facts.render[parent]!.kind === 'site';
   if (value.kind === 'identity') {
     const symbol = u.facts.symbols[value.symbol!]!;
-    place(u, symbol.init?.content, parent);
+    place(u, contentOf(u, symbol), parent);
     if (symbol.kind === 'prop') placeOutlet(u, value.symbol!, value, parent, ctx);
     if (!site || symbol.kind !== 'prop') noteRead(u, value.symbol!, value, { ...ctx, where: 'text' });
   } else if (value.kind === 'call' && value.symbol !== undefined) {
     const symbol = u.facts.symbols[value.symbol]!;
     if (symbol.kind === 'prop') placeOutlet(u, value.symbol, value, parent, ctx);
   } else {
-    for (const symbol of value.uses ?? []) {
+    for (const symbol of usesOf(value)) {
       const fact = u.facts.symbols[symbol]!;
-      place(u, fact.init?.content, parent);
+      place(u, contentOf(u, fact, symbol === value.symbol ? value.path : undefined), parent);
       if (fact.kind === 'prop' && (value.kind === 'computed' || value.kind === 'call')) {
         placeOutlet(u, symbol, value, parent, ctx, hasFallback(node));
       }
     }
   }
-  place(u, value.content, parent);
+  // What is called here, and not further inside, has its outlet.
+  const uses = usesOf(value);
+  const shown = (part: number | object) =>
+    typeof part === 'object' && 'emit' in part && uses.includes(u.facts.emits[part.emit as number]!.symbol);
+  place(
+    u,
+    value.content?.filter((part) => !shown(part)),
+    parent,
+  );
   return value;
 }
 

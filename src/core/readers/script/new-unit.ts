@@ -24,7 +24,7 @@ export function newUnit(
     shared: new Map(),
     members: new Map(),
     contents: [],
-    roots: [],
+    drawing: { calls: new Map(), shows: new Map(), nodes: new Map() },
     loops: new Map(),
     early: [],
     earlyCalls: [],

@@ -18,6 +18,8 @@ export interface Binding {
   /** The declarator, function, class or import specifier. */
   node: t.Node;
   uses: Use[];
+  /** import: the module that it comes from. */
+  from?: string;
   /** It is assigned to after its declaration. */
   reassigned: boolean;
   /** A parameter's name that the function's own body declares a second time. */
@@ -151,7 +153,7 @@ export function readScopes(program: t.Program): Scopes {
     return scope;
   };
 
-  function declare(scope: Scope, id: t.Identifier, kind: Binding['kind'], node: t.Node) {
+  function declare(scope: Scope, id: t.Identifier, kind: Binding['kind'], node: t.Node, from?: string) {
     const known = scope.names.get(id.name);
     if (known) {
       id.binding = known;
@@ -160,6 +162,7 @@ export function readScopes(program: t.Program): Scopes {
       return;
     }
     const binding: Binding = { name: id.name, kind, scope, id, node, uses: [], reassigned: false };
+    if (from !== undefined) binding.from = from;
     scope.names.set(id.name, binding);
     id.binding = binding;
   }
@@ -336,7 +339,8 @@ export function readScopes(program: t.Program): Scopes {
         return;
       }
       case 'ImportDeclaration':
-        for (const specifier of node.specifiers) declare(scope, specifier.local, 'import', specifier);
+        for (const specifier of node.specifiers)
+          declare(scope, specifier.local, 'import', specifier, node.source.value);
         return;
       case 'ExportNamedDeclaration':
         if (node.declaration) visit(node.declaration, scope);

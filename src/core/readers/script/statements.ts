@@ -6,7 +6,8 @@ import { variableType } from './infer';
 import { inReadingOrder } from './order';
 import { declarePattern } from './patterns';
 import { eachChild } from './walk';
-import { inArm, inferContext, mergeUses, place, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
+import { place, shownBy } from './placing';
+import { inArm, inferContext, mergeUses, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
 
 /** Reads statements; in a component's own body, handlers and effects come after what they use. */
 export function readStatements(u: Unit, written: t.Node[], ctx: Ctx): void {
@@ -45,10 +46,7 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       const expr = use(u, u.expr(node.argument, ctx), ctx, ctx.fn === -1 ? 'text' : ctx.where);
       if (ctx.fn >= 0) (u.facts.functions[ctx.fn]!.gives ??= []).push(expr);
       else if (u.facts.role === 'helper') u.facts.result = either(u.facts.result, expr);
-      giveBack(u, expr.content, ctx);
-      if (expr.kind === 'identity') {
-        giveBack(u, u.facts.symbols[expr.symbol!]!.init?.content, ctx);
-      }
+      giveBack(u, shownBy(u, expr), ctx);
       return;
     }
     case 'IfStatement': {
@@ -131,12 +129,9 @@ const either = (known: ExprFact | undefined, other: ExprFact): ExprFact =>
     : other;
 
 /** What a function gives back is placed by its caller; what the component gives back is its root. */
-function giveBack(u: Unit, content: number[] | undefined, ctx: Ctx): void {
-  if (!content?.length) return;
-  if (ctx.fn === -1) {
-    place(u, content, -1);
-    u.roots.push(...content);
-  } else u.contents[ctx.fn]!.push(...content);
+function giveBack(u: Unit, content: NonNullable<ExprFact['content']>, ctx: Ctx): void {
+  if (ctx.fn === -1) place(u, content, -1);
+  else u.contents[ctx.fn]!.push(...content);
 }
 
 function readDeclarator(u: Unit, node: t.VariableDeclarator, constant: boolean, ctx: Ctx): void {

@@ -17,8 +17,10 @@ import type {
   Where,
 } from '../../model/facts';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
+
 import type { EarlyCall } from './early';
 import { infer, type InferContext } from './infer';
+import type { Drawing } from './placing';
 import type { Binding } from './scope';
 import type { NamedType } from './type-expr';
 
@@ -99,9 +101,9 @@ export interface Unit {
   /** Methods and other members reached by `this`. */
   members: Map<string, number>;
   /** Render nodes that a function gives back, by function. */
-  contents: number[][];
-  /** The outermost nodes of the component's own render. */
-  roots: number[];
+  contents: NonNullable<ExprFact['content']>[];
+  /** Where functions of the project are called that may draw, and what they are given there. */
+  drawing: Drawing;
   /** What the parameters of callbacks run over. */
   loops: Map<Binding, t.Node>;
   /** Uses of names that are declared further down. */
@@ -211,21 +213,11 @@ export function mergeUses(...list: (ExprFact | undefined)[]): number[] {
 
 const NOTHING = {};
 
-export const mergeContent = (...list: (ExprFact | undefined)[]): { content?: number[] } => {
-  let all: number[] | undefined;
+export const mergeContent = (...list: (ExprFact | undefined)[]): Pick<ExprFact, 'content'> => {
+  let all: ExprFact['content'];
   for (const expr of list) if (expr?.content?.length) all = all ? [...all, ...expr.content] : expr.content;
   return all ? { content: all } : NOTHING;
 };
-
-/** Puts render nodes in their place, unless they already have one. */
-export function place(u: Unit, content: number[] | undefined, parent: number, slot?: string): void {
-  for (const index of content ?? []) {
-    const node = u.facts.render[index]!;
-    if (node.parent !== UNPLACED) continue;
-    node.parent = parent;
-    if (slot !== undefined) node.slot = slot;
-  }
-}
 
 /** The parent of a render node that nobody has placed yet. */
 export const UNPLACED = -2;

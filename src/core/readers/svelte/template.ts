@@ -184,6 +184,8 @@ function readRender(u: SvelteUnit, node: AST.RenderTag, at: At): void {
   const candidates = symbol === undefined ? (value.uses ?? []) : [symbol];
   for (const one of candidates) {
     const fact = u.facts.symbols[one]!;
+    // A snippet of the component's own stands where it is drawn first.
+    if (fact.init?.kind === 'content') moveSnippet(u, fact.init.content, at.parent);
     if (fact.kind !== 'prop') continue;
     const fallback = call.type === 'LogicalExpression' || call.type === 'ConditionalExpression';
     const index = addNode(
@@ -199,6 +201,19 @@ function readRender(u: SvelteUnit, node: AST.RenderTag, at: At): void {
     );
     u.facts.render[index]!.parent = at.parent;
     noteNested(u, at.parent);
+  }
+}
+
+function moveSnippet(u: SvelteUnit, content: ExprFact['content'], parent: number): void {
+  for (const index of content ?? []) {
+    if (typeof index !== 'number') continue;
+    noteNested(u, parent);
+    // It may be drawn inside of itself.
+    for (let at = parent; at >= 0; at = u.facts.render[at]!.parent) if (at === index) return;
+    const node = u.facts.render[index]!;
+    if (!node.loose || u.moved.has(index)) continue;
+    u.moved.add(index);
+    node.parent = parent;
   }
 }
 

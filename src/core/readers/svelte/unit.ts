@@ -13,6 +13,8 @@ export interface SvelteUnit extends Unit {
   dispatchers: Set<number>;
   /** Content that is handed over under a name, by which it may be used as well. */
   handed: { binding: Binding; attribute: AttributeFact }[];
+  /** Nodes of snippets that stand where they are drawn. */
+  moved: Set<number>;
   /** Functions that hand an event up under its name. */
   bubblers: Set<number>;
   /** The scope of the script, which the markup stands in. */
@@ -29,6 +31,7 @@ export function svelteUnit(
   return Object.assign(newUnit(facts, node, dialect, file), {
     scopes,
     dispatchers: new Set<number>(),
+    moved: new Set<number>(),
     bubblers: new Set<number>(),
     handed: [],
     inner: scopes.of.get(node) ?? scopes.program,

@@ -1,8 +1,9 @@
 /** What is settled once a component was read whole. */
 import type { RenderFact } from '../../model/facts';
 import { spread } from '../script/attributes';
-import { raisePort } from '../script/ports';
 import { settleEarly } from '../script/early';
+import { placeGiven } from '../script/placing';
+import { raisePort } from '../script/ports';
 import { placeRest, settleMissing } from '../script/unit';
 import { settleSlots } from './drawn';
 import type { VueFile } from './file-facts';
@@ -12,6 +13,7 @@ import { attrsSymbol, type VueUnit } from './unit';
 /** What is left where nobody placed it is drawn somewhere under the component. */
 export function closeUnit(vue: VueFile, u: VueUnit): void {
   settleEarly(u);
+  placeGiven(u, u.facts.result);
   placeRest(u);
   settleMissing(u);
   settleSlots(u);

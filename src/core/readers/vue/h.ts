@@ -7,7 +7,8 @@ import { placeOutlet } from '../script/jsx';
 import { isFunction } from '../script/scope';
 import { handOver } from '../script/slots';
 import { keyName, memberName } from '../script/type-expr';
-import { addNode, type Ctx, place, spanOf, typeOf, unwrap, use } from '../script/unit';
+import { place, shownBy } from '../script/placing';
+import { addNode, type Ctx, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { slotValue } from './drawn';
 import { camel, eventPort, nameOfGiven, slotPort } from './names';
 import { handleSymbol } from './self';
@@ -116,7 +117,7 @@ function given(
   const plain = u.facts.render[index]!.kind === 'element';
   const value = use(u, valueOf(u, property, ctx), ctx, plain ? 'attribute' : ctx.where);
   if (property.type === 'ObjectProperty') value.type ??= typeOf(u, property.value);
-  place(u, value.content, index, slotPort('default'));
+  place(u, shownBy(u, value), index, slotPort('default'));
   const mode = name === 'key' || name === 'ref' ? name : name.startsWith('@') ? 'listen' : 'value';
   return attribute(name, spanOf(property.key), mode, value, spanOf(property));
 }
@@ -147,7 +148,7 @@ function readChild(u: VueUnit, node: t.Node, index: number, ctx: Ctx): ExprFact 
   const slot = slotValue(u, node);
   if (slot) placeOutlet(u, slot.symbol!, slot, index, ctx);
   const value = slot ?? use(u, u.expr(node, ctx), ctx, 'text');
-  place(u, value.content, index);
+  place(u, shownBy(u, value), index);
   return value;
 }
 
@@ -170,9 +171,10 @@ export function giveSlots(u: VueUnit, object: t.ObjectExpression, index: number,
     if (name === 'default') {
       fact.nested = true;
       if (value.fn !== undefined) fact.only = value;
-      place(u, value.content, index);
+      place(u, shownBy(u, value), index);
       if (slot) placeOutlet(u, slot.symbol!, slot, index, ctx);
-    } else if (value.content?.length === 1) handOver(u, index, value.content[0]!, port, at, value.fn);
+    } else if (value.content?.length === 1 && typeof value.content[0] === 'number')
+      handOver(u, index, value.content[0], port, at, value.fn);
     else {
       place(u, value.content, index, port);
       fact.attributes.push(attribute(port, at, 'value', value, spanOf(one)));

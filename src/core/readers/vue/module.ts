@@ -1,6 +1,8 @@
 /** What a file with Vue code makes known to others: values, keys, helpers, registrations, mounted apps. */
 import type * as t from '@babel/types';
+import { isNamedLikeComponent } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
+import { returnsOf } from '../script/choices';
 import { nameFromPath } from '../script/file-name';
 import { readHelper } from '../script/functions';
 import { isFunction, mentionsIn, type NamedNode } from '../script/scope';
@@ -32,7 +34,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       continue;
     }
     const store = storeOf(facts.imports, node);
-    if (store || (isFunction(node) && FOLLOWED.test(name))) {
+    if (store || (isFunction(node) && (FOLLOWED.test(name) || isRenderFunction(vue, node, name)))) {
       facts.values.push({
         ...base,
         kind: 'component',
@@ -55,6 +57,17 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     if (store) facts.components.push(readStore(vue, one, store));
     else readComposable(vue, one, made as t.Function);
   }
+}
+
+/** Functions that give back what is drawn belong to who calls them; those named like a component may be one. */
+function isRenderFunction({ names }: VueFile, fn: t.Function, name: string): boolean {
+  if (isNamedLikeComponent(name)) return false;
+  const isDrawn = (node: t.Node): boolean => {
+    const bare = unwrap(node);
+    return bare.type === 'CallExpression' && names.call(bare) === 'h';
+  };
+  if (returnsOf(fn).some(isDrawn)) fn.hasMarkup = true;
+  return fn.hasMarkup === true;
 }
 
 const OPTIONS = new Set(

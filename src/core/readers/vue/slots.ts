@@ -5,7 +5,8 @@ import { spread } from '../script/attributes';
 import { type Code, parsePattern } from '../script/code';
 import { contentFunction } from '../script/content';
 import { type At, fillSlot, nameOutlet, noteNested } from '../script/slots';
-import { addNode, place } from '../script/unit';
+import { place } from '../script/placing';
+import { addNode } from '../script/unit';
 import {
   argumentOf,
   boundTo,

@@ -4,7 +4,8 @@ import type { ExprFact } from '../../model/facts';
 import { parseCode, parsePattern } from '../script/code';
 import { declarePattern, noteLoop } from '../script/patterns';
 import { type At, siteAround } from '../script/slots';
-import { type Ctx, inArm, place, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { place } from '../script/placing';
+import { type Ctx, inArm, spanOf, typeOf, use, usesOf } from '../script/unit';
 import {
   boundCode,
   codeOf,
