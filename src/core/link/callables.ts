@@ -60,9 +60,13 @@ export class Callables {
       const inner = frame.inner.get(expr.from.call);
       const result = inner?.code.facts.result;
       const path = into(expr.from.path, want);
-      const store = inner ? undefined : this.values.storeAt(frame, expr.from.call);
-      if (store?.picked) return store.picked.flatMap((one) => next(one, path));
-      if (store) return this.symbolCallables(store.frame, store.symbol, path, depth + 1);
+      const stores = inner ? [] : this.values.storesAt(frame, expr.from.call);
+      if (stores.length)
+        return stores.flatMap(({ picked, ...store }) =>
+          picked
+            ? picked.values.flatMap((one) => this.of(picked.frame, one, path, depth + 1))
+            : this.symbolCallables(store.frame, store.symbol, path, depth + 1),
+        );
       return inner && result
         ? this.known.once(inner, 'result', path, () => this.of(inner, result, path, depth + 1))
         : [];
@@ -82,9 +86,15 @@ export class Callables {
   /** A function of a module, or a member of an object of one. */
   private moduleCallables(frame: Frame, name: string, want: string[], depth: number): Callable[] {
     const [first, ...path] = name.split('.') as [string, ...string[]];
-    const found = this.frames.shared.symbolOf(frame.code.file, first);
-    if (!found) return [];
-    return this.symbolCallables(this.frames.of(found.module), found.symbol, into(path, want), depth + 1);
+    const { shared } = this.frames;
+    const { file } = frame.code;
+    const answers = shared.answersTo(file, name).map((one) => ({ ...one, path: [] as string[] }));
+    const whole = path.length ? shared.symbolOf(file, name) : undefined;
+    const found = whole ?? shared.symbolOf(file, first);
+    if (found) answers.push({ ...found, path: whole ? [] : path });
+    return answers.flatMap((one) =>
+      this.symbolCallables(this.frames.of(one.module), one.symbol, into(one.path, want), depth + 1),
+    );
   }
 
   private symbolCallables(frame: Frame, index: number, want: string[], depth: number): Callable[] {

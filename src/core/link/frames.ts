@@ -93,6 +93,18 @@ export class Frames {
     return this.byHelper.get(code) ?? [this.of(code)];
   }
 
+  /** The frame of a function that picks a part of a store for some code: `useSelector(selectHeld)`. */
+  selector(caller: Frame, name: string): Frame | undefined {
+    const key = `selector:${name}`;
+    const known = caller.inner.get(key);
+    if (known) return known;
+    const target = this.project.lookup(caller.code.file, name);
+    const helper = target.kind === 'component' ? this.project.components[target.component]! : undefined;
+    if (helper?.facts.role !== 'helper') return undefined;
+    this.openHelper(caller, key, helper, [], [], { left: MAX_FRAMES });
+    return caller.inner.get(key);
+  }
+
   /** Every frame of a component, those called by others first. */
   *within(component: Component): Iterable<Frame> {
     function* walk(frame: Frame): Iterable<Frame> {

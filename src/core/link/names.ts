@@ -118,7 +118,10 @@ export function linkNames(
     const link = imports[file]!.get(name);
     if (link) {
       const target = modules.resolve(files[file]!.path, link.from);
-      if (target === undefined || files[target]!.problem) return wayTo(lost(file, link.from, target));
+      if (target === undefined || files[target]!.problem) {
+        const found = lost(file, link.from, target);
+        return wayTo(link.asks && found.kind === 'outside' ? { ...found, asks: link.asks } : found);
+      }
       return link.name === '*' ? wayTo({ kind: 'module', file: target }) : exportedWay(target, link.name);
     }
     return wayTo({ kind: 'unbound' });

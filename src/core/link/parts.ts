@@ -17,7 +17,8 @@ export class Parts {
     const { init } = symbol;
     if (symbol.kind !== 'derived' || !init) return undefined;
     const ofHelper =
-      init.from && (frame.inner.has(init.from.call) || this.values.storeAt(frame, init.from.call));
+      init.from &&
+      (frame.inner.has(init.from.call) || this.values.storesAt(frame, init.from.call).length > 0);
     const ofMember = init.kind === 'member' && this.isOfContext(frame, init.symbol!);
     if (!ofHelper && !ofMember) return undefined;
     const [only, ...others] = this.values.sources(frame, init).filter((one) => !one.decides);

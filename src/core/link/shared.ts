@@ -12,11 +12,15 @@ interface Module {
 export class Shared {
   private readonly modules = new Map<number, Module>();
 
+  /** What the app's stores keep: in what code, under which symbol. */
+  readonly stores: { module: Component; symbol: number }[] = [];
+
   constructor(private readonly project: Linked) {
     for (const component of project.components) {
       if (component.facts.role !== 'module') continue;
       const symbols = new Map<string, number>();
       component.facts.symbols.forEach(({ name, kind }, symbol) => {
+        if (name === '#store') this.stores.push({ module: component, symbol });
         if (/^(state|derived|handler|setter)$/.test(kind) && !symbols.has(name)) symbols.set(name, symbol);
       });
       this.modules.set(component.file, { component, symbols });
@@ -30,6 +34,42 @@ export class Shared {
     const module = this.modules.get(target.file);
     const symbol = module?.symbols.get(target.value.name);
     return symbol === undefined ? undefined : { module: module!.component, symbol };
+  }
+
+  private answers: Map<string, { module: Component; symbol: number }[]> | undefined;
+  /** What parts of stores do when what a name in a file stands for is called. */
+  answersTo(file: number, name: string): { module: Component; symbol: number }[] {
+    this.answers ??= this.indexAnswers();
+    if (!this.answers.size) return [];
+    return this.answers.get(this.keyOf(file, name) ?? '') ?? [];
+  }
+
+  private keyOf(file: number, name: string): string | undefined {
+    const target = this.project.lookup(file, name);
+    return target.kind === 'value' ? `${target.file}:${target.value.name}` : undefined;
+  }
+
+  private indexAnswers(): Map<string, { module: Component; symbol: number }[]> {
+    const found = new Map<string, { module: Component; symbol: number }[]>();
+    for (const { index, facts } of this.project.files)
+      for (const { action, does } of facts.answers ?? []) {
+        const key = this.keyOf(index, action);
+        const module = this.modules.get(index);
+        const symbol = module?.symbols.get(does);
+        if (key === undefined || symbol === undefined) continue;
+        found.set(key, [...(found.get(key) ?? []), { module: module!.component, symbol }]);
+      }
+    return found;
+  }
+
+  /** Whether a name in a file stands for a function that picks a part of what the app's store keeps. */
+  asksStore(file: number, name: string): boolean {
+    const target = this.project.lookup(file, name);
+    if (target.kind === 'outside') return target.asks === 'store';
+    const maker = target.kind === 'value' ? target.value.madeBy?.name : undefined;
+    if (target.kind !== 'value' || maker === undefined) return false;
+    const made = this.project.lookup(target.file, maker);
+    return made.kind === 'outside' && made.asks === 'store';
   }
 
   /** The node of a module's value by its name in a file, or -1 where that is no state of the project. */

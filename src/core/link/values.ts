@@ -17,6 +17,23 @@ export interface Source {
   decides?: boolean;
 }
 
+/** A store that is asked, and the part of it that is picked. */
+interface AskedStore {
+  frame: Frame;
+  symbol: number;
+  picked?: { frame: Frame; values: ExprFact[] };
+}
+
+/** What a parameter of a helper stands for at its call, however often it is handed on. */
+function whereWritten(frame: Frame, expr: ExprFact): [Frame, ExprFact] {
+  const symbol = expr.kind === 'identity' ? frame.code.facts.symbols[expr.symbol!]! : undefined;
+  const arg =
+    symbol?.kind === 'param' && symbol.within === -1 && symbol.index !== undefined && !symbol.path
+      ? frame.args[symbol.index]
+      : undefined;
+  return arg && frame.caller ? whereWritten(frame.caller, arg) : [frame, expr];
+}
+
 /** Expressions in expressions are followed so far. */
 export const MAX_DEPTH = 24;
 export class Values {
@@ -128,29 +145,58 @@ export class Values {
     want: string[],
     depth: number,
   ): Source[] | undefined {
-    const store = this.storeAt(frame, from.call);
-    if (!store) return undefined;
+    const stores = this.storesAt(frame, from.call);
+    if (!stores.length) return undefined;
     const path = into(from.path, want);
-    if (!store.picked) return this.symbolSources(store.frame, store.symbol, path, depth + 1);
-    return unique(store.picked.flatMap((one) => this.sources(frame, one, path, depth + 1)));
+    return unique(
+      stores.flatMap((store) =>
+        store.picked
+          ? store.picked.values.flatMap((one) => this.sources(store.picked!.frame, one, path, depth + 1))
+          : this.symbolSources(store.frame, store.symbol, path, depth + 1),
+      ),
+    );
   }
 
-  /** The store that a call asks, and what its selector gives back, in which the parameter stands for the store. */
-  storeAt(frame: Frame, index: number): { frame: Frame; symbol: number; picked?: ExprFact[] } | undefined {
+  /** The stores that a call asks, and what its selector gives back, in which the parameter stands for the store. */
+  storesAt(frame: Frame, index: number): AskedStore[] {
     const call = frame.code.facts.calls[index];
-    const found = call && this.frames.shared.symbolOf(frame.code.file, call.name);
-    if (!found || found.module.facts.symbols[found.symbol]!.kind !== 'state') return undefined;
-    const store = { frame: this.frames.of(found.module), symbol: found.symbol };
-    const node = store.frame.nodeOf[found.symbol]!;
-    const selector = call.args?.find((one) => one.kind === 'function' || one.from !== undefined);
+    if (!call) return [];
+    const { shared } = this.frames;
+    const own = shared.symbolOf(frame.code.file, call.name);
+    if (own) {
+      if (own.module.facts.symbols[own.symbol]!.kind !== 'state') return [];
+      const store = { frame: this.frames.of(own.module), symbol: own.symbol };
+      const node = store.frame.nodeOf[own.symbol]!;
+      const selector = call.args?.find((one) => one.kind === 'function' || one.from !== undefined);
+      return [node < 0 ? store : this.picked(frame, selector, store, node)];
+    }
+    if (!shared.stores.length || !shared.asksStore(frame.code.file, call.name)) return [];
+    const [given] = call.args ?? [];
+    const [by, selector] = given ? whereWritten(frame, given) : [frame, given];
+    return shared.stores.map(({ module, symbol }) =>
+      this.picked(by, selector, { frame: this.frames.of(module), symbol }, -1),
+    );
+  }
+
+  private picked(
+    frame: Frame,
+    selector: ExprFact | undefined,
+    store: { frame: Frame; symbol: number },
+    node: number,
+  ): AskedStore {
+    const named =
+      selector?.component === undefined ? undefined : this.frames.selector(frame, selector.component);
     const fn = selector?.fn;
-    if (fn === undefined || node < 0) return store;
-    const { functions, symbols } = frame.code.facts;
+    const inside = named ?? frame;
+    if (!named && fn === undefined) return store;
+    const { functions, symbols, result } = inside.code.facts;
+    const within = named ? -1 : fn;
     symbols.forEach((symbol, at) => {
-      if (symbol.kind === 'param' && symbol.within === fn && symbol.index === 0)
-        frame.aliases.set(at, { node, path: symbol.path ?? [], whole: store });
+      if (symbol.kind === 'param' && symbol.within === within && symbol.index === 0)
+        inside.aliases.set(at, { node, path: symbol.path ?? [], whole: store });
     });
-    return { ...store, picked: functions[fn]!.gives ?? [] };
+    const values = named ? (result ? [result] : []) : (functions[fn!]!.gives ?? []);
+    return { ...store, picked: { frame: inside, values } };
   }
 
   /** What decides which of several things an expression is. */
@@ -207,6 +253,8 @@ export class Values {
     const alias = frame.aliases.get(index);
     if (alias && alias.node >= 0)
       return [{ node: alias.node, take: into(alias.path, want), put: [], exact: true }];
+    if (alias?.whole)
+      return this.symbolSources(alias.whole.frame, alias.whole.symbol, into(alias.path, want), depth + 1);
     const node = frame.nodeOf[index]!;
     if (node >= 0) return [{ node, take: want, put: [], exact: true }];
     if (symbol.kind === 'bag' || symbol.kind === 'rest') return this.bagSources(frame, symbol, want);

@@ -52,6 +52,8 @@ export interface FileFacts {
   wrappers?: WrapperFact[];
   /** Functions that make contexts, with what provides and consumes them. */
   factories?: FactoryFact[];
+  /** What parts of stores do when something of elsewhere is called. */
+  answers?: AnswerFact[];
   /** Components that it registers for the whole app, by the name that tags use. */
   registers?: RegisterFact[];
   /** It is a page that loads scripts. */
@@ -64,6 +66,14 @@ export interface FileFacts {
  * pattern of paths means, by their own names.
  */
 export type RegisterFact = { name: string; local: string } | { all: string } | { glob: string };
+
+/** When a function is called, a part of a store changes, too. */
+export interface AnswerFact {
+  /** The function, by its name in the file. */
+  action: string;
+  /** What changes the part, by the symbol of the file's own code. */
+  does: string;
+}
 
 export interface LoadFact {
   from: string;
@@ -84,6 +94,8 @@ export interface ImportFact extends Span {
   name: string;
   from: string;
   typeOnly?: boolean;
+  /** store: it is called with a function that picks a part of what the app's store keeps. */
+  asks?: 'store';
 }
 
 export interface ExportFact extends Span {

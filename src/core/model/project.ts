@@ -267,7 +267,7 @@ export type Target =
   | { kind: 'value'; file: number; value: FileFacts['values'][number] }
   | { kind: 'module'; file: number }
   /** It comes from outside the project, or cannot be followed. */
-  | { kind: 'outside'; why: Loss; from?: string }
+  | { kind: 'outside'; why: Loss; from?: string; asks?: 'store' }
   /** A file of the project is asked for a name that it does not export. */
   | { kind: 'absent'; file: number; name: string }
   /** Nothing in the file bears the name. */

@@ -212,4 +212,13 @@ createApp(App).mount('#app');`;
     const names = rows.map((row) => `${'  '.repeat(row.depth)}${project.components[row.component]!.name}`);
     expect(names).toEqual(['App', '  Box', '    Row']);
   });
+
+  test('Svelte: a snippet that is drawn at two places stands at neither', () => {
+    const app = `<script>import Box from './Box.svelte'; let { children, flat } = $props();</script>
+{#snippet row()}{@render children()}{/snippet}
+{#if flat}<div>{@render row()}</div>{:else}<Box>{@render row()}</Box>{/if}`;
+    const box = `<script>let { children } = $props();</script><section>{@render children()}</section>`;
+    const { findings } = auditSources({ 'App.svelte': app, 'Box.svelte': box }).result;
+    expect(findings.map((one) => one.rule)).not.toContain('slot/relayed');
+  });
 });

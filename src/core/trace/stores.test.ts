@@ -1,5 +1,6 @@
-import { describe } from 'vitest';
-import { type Sources, traces } from './testing';
+import { describe, expect, test } from 'vitest';
+import { type Sources, traced, traces } from './testing';
+import type { Trace } from './trace';
 
 const ZUSTAND: Sources = {
   'fleet.ts': `import { create } from 'zustand';
@@ -120,4 +121,104 @@ describe('pinia setup', () => {
       ],
     ],
   ]);
+});
+
+const SLICES: Sources = {
+  'fleet.ts': `import { createSlice, createAsyncThunk, createSelector } from '@reduxjs/toolkit';
+export const load = createAsyncThunk('fleet/load', async (line) => fetch(line));
+export const fleetSlice = createSlice({
+  name: 'fleet',
+  initialState: { cabins: [], held: false, speed: 0 },
+  reducers: {
+    hold(state, action) { state.held = action.payload; },
+    add: (state, { payload }) => { state.cabins.push(payload); },
+    race: (state, action) => ({ ...state, speed: action.payload }),
+    reset: () => ({ cabins: [], held: false, speed: 0 }),
+    named: { reducer(state, action) { state.speed = action.payload; }, prepare(x) { return { payload: x }; } },
+  },
+  extraReducers: (builder) => builder.addCase(load.fulfilled, (state, action) => { state.cabins = action.payload; }),
+});
+export const { hold, add, race, reset } = fleetSlice.actions;
+export const selectFleet = (state) => state.fleet;
+export const selectCabins = (state) => state.fleet.cabins;
+export const selectCount = createSelector([selectCabins], (cabins) => cabins.length);
+export const selectFast = createSelector(selectFleet, (state) => state.ui.limit, (fleet, limit) => fleet.speed > limit);
+export default fleetSlice.reducer;`,
+  'ui.ts': `import { createReducer } from '@reduxjs/toolkit';
+import { reset } from './fleet';
+export const ui = createReducer({ limit: 3 }, (builder) => { builder.addCase(reset, (state) => { state.limit = 0; }); });`,
+  'store.ts': `import { configureStore, combineReducers } from '@reduxjs/toolkit';
+import fleetReducer from './fleet';
+import { ui } from './ui';
+const rootReducer = combineReducers({ fleet: fleetReducer, ui });
+export const makeStore = () => configureStore({ reducer: rootReducer });`,
+  'hooks.ts': `import { useSelector, useDispatch } from 'react-redux';
+export const useAppSelector = useSelector.withTypes();
+export const useTyped: TypedUseSelectorHook<RootState> = useSelector;
+export const useAppDispatch = () => useDispatch();
+export function usePicked(pick) { return useSelector(pick); }
+export function useHeld() { return useSelector((s) => s.fleet.held); }`,
+};
+const usesStore = (declared: string, markup: string): Sources => ({
+  ...SLICES,
+  'App.tsx': `import { useSelector, useDispatch } from 'react-redux';
+import { useAppSelector, useTyped, useAppDispatch, useHeld, usePicked } from './hooks';
+import { fleetSlice, hold, add, race, reset, load, selectCabins, selectCount, selectFast } from './fleet';
+export function App() { ${declared} return ${markup}; }
+function Row({ n }) { return <b>{n}</b>; }
+function Btn({ onPress }) { return <button onClick={() => onPress(1)} />; }`,
+});
+
+/** All that a trace names. */
+const named = ({ routes }: Trace): string[] => routes.flatMap((one) => [one.from, one.to]);
+
+describe('parts of a store: who reads them', () => {
+  const row = '<Row n={n} />';
+  const SLICE = 'fleet.ts>Fleet:state:fleetSlice';
+  test.each<[string, string, string]>([
+    ['a function written there', 'const n = useSelector((s) => s.fleet.held);', SLICE],
+    ['through a hook with types', 'const n = useAppSelector((s) => s.fleet.held);', SLICE],
+    ['through an alias', 'const n = useTyped((s) => s.fleet.held);', SLICE],
+    ['through a hook of the project', 'const n = useHeld();', SLICE],
+    ['through one that is given the function', 'const n = usePicked((s) => s.fleet.held);', SLICE],
+    ['a function by its name', 'const n = useSelector(selectCabins);', SLICE],
+    ['called in another', 'const n = useSelector((s) => selectCabins(s));', SLICE],
+    ['made of others', 'const n = useSelector(selectCount);', SLICE],
+    ['taken apart', 'const { held: n } = useSelector((s) => s.fleet);', SLICE],
+    ['of two parts', 'const n = useSelector(selectFast);', 'ui.ts>Ui:state:ui'],
+    ['a part that nobody keeps', 'const n = useSelector((s) => s.lines.held);', ''],
+  ])('%s', (_, declared, from) => {
+    const nodes = named(traced(usesStore(declared, row), 'Row:prop:n'));
+    expect(nodes.filter((one) => one.includes(':state:') && (one === from || !from)).length > 0).toBe(
+      from !== '',
+    );
+  });
+});
+
+describe('parts of a store: who changes them', () => {
+  const SLICE = 'fleet.ts>Fleet:state:fleetSlice';
+  test.each<[string, string, string[]]>([
+    ['a change', 'dispatch(hold(v))', [SLICE]],
+    ['taken apart in its parameters', 'dispatch(add(v))', [SLICE]],
+    ['given back', 'dispatch(race(v))', [SLICE]],
+    ['by the whole name', 'dispatch(fleetSlice.actions.named(v))', [SLICE]],
+    ['what others answer, too', 'dispatch(reset())', [SLICE, 'ui.ts>Ui:state:ui']],
+    ['when it has ended', 'dispatch(load(v))', [SLICE]],
+    ['nothing', 'dispatch(v)', []],
+  ])('%s', (_, call, states) => {
+    const sources = usesStore('const dispatch = useAppDispatch();', `<Btn onPress={(v) => ${call}} />`);
+    const routes = traced(sources, 'Btn:event:onPress').routes.filter((one) => one.how === 'write');
+    expect([...new Set(routes.map((one) => one.to))].sort()).toEqual([...states].sort());
+  });
+
+  test('a member that is changed reaches who reads it, and nobody else', () => {
+    const sources = usesStore(
+      'const dispatch = useDispatch(); const held = useSelector((s) => s.fleet.held); const speed = useSelector((s) => s.fleet.speed);',
+      '<><Row n={held} /><Other n={speed} /><Btn onPress={(v) => dispatch(hold(v))} /></>',
+    );
+    sources['App.tsx'] += '\nfunction Other({ n }) { return <i>{n}</i>; }';
+    const to = named(traced(sources, 'Btn:event:onPress'));
+    expect(to).toContain('Row:prop:n');
+    expect(to).not.toContain('Other:prop:n');
+  });
 });

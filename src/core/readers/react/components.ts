@@ -17,6 +17,7 @@ import type { TypeExpr } from '../../model/types';
 import { unwrap } from '../script/unit';
 import { calledHook } from './dialect';
 import { isComponentType, type ReactNames } from './names';
+import type { Picker } from './selectors';
 import type { Maker } from './wrappers';
 
 export interface Candidate {
@@ -39,6 +40,8 @@ export interface Candidate {
   extends?: { name: string; start: number; end: number };
   /** A ref is handed in beside the props. */
   takesRef: boolean;
+  /** It is made of functions that pick parts of a store. */
+  picker?: Picker;
   /** The function of the module that makes it from the component it is given first. */
   within?: Maker;
 }
@@ -128,6 +131,20 @@ function isDrawn(value: t.Node, names: ReactNames): 'drawn' | 'nothing' | false 
   return /^(createElement|cloneElement|createPortal)$/.test(calledHook(names, value) ?? '') ? 'drawn' : false;
 }
 
+/** A function that picks a part of what an app's store keeps: it is followed into, as hooks are. */
+function isSelector({ params, body }: t.Function): boolean {
+  const [first, second] = params;
+  if (first?.type !== 'Identifier' || (second?.type === 'Identifier' && second.name === 'action'))
+    return false;
+  const type = annotationOf(first);
+  const named = type?.type === 'TSTypeReference' ? entityName(type.typeName) : undefined;
+  const isState =
+    named === undefined
+      ? /^(state|rootState)$/.test(first.name)
+      : /(^|\.)\w*(Root|App|Store)\w*State$|^RootState$/.test(named);
+  return isState && (body.type !== 'BlockStatement' || body.body.at(-1)?.type === 'ReturnStatement');
+}
+
 const isCall = (node: t.Node): boolean => unwrap(node).type === 'CallExpression';
 
 function isComponentClass(node: t.Class): boolean {
@@ -210,7 +227,7 @@ export function candidateOf(
     wrapped ||
     ((isNamedLikeComponent(name) || (isDefault && node.hasMarkup === true)) && draws);
   if (!component) {
-    const isHook = /^use[A-Z]/.test(name);
+    const isHook = /^use[A-Z]/.test(name) || isSelector(node);
     // What a call makes of a function is not that function.
     if (foreign && !node.hasMarkup) return undefined;
     if (returnsOf(node).some((it) => isDrawn(unwrap(it), names) === 'drawn' && isCall(it)))

@@ -25,9 +25,13 @@ import {
 import { readCreate } from './elements';
 import type { ReactNames } from './names';
 import { readExposed, targetId } from './refs';
+import { declarePart, type StoreCalls } from './slices';
 import { declareStore } from './stores';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
+
+/** Hooks, and what picks a part of what a store keeps. */
+const FOLLOWED = /(^|\.)(use|select)[A-Z]|Selector$/;
 
 type Call = t.CallExpression | t.OptionalCallExpression;
 
@@ -42,12 +46,20 @@ export function calledHook(names: ReactNames, node: t.Node): string | undefined 
 }
 
 /** `makers` are the local names of functions that make stores. */
-export function reactDialect(names: ReactNames, makers: ReadonlySet<string> = new Set()): Dialect {
+export function reactDialect(
+  names: ReactNames,
+  makers: ReadonlySet<string> = new Set(),
+  stores: StoreCalls = () => undefined,
+): Dialect {
   return {
     declare(u, pattern, init, ctx) {
       const hook = calledHook(names, init);
       if (hook === undefined)
-        return declareStore(u, pattern, init, makers, ctx) || declareSelf(u, pattern, init);
+        return (
+          declareStore(u, pattern, init, makers, ctx) ||
+          declarePart(u, pattern, init, stores, ctx) ||
+          declareSelf(u, pattern, init)
+        );
       const call = init as t.CallExpression;
       switch (hook) {
         case 'useState':
@@ -113,6 +125,7 @@ export function reactDialect(names: ReactNames, makers: ReadonlySet<string> = ne
       }
       return undefined;
     },
+    follows: FOLLOWED,
     self: readSelf,
     assign: () => false,
   };

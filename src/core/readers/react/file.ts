@@ -40,6 +40,8 @@ import { reactMarkup, readConsumers } from './elements';
 import { factoriesIn, readFactories } from './factories';
 import { REACT_TRAITS, type ReactNames, reactNames, reactTypes } from './names';
 import { readPropTypes } from './prop-types';
+import { type Picker, pickerOf, readPicker } from './selectors';
+import { keepsParts, markAsking, readParts, readStores, type StoreCalls, storeCalls } from './slices';
 import { storeMakers } from './stores';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 
@@ -58,21 +60,25 @@ export function readReactFile(path: string, text: string): FileFacts {
   const { program, comments } = parsed;
   readModuleFacts(facts, program, comments, text);
   const names = reactNames(facts.imports);
+  const stores = storeCalls(facts.imports);
+  markAsking(facts.imports);
   const named = reactTypes(names);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
   const file = fileContext(path, text, named);
   const factories = factoriesIn(scopes, names);
-  const candidates = findCandidates(scopes, names, file, factories);
+  const candidates = findCandidates(scopes, names, file, factories, stores);
   if (factories.size) facts.factories = readFactories(scopes, factories, file);
   facts.values = readValues(program, scopes, candidates, names, file);
   const react = {
     names,
-    dialect: reactDialect(names, storeMakers(facts.imports)),
+    dialect: reactDialect(names, storeMakers(facts.imports), stores),
     markup: reactMarkup(names),
   };
   readUnits(facts, candidates, react, file);
-  readModule(facts, program, react, file);
+  readModule(facts, program, react, file, stores);
+  readParts(facts, partsIn(scopes, stores), stores);
+  if (file.answers) facts.answers = file.answers;
   readStatics(facts, program, moduleTypes(file));
   facts.mentions = readMentions(scopes, names);
   facts.elementReads = [...scopes.elementReads];
@@ -91,6 +97,7 @@ function findCandidates(
   names: ReactNames,
   file: FileContext,
   factories: Map<t.Node, string[]>,
+  stores: StoreCalls,
 ): Map<NamedNode, Candidate> {
   const fallback = nameFromPath(file.path);
   const found = new Map<NamedNode, Candidate>();
@@ -99,7 +106,10 @@ function findCandidates(
     const isNamed = isNamedLikeComponent(one.name ?? '');
     if (one.returned && !isNamed && !(within && rendersGiven(one.node, within))) continue;
     const inFactory = factories.has(one.scope.owner) && one.scope.parent !== undefined;
-    const candidate = candidateOf(one, names, file.named, within?.name ?? fallback, inFactory);
+    const picker = pickerOf(one, stores);
+    const candidate = picker
+      ? pickerCandidate(one, picker)
+      : candidateOf(one, names, file.named, within?.name ?? fallback, inFactory);
     if (!candidate || file.units.has(candidate.node)) continue;
     if (within) candidate.within = within;
     // Whoever gets it may draw it.
@@ -113,6 +123,19 @@ function findCandidates(
   }
   return found;
 }
+
+const pickerCandidate = ({ id, name }: NamedNode, picker: Picker): Candidate => ({
+  name: name || 'default',
+  role: 'helper',
+  node: picker.fn,
+  id,
+  local: id?.name ?? 'default',
+  wrapped: false,
+  injected: false,
+  inherits: false,
+  takesRef: false,
+  picker,
+});
 
 function readValues(
   program: t.Program,
@@ -171,6 +194,7 @@ function readUnits(
     const u = newUnit(component, node, react.dialect, file, react.markup);
     if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression')
       readClass(u, node, SETUP, names, candidate.inherits);
+    else if (candidate.picker) readPicker(u, candidate.picker);
     else {
       readParameters(u, node, candidate.role);
       if (candidate.role === 'component') noteClashes(u);
@@ -235,16 +259,30 @@ function finish(u: Unit): void {
   }
 }
 
+/** Constants of a file that are made by a call of a package that makes stores. */
+const partsIn = (scopes: Scopes, calls: StoreCalls): { name: string; node: t.Node }[] =>
+  scopes.named.flatMap(({ id, node, scope }) =>
+    id && scope.parent === undefined && calls(node) !== undefined ? [{ name: id.name, node }] : [],
+  );
+
 /** The loose code of the file: mounted roots, route tables, markup in constants. */
-function readModule(facts: FileFacts, program: t.Program, react: ReactFile, file: FileContext): void {
+function readModule(
+  facts: FileFacts,
+  program: t.Program,
+  react: ReactFile,
+  file: FileContext,
+  stores: StoreCalls,
+): void {
   const component = emptyFacts(nameFromPath(file.path), spanOf(program), { start: 0, end: 0 }, REACT_TRAITS);
   component.role = 'module';
   const u = newUnit(component, program, react.dialect, file, react.markup);
   const loose = program.body.filter((node) => !(node.type === 'FunctionDeclaration' && file.units.has(node)));
   u.refs = new Map();
   readStatements(u, loose, SETUP);
+  readStores(u, program, stores);
   finish(u);
-  if (component.render.length || keepsState(component)) facts.components.push(component);
+  if (component.render.length || keepsState(component) || keepsParts(component))
+    facts.components.push(component);
 }
 
 /** The object that a constant of the module holds, or the expression itself. */

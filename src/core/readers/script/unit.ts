@@ -4,6 +4,7 @@
  */
 import type * as t from '@babel/types';
 import type {
+  AnswerFact,
   ComponentFacts,
   ExprFact,
   FunctionFact,
@@ -51,6 +52,10 @@ export interface FileContext {
   inner: Map<Binding, number>;
   /** Names of keys under which values are provided, by where they start: that alone is no use of a key. */
   keys: Set<number>;
+  /** What parts of stores do when something of elsewhere is called. */
+  answers?: AnswerFact[];
+  /** Parts of stores that the file makes. */
+  parts?: Set<Binding>;
 }
 
 export const fileContext = (path: string, text: string, named: NamedType): FileContext => ({

@@ -184,7 +184,7 @@ function readRender(u: SvelteUnit, node: AST.RenderTag, at: At): void {
   const candidates = symbol === undefined ? (value.uses ?? []) : [symbol];
   for (const one of candidates) {
     const fact = u.facts.symbols[one]!;
-    // A snippet of the component's own stands where it is drawn first.
+    // A snippet of the component's own stands where it is drawn.
     if (fact.init?.kind === 'content') moveSnippet(u, fact.init.content, at.parent);
     if (fact.kind !== 'prop') continue;
     const fallback = call.type === 'LogicalExpression' || call.type === 'ConditionalExpression';
@@ -211,9 +211,12 @@ function moveSnippet(u: SvelteUnit, content: ExprFact['content'], parent: number
     // It may be drawn inside of itself.
     for (let at = parent; at >= 0; at = u.facts.render[at]!.parent) if (at === index) return;
     const node = u.facts.render[index]!;
-    if (!node.loose || u.moved.has(index)) continue;
-    u.moved.add(index);
-    node.parent = parent;
+    const before = u.moved.get(index);
+    if (before === undefined && node.loose) {
+      u.moved.set(index, node.parent);
+      node.parent = parent;
+      // What is drawn at several places stands at none of them.
+    } else if (before !== undefined) node.parent = before;
   }
 }
 

@@ -13,8 +13,8 @@ export interface SvelteUnit extends Unit {
   dispatchers: Set<number>;
   /** Content that is handed over under a name, by which it may be used as well. */
   handed: { binding: Binding; attribute: AttributeFact }[];
-  /** Nodes of snippets that stand where they are drawn. */
-  moved: Set<number>;
+  /** Nodes of snippets that stand where they are drawn, and where they stood before. */
+  moved: Map<number, number>;
   /** Functions that hand an event up under its name. */
   bubblers: Set<number>;
   /** The scope of the script, which the markup stands in. */
@@ -31,7 +31,7 @@ export function svelteUnit(
   return Object.assign(newUnit(facts, node, dialect, file), {
     scopes,
     dispatchers: new Set<number>(),
-    moved: new Set<number>(),
+    moved: new Map<number, number>(),
     bubblers: new Set<number>(),
     handed: [],
     inner: scopes.of.get(node) ?? scopes.program,

@@ -1,0 +1,57 @@
+/** Functions that a package makes of others, which each pick a part of a store: `createSelector([pickFleet], (fleet) => …)`. */
+import type * as t from '@babel/types';
+import type { ExprFact } from '../../model/facts';
+import { readFunction } from '../script/functions';
+import { declarePattern } from '../script/patterns';
+import { isFunction, type NamedNode } from '../script/scope';
+import { memberName } from '../script/type-expr';
+import { addSymbol, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
+import type { StoreCalls } from './slices';
+
+export interface Picker {
+  /** What picks the parts. */
+  parts: t.Node[];
+  /** What is made of them. */
+  fn: t.Function;
+}
+
+/** The parts and the function of a constant that is made so. */
+export function pickerOf({ node, scope }: NamedNode, calls: StoreCalls): Picker | undefined {
+  if (scope.parent !== undefined || calls(node) !== 'createSelector') return undefined;
+  const args = (unwrap(node) as t.CallExpression).arguments.map(unwrap);
+  const [first] = args;
+  const list =
+    first?.type === 'ArrayExpression' ? first.elements.flatMap((one) => (one ? [one] : [])) : undefined;
+  const at = list ? 1 : args.findLastIndex((one) => isFunction(one));
+  const fn = args[at];
+  return fn && isFunction(fn) ? { parts: list ?? args.slice(0, at), fn } : undefined;
+}
+
+/** Reads it as a function of the store: each parameter is what its part picks. */
+export function readPicker(u: Unit, { parts, fn }: Picker): void {
+  const at = spanOf(fn);
+  const store = addSymbol(u, { name: 'state', kind: 'param', within: -1, index: 0, ...at });
+  fn.params.forEach((param, index) => {
+    const part = parts[index];
+    const value: ExprFact = part ? partOf(u, unwrap(part), store) : { kind: 'computed', ...spanOf(param) };
+    declarePattern(u, param, value, SETUP, { kind: 'derived' });
+  });
+  if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, SETUP);
+  else u.facts.result = use(u, u.expr(fn.body, SETUP), SETUP);
+}
+
+function partOf(u: Unit, part: t.Node, store: number): ExprFact {
+  const given: ExprFact = { kind: 'identity', symbol: store, ...spanOf(part) };
+  const name = memberName(part);
+  if (name !== undefined) {
+    const call =
+      u.facts.calls.push({ name, args: [given], where: 'derivation', fn: -1, ...spanOf(part) }) - 1;
+    return { kind: 'call', from: { call, path: [] }, ...spanOf(part) };
+  }
+  if (!isFunction(part)) return { kind: 'computed', ...spanOf(part) };
+  const [first] = part.params;
+  if (first?.type === 'Identifier' && first.binding) u.refs.set(first.binding, store);
+  const read = readFunction(u, part, SETUP, 'derivation').fn;
+  const gives = read === undefined ? [] : (u.facts.functions[read]!.gives ?? []);
+  return { kind: 'computed', gives, ...spanOf(part) };
+}

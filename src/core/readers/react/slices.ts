@@ -1,0 +1,269 @@
+/**
+ * Stores of a whole app that are made of parts, by the public interface of the packages that make them: each part keeps
+ * a state, which functions by name bring up to date (`createSlice`, `createReducer`), and the store puts the parts
+ * together (`configureStore`, `combineReducers`).
+ */
+import type * as t from '@babel/types';
+import type {
+  ComponentFacts,
+  ExprFact,
+  FileFacts,
+  ImportFact,
+  MemberFact,
+  ValueFact,
+} from '../../model/facts';
+import { readFunction } from '../script/functions';
+import { isFunction } from '../script/scope';
+import { keyName, memberName } from '../script/type-expr';
+import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
+import { eachChild } from '../script/walk';
+
+const OFFERS: Record<string, RegExp> = {
+  '@reduxjs/toolkit':
+    /^(createSlice|createReducer|configureStore|combineReducers|combineSlices|createSelector|createAsyncThunk)$/,
+  redux: /^(createStore|legacy_createStore|combineReducers)$/,
+  reselect: /^createSelector$/,
+  'react-redux': /^(useSelector)$/,
+};
+
+/** The name under which a package offers what a file calls by a local name. */
+export type StoreCalls = (node: t.Node) => string | undefined;
+
+export function storeCalls(imports: ImportFact[]): StoreCalls {
+  const known = new Map<string, string>();
+  for (const one of imports) if (OFFERS[one.from]?.test(one.name)) known.set(one.local, one.name);
+  return (node) => {
+    const call = unwrap(node);
+    const name = call.type === 'CallExpression' ? memberName(call.callee) : undefined;
+    return name === undefined ? undefined : known.get(name);
+  };
+}
+
+/** Marks what is imported to be asked for a part of the app's store. */
+export function markAsking(imports: ImportFact[]): void {
+  for (const one of imports) if (one.from === 'react-redux' && one.name === 'useSelector') one.asks = 'store';
+}
+
+/** The symbol that stands for all that a store keeps. */
+export const STORE = '#store';
+
+/** A function that brings a part of a store up to date, by the name that the file's values know it by. */
+const changeName = (part: string, name: string): string => `${part}#${name}`;
+
+/** Declares a part of a store, a table of parts, or a function that runs beside it; gives back whether it is one. */
+export function declarePart(u: Unit, id: t.LVal, init: t.Expression, calls: StoreCalls, ctx: Ctx): boolean {
+  if (u.facts.role !== 'module') return false;
+  if (isOfPart(u, init)) return true;
+  if (id.type !== 'Identifier') return false;
+  const made = calls(init);
+  const call = unwrap(init) as t.CallExpression;
+  switch (made) {
+    case 'createSlice':
+      return declareSlice(u, id, call, ctx);
+    case 'createReducer': {
+      const state = declareState(u, id, call.arguments[0], init);
+      const [, cases] = call.arguments;
+      if (cases) readCases(u, id.name, state, cases, ctx);
+      return true;
+    }
+    case 'combineReducers': {
+      const [parts] = call.arguments;
+      const value = parts && partsOf(u, parts);
+      if (!value) return false;
+      addSymbol(u, { name: id.name, kind: 'derived', init: value, ...spanOf(id) }, id.binding);
+      return true;
+    }
+    case 'createAsyncThunk': {
+      const fn = call.arguments.map(unwrap).find((one) => isFunction(one));
+      const read = fn ? readFunction(u, fn as t.Function, ctx, 'handler').fn : undefined;
+      if (read !== undefined)
+        addSymbol(u, { name: id.name, kind: 'handler', fn: read, ...spanOf(id) }, id.binding);
+      return read !== undefined;
+    }
+  }
+  return false;
+}
+
+/** `fleet.actions`: what is taken from a part is known by the part's own names. */
+function isOfPart(u: Unit, init: t.Node): boolean {
+  const bare = unwrap(init);
+  if (bare.type !== 'MemberExpression' || bare.property.type !== 'Identifier') return false;
+  const { binding } = bare.object as t.Identifier;
+  const isPart = binding !== undefined && u.file.parts?.has(binding) === true;
+  return isPart && /^(actions|reducer|selectors)$/.test(bare.property.name);
+}
+
+function declareState(u: Unit, id: t.Identifier, initial: t.Node | undefined, at: t.Node): number {
+  const init = initial ? use(u, u.expr(initial, SETUP), SETUP) : undefined;
+  const gives = init ? [init] : [];
+  return addSymbol(
+    u,
+    { name: id.name, kind: 'state', ...spanOf(id), init: { kind: 'computed', gives, ...spanOf(at) } },
+    id.binding,
+  );
+}
+
+function declareSlice(u: Unit, id: t.Identifier, call: t.CallExpression, ctx: Ctx): boolean {
+  const options = call.arguments[0] && unwrap(call.arguments[0]);
+  if (options?.type !== 'ObjectExpression') return false;
+  const state = declareState(u, id, valueOf(options, 'initialState'), call);
+  if (id.binding) (u.file.parts ??= new Set()).add(id.binding);
+  for (const { name, fn, at } of changesOf(options))
+    addChange(u, changeName(id.name, name), state, fn, at, ctx);
+  const others = valueOf(options, 'extraReducers');
+  if (others) readCases(u, id.name, state, others, ctx);
+  return true;
+}
+
+/** The value of a member of an object that is written out. */
+function valueOf(object: t.ObjectExpression, name: string): t.Node | undefined {
+  const found = object.properties.find((one) => one.type !== 'SpreadElement' && keyName(one) === name);
+  if (!found || found.type === 'SpreadElement') return undefined;
+  return found.type === 'ObjectMethod' ? found : unwrap(found.value);
+}
+
+/** The functions of a part by which its state is changed: each is a function, or prepares first what it is given. */
+function changesOf(options: t.ObjectExpression): { name: string; fn: t.Function; at: t.Node }[] {
+  const reducers = valueOf(options, 'reducers');
+  if (reducers?.type !== 'ObjectExpression') return [];
+  return reducers.properties.flatMap((one) => {
+    const name = one.type === 'SpreadElement' ? undefined : keyName(one);
+    if (one.type === 'SpreadElement' || name === undefined) return [];
+    const value = one.type === 'ObjectMethod' ? one : unwrap(one.value);
+    const fn = value.type === 'ObjectExpression' ? valueOf(value, 'reducer') : value;
+    return fn && isFunction(fn) ? [{ name, fn, at: one.key }] : [];
+  });
+}
+
+/** Reads a function of a state and what it is called with, as a function of the latter that writes the state. */
+function addChange(u: Unit, name: string, state: number, fn: t.Function, at: t.Node, ctx: Ctx): void {
+  const [first] = fn.params;
+  if (first?.type === 'Identifier' && first.binding) u.refs.set(first.binding, state);
+  const { fn: index } = readFunction(u, fn, ctx, 'handler');
+  if (index === undefined) return;
+  for (const symbol of u.facts.symbols)
+    if (symbol.kind === 'param' && symbol.within === index && symbol.index === 1) symbol.index = 0;
+  // What it gives back is the state from then on.
+  for (const given of u.facts.functions[index]!.gives ?? []) {
+    const where = { where: 'handler' as const, fn: index, start: given.start, end: given.end };
+    if (given.kind === 'identity' && given.symbol === state) continue;
+    if (given.kind === 'object' && given.spreads?.some((one) => one.symbol === state))
+      for (const one of given.members ?? [])
+        u.facts.writes.push({ symbol: state, path: [one.name], value: one.value, ...where });
+    else u.facts.writes.push({ symbol: state, value: given, ...where });
+  }
+  addSymbol(u, { name, kind: 'handler', fn: index, ...spanOf(at) });
+}
+
+/** What a part does when something else happens: `builder.addCase(load.fulfilled, (state, action) => …)`, or a table. */
+function readCases(u: Unit, part: string, state: number, cases: t.Node, ctx: Ctx): void {
+  const add = (action: t.Node | undefined, written: t.Node | undefined): void => {
+    const name = action && memberName(unwrap(action));
+    const fn = written && unwrap(written);
+    if (!name || !fn || !isFunction(fn)) return;
+    const does = changeName(part, `on ${name}`);
+    addChange(u, does, state, fn, action, ctx);
+    (u.file.answers ??= []).push({
+      action: name.replace(/\.(pending|fulfilled|rejected|settled|type)$/, ''),
+      does,
+    });
+  };
+  const look = (node: t.Node): void => {
+    if (node.type === 'CallExpression' && node.callee.type === 'MemberExpression') {
+      const { property } = node.callee;
+      if (property.type === 'Identifier' && property.name === 'addCase')
+        add(node.arguments[0], node.arguments[1]);
+    }
+    if (node.type === 'ObjectProperty' && node.computed) add(node.key, node.value);
+    eachChild(node, look);
+  };
+  look(cases);
+}
+
+/** A table of parts, as an object of what each keeps. */
+function partsOf(u: Unit, node: t.Node): ExprFact | undefined {
+  const bare = unwrap(node);
+  const name = memberName(bare);
+  if (name !== undefined) return named(u, name, bare);
+  if (bare.type !== 'ObjectExpression') return undefined;
+  const members: MemberFact[] = [];
+  for (const one of bare.properties) {
+    const key = one.type === 'ObjectProperty' ? keyName(one) : undefined;
+    const value = key !== undefined && one.type === 'ObjectProperty' ? partAt(u, one.value) : undefined;
+    if (key !== undefined && value) members.push({ name: key, value, ...spanOf(one) });
+  }
+  return { kind: 'object', members, open: true, ...spanOf(bare) };
+}
+
+/** One part: a name, or what wraps one (`persistReducer(config, fleet)`). */
+function partAt(u: Unit, node: t.Node): ExprFact | undefined {
+  const bare = unwrap(node);
+  if (bare.type !== 'CallExpression') return partsOf(u, bare);
+  const names = bare.arguments.map((one) => memberName(unwrap(one))).filter((one) => one !== undefined);
+  return names.length ? named(u, names.at(-1)!, bare) : undefined;
+}
+
+function named(u: Unit, name: string, at: t.Node): ExprFact {
+  const symbol = addSymbol(u, { name, kind: 'shared', port: name, ...spanOf(at) });
+  return { kind: 'identity', symbol, ...spanOf(at) };
+}
+
+/** Notes the stores that a file makes, wherever in it. */
+export function readStores(u: Unit, program: t.Program, calls: StoreCalls): void {
+  const look = (node: t.Node): void => {
+    const made = calls(node);
+    if (made !== undefined && /^(configureStore|createStore|legacy_createStore)$/.test(made)) {
+      const [first] = (unwrap(node) as t.CallExpression).arguments;
+      const given = first && unwrap(first);
+      const reducer =
+        made === 'configureStore' && given?.type === 'ObjectExpression' ? valueOf(given, 'reducer') : given;
+      const init = reducer && (calls(reducer) === undefined ? partAt(u, reducer) : combined(u, reducer));
+      if (init) addSymbol(u, { name: STORE, kind: 'derived', init, ...spanOf(node) });
+    }
+    eachChild(node, look);
+  };
+  look(program);
+}
+
+const combined = (u: Unit, node: t.Node): ExprFact | undefined => {
+  const [parts] = (unwrap(node) as t.CallExpression).arguments;
+  return parts && partsOf(u, parts);
+};
+
+/** What a part is known by: its state, and the functions that change it. */
+export function partValues(
+  name: string,
+  call: t.Node,
+  calls: StoreCalls,
+): Partial<ValueFact> & { more: ValueFact[] } {
+  const options =
+    calls(call) === 'createSlice' ? unwrap((unwrap(call) as t.CallExpression).arguments[0]!) : undefined;
+  const more: ValueFact[] = [];
+  const members: Record<string, string> = { reducer: name };
+  if (options?.type === 'ObjectExpression')
+    for (const change of changesOf(options)) {
+      const known = changeName(name, change.name);
+      members[`actions.${change.name}`] = known;
+      more.push({ name: known, kind: 'function', ...spanOf(change.at) });
+    }
+  return { kind: 'object', members, more };
+}
+
+/** Whether the loose code of a module puts a store together, or a table of parts. */
+export const keepsParts = ({ symbols }: ComponentFacts): boolean =>
+  symbols.some(
+    (one) => one.name === STORE || (one.kind === 'derived' && one.init?.kind === 'object' && one.init.open),
+  );
+
+/** Adds what the parts of stores are known by to the values of a file. */
+export function readParts(facts: FileFacts, made: { name: string; node: t.Node }[], calls: StoreCalls): void {
+  for (const { name, node } of made) {
+    if (calls(node) !== 'createSlice') continue;
+    const value = facts.values.find((one) => one.name === name);
+    const { more, ...known } = partValues(name, node, calls);
+    if (!value) continue;
+    Object.assign(value, known);
+    delete value.madeBy;
+    facts.values.push(...more);
+  }
+}
