@@ -16,8 +16,10 @@ import { given, RAISED } from './raised';
 import { type Source, unboxed, Values } from './values';
 
 /** What an edge says besides its ends. */
-export type EdgeOf = Pick<FlowEdge, 'how'> &
-  Partial<Pick<FlowEdge, 'site' | 'call' | 'way' | 'attribute' | 'take' | 'put' | 'without'>>;
+export type EdgeOf = Pick<FlowEdge, 'how' | 'call' | 'way' | 'take' | 'put' | 'without'> & {
+  site?: number | undefined;
+  attribute?: number | undefined;
+};
 
 /** A graph that nothing is in yet. */
 export const emptyFlow = (): Flow => ({
@@ -102,20 +104,10 @@ export class FlowBuilder {
     const { how, site = -1, call, attribute = -1, way, take, put, without } = edge;
     if (this.isKnown(from, to, edge, call ?? site)) return;
     const place = { file: at.file, start: at.start, end: at.end };
-    const index =
-      this.flow.edges.push({
-        from,
-        to,
-        how,
-        site,
-        attribute,
-        place,
-        ...(call === undefined ? {} : { call }),
-        ...(way ? { way } : {}),
-        ...(take?.length ? { take } : {}),
-        ...(put?.length ? { put } : {}),
-        ...(without?.length ? { without } : {}),
-      }) - 1;
+    // Edges are many: all have one shape, so that they are made and read fast.
+    const filled = (list: string[] | undefined) => (list?.length ? list : undefined);
+    const parts = { take: filled(take), put: filled(put), without: filled(without) };
+    const index = this.flow.edges.push({ from, to, how, site, call, attribute, place, way, ...parts }) - 1;
     this.flow.out[from]!.push(index);
     this.flow.into[to]!.push(index);
   }
@@ -134,7 +126,7 @@ export class FlowBuilder {
     if (edges.length < MANY) return edges.some((index) => same(this.flow.edges[index]!));
     let seen = this.seen.get(from);
     if (!seen) this.seen.set(from, (seen = new Set(edges.map((index) => text(this.flow.edges[index]!)))));
-    const key = text({ to, site, how, ...(take ? { take } : {}), ...(put ? { put } : {}) });
+    const key = text({ to, site, how, take, put });
     if (seen.has(key)) return true;
     seen.add(key);
     return false;
@@ -150,13 +142,11 @@ export class FlowBuilder {
 
   /** Edges from all that an expression is made of. */
   addSources(sources: Source[], to: number, at: Place, edge: EdgeOf): void {
-    for (const { node, take, put, without } of sources)
-      this.addEdge(node, to, at, {
-        ...edge,
-        take,
-        put: [...(edge.put ?? []), ...put],
-        ...(without ? { without } : {}),
-      });
+    const { how, site, call, way, attribute } = edge;
+    for (const { node, take, put, without } of sources) {
+      const into = edge.put?.length ? [...edge.put, ...put] : put;
+      this.addEdge(node, to, at, { how, site, call, way, attribute, take, put: into, without });
+    }
   }
 
   /** What a call sets off, from the node that stands for being called. */

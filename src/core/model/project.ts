@@ -168,14 +168,14 @@ export interface FlowEdge {
   /** The call site that it crosses, or -1 inside a component. */
   site: number;
   /** Tells the uses of a call site apart that stands in a function of the project; by the site alone elsewhere. */
-  call?: number;
+  call?: number | undefined;
   /** Over that call site: down into what is rendered, or out to the owner. */
-  way?: 'in' | 'out';
+  way?: 'in' | 'out' | undefined;
   /** The member of the source that is taken, and the member of the target that it becomes. */
-  take?: string[];
-  put?: string[];
+  take?: string[] | undefined;
+  put?: string[] | undefined;
   /** Members that it leaves behind. */
-  without?: string[];
+  without?: string[] | undefined;
   /** The attribute that carries it, for call sites; -1 for a spread or none. */
   attribute: number;
   place: Place;

@@ -3,6 +3,7 @@ import { readFile as readText } from 'node:fs/promises';
 import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
+import type { Piscina } from 'piscina';
 import type { Config } from '../../api/config';
 import { ConfigError } from '../../api/config-error';
 import { openAudit, type Audit } from '../../core/audit';
@@ -78,11 +79,19 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   const progress = (stage: Progress['stage'], found: number, done: number) =>
     options.onProgress?.({ stage, found, read: done });
   progress('finding', 0, 0);
+  const threads = new Threads();
   const walked = await walk(root, {
     ...(config?.include ? { include: config.include } : {}),
     ...(config?.exclude ? { exclude: config.exclude } : {}),
     ...(signal ? { signal } : {}),
-    onFound: (count) => progress('finding', count, 0),
+    onFound: (count) => {
+      // Threads are there when the walk ends.
+      if (count >= WORTH_THREADS && !before) void threads.start();
+      progress('finding', count, 0);
+    },
+  }).catch((error: unknown) => {
+    threads.stop();
+    throw error;
   });
   const found = walked.sources.length;
   const facts = new Map<string, FileFacts>();
@@ -95,7 +104,7 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
     });
     progress('reading', found, facts.size);
   };
-  await readAll(root, walked.sources, before, signal, take);
+  await readAll(root, walked.sources, before, signal, take, threads);
   signal?.throwIfAborted();
   progress('linking', found, found);
   const manifests = await readManifests(root, walked.manifests);
@@ -117,12 +126,36 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   };
 }
 
+/** Threads that read files; started once, when they are worth it. */
+class Threads {
+  readonly count = Math.max(1, availableParallelism() - 1);
+  private pool: Promise<Piscina<ReadTask, ReadResult>> | undefined;
+
+  start(): Promise<Piscina<ReadTask, ReadResult>> {
+    this.pool ??= import('piscina').then(
+      ({ Piscina: Pool }) =>
+        new Pool<ReadTask, ReadResult>({
+          filename: workerFile('reader-worker').href,
+          minThreads: this.count,
+          maxThreads: this.count,
+          concurrentTasksPerWorker: 2,
+        }),
+    );
+    return this.pool;
+  }
+
+  stop(): void {
+    void this.pool?.then((pool) => pool.destroy());
+  }
+}
+
 async function readAll(
   root: string,
   sources: string[],
   before: FolderOptions['before'],
   signal: AbortSignal | undefined,
   take: (task: ReadTask, result: ReadResult | ReadTexts) => void,
+  threads: Threads,
 ): Promise<void> {
   const tasks: ReadTask[] = [];
   for (let i = 0; i < sources.length; i += BATCH) {
@@ -132,16 +165,9 @@ async function readAll(
   }
   if (sources.length < WORTH_THREADS || before) return readHere(tasks.reverse(), signal, take);
   // This thread reads too: what it reads needs no crossing.
-  const { Piscina } = await import('piscina');
-  const threads = Math.max(1, availableParallelism() - 1);
-  const pool = new Piscina<ReadTask, ReadResult>({
-    filename: workerFile('reader-worker').href,
-    minThreads: threads,
-    maxThreads: threads,
-    concurrentTasksPerWorker: 2,
-  });
+  const pool = await threads.start();
   const queue = tasks.reverse();
-  const elsewhere = Array.from({ length: threads * 2 }, async () => {
+  const elsewhere = Array.from({ length: threads.count * 2 }, async () => {
     for (let task = queue.pop(); task; task = queue.pop()) {
       take(task, await pool.run(task, signal ? { signal } : {}));
     }
@@ -150,7 +176,7 @@ async function readAll(
     await readHere(queue, signal, take);
     await Promise.all(elsewhere);
   } finally {
-    void pool.destroy();
+    threads.stop();
   }
 }
 

@@ -74,8 +74,16 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
     const names = new Set(entries.map((entry) => entry.name));
     const here = names.has('.gitignore') ? [...filters, await filterOf(root, dir)] : filters;
     entries.sort((a, b) => (a.name < b.name ? -1 : 1));
+    const pathOf = (name: string) => (dir ? `${dir}/${name}` : name);
+    // All are asked at once, so that nobody waits for each in turn.
+    const sizes = new Map(
+      entries
+        .map((entry) => pathOf(entry.name))
+        .filter((path) => isManifest(path) || isReadable(path))
+        .map((path) => [path, stat(join(root, path)).catch(() => undefined)]),
+    );
     for (const entry of entries) {
-      const path = dir ? `${dir}/${entry.name}` : entry.name;
+      const path = pathOf(entry.name);
       if (entry.isDirectory()) {
         if (NEVER.has(entry.name) || (BUILT.has(entry.name) && names.has('package.json'))) continue;
         if (isIgnored(here, `${path}/`) || exclude?.ignores(`${path}/`)) continue;
@@ -91,7 +99,9 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
         found.skipped.push({ path, reason: 'it is minified' });
         continue;
       }
-      const { size } = await stat(join(root, path));
+      const size = (await sizes.get(path))?.size;
+      // It went away while the folder was walked.
+      if (size === undefined) continue;
       if (size > MAX_LENGTH) {
         found.skipped.push({
           path,

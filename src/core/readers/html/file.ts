@@ -1,5 +1,6 @@
 /** Pages: which ids they have, and whether they load scripts. */
-import { parse, type DefaultTreeAdapterMap } from 'parse5';
+import type { DefaultTreeAdapterMap } from 'parse5';
+import { htmlParser } from '../on-demand';
 import type { FileFacts } from '../../model/facts';
 import { emptyFile } from '../file';
 
@@ -9,7 +10,7 @@ type Node = DefaultTreeAdapterMap['node'];
 export function readPage(path: string, text: string): FileFacts {
   const ids = new Set<string>();
   let page = false;
-  const pending: Node[] = [parse(text)];
+  const pending: Node[] = [htmlParser().parse(text)];
   for (let node = pending.pop(); node; node = pending.pop()) {
     if ('attrs' in node) {
       for (const { name, value } of node.attrs) if (name === 'id' && value) ids.add(value);

@@ -230,7 +230,7 @@ export function candidateOf(
     const isHook = /^use[A-Z]/.test(name) || isSelector(node);
     // What a call makes of a function is not that function.
     if (foreign && !node.hasMarkup) return undefined;
-    if (returnsOf(node).some((it) => isDrawn(unwrap(it), names) === 'drawn' && isCall(it)))
+    if (names.creates && returnsOf(node).some((it) => isDrawn(unwrap(it), names) === 'drawn' && isCall(it)))
       node.hasMarkup = true;
     if (inFactory ? !isHook : !isModule(one.scope) || !(node.hasMarkup || isHook)) return undefined;
     return {

@@ -25,7 +25,7 @@ import {
 import { readCreate } from './elements';
 import type { ReactNames } from './names';
 import { readExposed, targetId } from './refs';
-import { declarePart, type StoreCalls } from './slices';
+import { declarePart, NO_STORES, type StoreCalls } from './slices';
 import { declareStore } from './stores';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
@@ -49,7 +49,7 @@ export function calledHook(names: ReactNames, node: t.Node): string | undefined 
 export function reactDialect(
   names: ReactNames,
   makers: ReadonlySet<string> = new Set(),
-  stores: StoreCalls = () => undefined,
+  stores: StoreCalls = NO_STORES,
 ): Dialect {
   return {
     declare(u, pattern, init, ctx) {

@@ -59,7 +59,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   if ('problem' in parsed) return { ...facts, problem: parsed.problem };
   const { program, comments } = parsed;
   readModuleFacts(facts, program, comments, text);
-  const names = reactNames(facts.imports);
+  const names = reactNames(facts.imports, /\b(createElement|cloneElement|createPortal)\b/.test(text));
   const stores = storeCalls(facts.imports);
   markAsking(facts.imports);
   const named = reactTypes(names);
@@ -261,8 +261,8 @@ function finish(u: Unit): void {
 
 /** Constants of a file that are made by a call of a package that makes stores. */
 const partsIn = (scopes: Scopes, calls: StoreCalls): { name: string; node: t.Node }[] =>
-  scopes.named.flatMap(({ id, node, scope }) =>
-    id && scope.parent === undefined && calls(node) !== undefined ? [{ name: id.name, node }] : [],
+  (calls.any ? scopes.named : []).flatMap(({ id, node, scope }) =>
+    id && scope.parent === undefined && calls.name(node) !== undefined ? [{ name: id.name, node }] : [],
   );
 
 /** The loose code of the file: mounted roots, route tables, markup in constants. */

@@ -28,9 +28,11 @@ export interface ReactNames {
   own(name: string): string | undefined;
   /** The file imports what mounts trees into a page. */
   hasDom: boolean;
+  /** The file may make elements by calls. */
+  creates: boolean;
 }
 
-export function reactNames(imports: ImportFact[]): ReactNames {
+export function reactNames(imports: ImportFact[], creates = true): ReactNames {
   const named = new Map<string, string>();
   const spaces = new Set<string>(['React', 'ReactDOM']);
   const taken = new Set<string>();
@@ -43,6 +45,7 @@ export function reactNames(imports: ImportFact[]): ReactNames {
     else named.set(one.local, one.name);
   }
   return {
+    creates,
     hasDom: imports.some((one) => one.from.startsWith('react-dom')),
     own(name) {
       const dot = name.indexOf('.');

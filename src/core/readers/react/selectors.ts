@@ -17,7 +17,7 @@ export interface Picker {
 
 /** The parts and the function of a constant that is made so. */
 export function pickerOf({ node, scope }: NamedNode, calls: StoreCalls): Picker | undefined {
-  if (scope.parent !== undefined || calls(node) !== 'createSelector') return undefined;
+  if (!calls.any || scope.parent !== undefined || calls.name(node) !== 'createSelector') return undefined;
   const args = (unwrap(node) as t.CallExpression).arguments.map(unwrap);
   const [first] = args;
   const list =

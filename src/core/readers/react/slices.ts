@@ -26,16 +26,32 @@ const OFFERS: Record<string, RegExp> = {
   'react-redux': /^(useSelector)$/,
 };
 
-/** The name under which a package offers what a file calls by a local name. */
-export type StoreCalls = (node: t.Node) => string | undefined;
+/** What a file calls of these packages. */
+export interface StoreCalls {
+  /** The name under which a package offers what a node calls. */
+  name(node: t.Node): string | undefined;
+  /** It makes whole stores. */
+  makesStores: boolean;
+  /** It calls anything of these. */
+  any: boolean;
+}
+
+export const NO_STORES: StoreCalls = { name: () => undefined, makesStores: false, any: false };
+
+const MAKERS = /^(configureStore|createStore|legacy_createStore)$/;
 
 export function storeCalls(imports: ImportFact[]): StoreCalls {
   const known = new Map<string, string>();
   for (const one of imports) if (OFFERS[one.from]?.test(one.name)) known.set(one.local, one.name);
-  return (node) => {
-    const call = unwrap(node);
-    const name = call.type === 'CallExpression' ? memberName(call.callee) : undefined;
-    return name === undefined ? undefined : known.get(name);
+  if (!known.size) return NO_STORES;
+  return {
+    name(node) {
+      const call = unwrap(node);
+      const name = call.type === 'CallExpression' ? memberName(call.callee) : undefined;
+      return name === undefined ? undefined : known.get(name);
+    },
+    makesStores: [...known.values()].some((one) => MAKERS.test(one)),
+    any: true,
   };
 }
 
@@ -52,10 +68,10 @@ const changeName = (part: string, name: string): string => `${part}#${name}`;
 
 /** Declares a part of a store, a table of parts, or a function that runs beside it; gives back whether it is one. */
 export function declarePart(u: Unit, id: t.LVal, init: t.Expression, calls: StoreCalls, ctx: Ctx): boolean {
-  if (u.facts.role !== 'module') return false;
+  if (!calls.any || u.facts.role !== 'module') return false;
   if (isOfPart(u, init)) return true;
   if (id.type !== 'Identifier') return false;
-  const made = calls(init);
+  const made = calls.name(init);
   const call = unwrap(init) as t.CallExpression;
   switch (made) {
     case 'createSlice':
@@ -210,14 +226,15 @@ function named(u: Unit, name: string, at: t.Node): ExprFact {
 
 /** Notes the stores that a file makes, wherever in it. */
 export function readStores(u: Unit, program: t.Program, calls: StoreCalls): void {
+  if (!calls.makesStores) return;
   const look = (node: t.Node): void => {
-    const made = calls(node);
-    if (made !== undefined && /^(configureStore|createStore|legacy_createStore)$/.test(made)) {
+    const made = calls.name(node);
+    if (made !== undefined && MAKERS.test(made)) {
       const [first] = (unwrap(node) as t.CallExpression).arguments;
       const given = first && unwrap(first);
       const reducer =
         made === 'configureStore' && given?.type === 'ObjectExpression' ? valueOf(given, 'reducer') : given;
-      const init = reducer && (calls(reducer) === undefined ? partAt(u, reducer) : combined(u, reducer));
+      const init = reducer && (calls.name(reducer) === undefined ? partAt(u, reducer) : combined(u, reducer));
       if (init) addSymbol(u, { name: STORE, kind: 'derived', init, ...spanOf(node) });
     }
     eachChild(node, look);
@@ -237,7 +254,7 @@ export function partValues(
   calls: StoreCalls,
 ): Partial<ValueFact> & { more: ValueFact[] } {
   const options =
-    calls(call) === 'createSlice' ? unwrap((unwrap(call) as t.CallExpression).arguments[0]!) : undefined;
+    calls.name(call) === 'createSlice' ? unwrap((unwrap(call) as t.CallExpression).arguments[0]!) : undefined;
   const more: ValueFact[] = [];
   const members: Record<string, string> = { reducer: name };
   if (options?.type === 'ObjectExpression')
@@ -258,7 +275,7 @@ export const keepsParts = ({ symbols }: ComponentFacts): boolean =>
 /** Adds what the parts of stores are known by to the values of a file. */
 export function readParts(facts: FileFacts, made: { name: string; node: t.Node }[], calls: StoreCalls): void {
   for (const { name, node } of made) {
-    if (calls(node) !== 'createSlice') continue;
+    if (calls.name(node) !== 'createSlice') continue;
     const value = facts.values.find((one) => one.name === name);
     const { more, ...known } = partValues(name, node, calls);
     if (!value) continue;

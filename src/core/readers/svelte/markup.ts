@@ -1,5 +1,6 @@
 /** The markup of a component, without its scripts and styles: these are not parsed twice. */
-import { type AST, parse } from 'svelte/compiler';
+import type { AST } from 'svelte/compiler';
+import { svelteCompiler } from '../on-demand';
 import type { Span } from '../../model/facts';
 
 /** A component has three blocks at most; where far more seem to begin, looking for each one's end may take for ever. */
@@ -12,7 +13,8 @@ const BLOCK = /<(script|style)((?:[^>"']|"[^"]*"|'[^']*')*)>([^]*?)<\/\1\s*>/g;
  * of the text. Throws what the parser throws.
  */
 export function parseMarkup(path: string, text: string): AST.Root {
-  if ((text.match(BEGIN)?.length ?? 0) > MOST) return parse(text, { modern: true, filename: path });
+  if ((text.match(BEGIN)?.length ?? 0) > MOST)
+    return svelteCompiler().parse(text, { modern: true, filename: path });
   const blanked: Span[] = [];
   const bare = text.replace(BLOCK, (whole, tag: string, attributes: string, content: string, at: number) => {
     if (!content) return whole;
@@ -22,11 +24,11 @@ export function parseMarkup(path: string, text: string): AST.Root {
       whole.slice(0, start - at) + content.replace(/[^\n]/g, ' ') + whole.slice(start - at + content.length)
     );
   });
-  const root = parse(bare, { modern: true, filename: path });
+  const root = svelteCompiler().parse(bare, { modern: true, filename: path });
   const blocks = [root.module, root.instance, root.css].flatMap((one) =>
     one ? [one.content as unknown as Span] : [],
   );
   // What looks like a script inside of the markup is markup.
   const isBlock = ({ start, end }: Span) => blocks.some((one) => one.start <= start && end <= one.end);
-  return blanked.every(isBlock) ? root : parse(text, { modern: true, filename: path });
+  return blanked.every(isBlock) ? root : svelteCompiler().parse(text, { modern: true, filename: path });
 }

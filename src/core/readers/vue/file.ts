@@ -1,5 +1,6 @@
 /** One single-file component to facts. */
-import { parse, type SFCBlock, type SFCDescriptor } from '@vue/compiler-sfc';
+import type { SFCBlock, SFCDescriptor } from '@vue/compiler-sfc';
+import { vueCompiler } from '../on-demand';
 import type * as t from '@babel/types';
 import type { FileFacts, Problem } from '../../model/facts';
 import { emptyFile } from '../file';
@@ -29,7 +30,11 @@ const HARMLESS = new Set([
 /** Reads a file. Never throws: what cannot be parsed gives facts with a problem. */
 export function readVueFile(path: string, text: string): FileFacts {
   const facts: FileFacts = { ...emptyFile(path), language: 'vue' };
-  const { descriptor, errors } = parse(text, { filename: path, sourceMap: false, ignoreEmpty: false });
+  const { descriptor, errors } = vueCompiler().parse(text, {
+    filename: path,
+    sourceMap: false,
+    ignoreEmpty: false,
+  });
   const problem = problemIn(errors, text);
   if (problem) return { ...facts, problem };
   const normal = readBlock(blockOf(descriptor.script), text);

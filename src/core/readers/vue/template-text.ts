@@ -1,5 +1,5 @@
 /** A template written as a text in a script. */
-import { parse } from '@vue/compiler-sfc';
+import { vueCompiler } from '../on-demand';
 import type * as t from '@babel/types';
 import { SETUP } from '../script/unit';
 import type { TemplateNode } from './ast';
@@ -14,7 +14,7 @@ export function readTemplateText(u: VueUnit, node: t.StringLiteral | t.TemplateL
   const open = '<template>';
   if (start < open.length) return;
   const source = `${' '.repeat(start - open.length)}${open}${text}</template>`;
-  const { descriptor } = parse(source, { sourceMap: false, ignoreEmpty: false });
+  const { descriptor } = vueCompiler().parse(source, { sourceMap: false, ignoreEmpty: false });
   const nodes = descriptor.template?.ast?.children ?? [];
   readNodes(u, nodes as TemplateNode[], {
     scope: u.scopes.within(u.scopes.program, []),

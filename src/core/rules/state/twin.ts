@@ -1,5 +1,6 @@
 import { isJoined, reach } from '../../link/reach';
-import type { Component } from '../../model/project';
+import type { ComponentFacts } from '../../model/facts';
+import { oncePer } from '../../model/once-per';
 import { placeOf, step, type Rule } from '../rule';
 
 export const twin: Rule = {
@@ -14,18 +15,15 @@ export const twin: Rule = {
       const child = project.components[site.target]!;
       // What many render keeps what it keeps for itself.
       if (child.unknownSites || child.calledAt.some((id) => project.sites[id]!.owner !== owner.id)) continue;
-      child.facts.symbols.forEach((symbol, index) => {
-        if (symbol.kind !== 'state') return;
-        const other = owner.facts.symbols.findIndex(
-          (one) => one.kind === 'state' && one.name === symbol.name,
-        );
-        // What nobody changes is a constant, not state.
-        if (!isWritten(child, index) || (other >= 0 && !isWritten(owner, other))) return;
-        const key = `${owner.id}:${child.id}:${symbol.name}`;
-        if (other < 0 || seen.has(key)) return;
+      const kept = keptBy(owner.facts);
+      for (const [name, index] of keptBy(child.facts)) {
+        const other = kept.get(name);
+        const key = `${owner.id}:${child.id}:${name}`;
+        if (other === undefined || seen.has(key)) continue;
+        const symbol = child.facts.symbols[index]!;
         seen.add(key);
         const [own, theirs] = [child.nodeOf[index]!, owner.nodeOf[other]!];
-        if (isJoined(project.flow, own, theirs) && reach(project.flow, [own]).nodes.has(theirs)) return;
+        if (isJoined(project.flow, own, theirs) && reach(project.flow, [own]).nodes.has(theirs)) continue;
         const place = placeOf(child.file, symbol);
         report({
           component: child,
@@ -38,11 +36,19 @@ export const twin: Rule = {
             step(child, place, symbol.name, 'is kept again', 'start'),
           ],
         });
-      });
+      }
     }
   },
 };
 
-const isWritten = ({ facts }: Component, symbol: number): boolean =>
-  facts.writes.some((write) => write.symbol === symbol) ||
-  facts.symbols.some((one) => one.kind === 'setter' && one.of === symbol);
+/** State by its name. What nobody changes is a constant, not state. */
+const keptBy = oncePer(({ symbols, writes }: ComponentFacts): Map<string, number> => {
+  const written = new Set(writes.map((one) => one.symbol));
+  for (const { kind, of } of symbols) if (kind === 'setter' && of !== undefined) written.add(of);
+  const found = new Map<string, number>();
+  symbols.forEach(({ kind, name }, index) => {
+    if (kind === 'state' && !found.has(name)) found.set(name, index);
+  });
+  for (const [name, index] of found) if (!written.has(index)) found.delete(name);
+  return found;
+});
