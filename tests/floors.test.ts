@@ -80,6 +80,7 @@ test('the core does no input or output', () => {
         floorOf(one.file) === 'core' &&
         !isOwn(one) &&
         !PARSERS.test(one.target) &&
+        !loads(one) &&
         !one.typeOnly &&
         one.target !== 'vitest',
     ),
