@@ -96,7 +96,17 @@ export const openSchema = z.object({
 });
 
 export const progressSchema = z.object({
-  stage: z.enum(['finding', 'reading', 'linking', 'keeping', 'done', 'failed', 'cancelled', 'idle']),
+  stage: z.enum([
+    'finding',
+    'reading',
+    'linking',
+    'keeping',
+    'done',
+    'failed',
+    'cancelled',
+    'interrupted',
+    'idle',
+  ]),
   found: z.number(),
   read: z.number(),
   message: z.string().optional(),
@@ -193,6 +203,9 @@ export type Comparison = z.infer<typeof comparisonSchema>;
 export type Finding = z.infer<typeof findingSchema>;
 export type AuditSummary = z.infer<typeof auditSchema>;
 export type ProjectSummary = z.infer<typeof projectSchema>;
+/** A step of one of the projects, as the server tells it to whoever listens. */
+export const projectStepSchema = progressSchema.extend({ id: z.string() });
+
 export type Progress = z.infer<typeof progressSchema>;
 export type RiggingView = z.infer<typeof riggingSchema>;
 export type RiggingRow = z.infer<typeof rowSchema>;

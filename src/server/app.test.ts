@@ -12,7 +12,7 @@ import {
   comparisonSchema,
   findingSchema,
   joinedViewSchema,
-  progressSchema,
+  projectStepSchema,
   projectSchema,
   riggingSchema,
   strandSchema,
@@ -27,12 +27,14 @@ let folder: string;
 let data: string;
 let db: Database;
 let projects: Projects;
+let failures: unknown[] = [];
 let server: Server;
 let address: string;
 
 async function start() {
   db = await openDatabase(data);
-  projects = openProjects(db);
+  failures = [];
+  projects = await openProjects(db, (error) => failures.push(error));
   server = createServer(createApp({ db, projects, logger: pino({ level: 'silent' }) }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -167,7 +169,7 @@ describe('a project', () => {
 
   test('streams its progress to the end', async () => {
     const id = await opened();
-    const response = await get(`/projects/${id}/progress`);
+    const response = await get('/progress');
     expect(response.headers.get('content-type')).toContain('text/event-stream');
     const stages = new Set<Progress['stage']>();
     await post(`/projects/${id}/audits`);
@@ -176,8 +178,10 @@ describe('a project', () => {
       buffer += Buffer.from(chunk).toString();
       const parts = buffer.split('\n\n');
       buffer = parts.pop()!;
-      for (const part of parts)
-        stages.add(progressSchema.parse(JSON.parse(part.replace(/^data: /, ''))).stage);
+      for (const part of parts.filter((one) => one.startsWith('data: '))) {
+        const step = projectStepSchema.parse(JSON.parse(part.replace(/^data: /, '')));
+        if (step.id === id) stages.add(step.stage);
+      }
       if (stages.has('linking') && stages.has('done') && stages.has('keeping')) break;
     }
     expect([...stages]).toEqual(expect.arrayContaining(['reading', 'linking', 'keeping', 'done']));

@@ -5,13 +5,17 @@ import express, { type ErrorRequestHandler, type Express, type RequestHandler } 
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { z } from 'zod';
-import { decideSchema, openSchema, undecideSchema } from '../api/schemas';
+import { decideSchema, openSchema, type Progress, undecideSchema } from '../api/schemas';
 import type { Database } from './db/connection';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
 import { decide, decisionsOf, undecide } from './db/decisions';
+import { isOdd } from './db/kept';
 import { findingsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
 import { HttpProblem, notFound } from './problem';
 import type { Projects } from './projects';
+
+/** Milliseconds between signs of life on the stream of progress. */
+const HEARTBEAT = 15_000;
 
 export interface AppParts {
   db: Database;
@@ -37,9 +41,25 @@ const sameOrigin: RequestHandler = (request, _response, next) => {
   next();
 };
 
+const notText = (field: string): HttpProblem =>
+  new HttpProblem(400, 'Bad request', `${field}: it holds a NUL or half of a character`);
+
+/** The first field of some input whose text is none. */
+function oddIn(value: unknown, at: string): string | undefined {
+  if (typeof value === 'string') return isOdd(value) ? at : undefined;
+  if (value === null || typeof value !== 'object') return undefined;
+  for (const [key, one] of Object.entries(value)) {
+    const found = oddIn(one, at ? `${at}.${key}` : key);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
 /** Checks input with a schema; the message names the field. */
 function checked<T>(schema: z.ZodType<T>, input: unknown): T {
   const parsed = schema.safeParse(input);
+  const odd = parsed.success ? oddIn(parsed.data, '') : undefined;
+  if (odd !== undefined) throw notText(odd || 'body');
   if (parsed.success) return parsed.data;
   const [issue] = parsed.error.issues;
   throw new HttpProblem(400, 'Bad request', `${issue!.path.join('.') || 'body'}: ${issue!.message}`);
@@ -57,7 +77,10 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   app.use(sameOrigin);
   app.use(express.json({ limit: '1mb' }));
 
-  const project = async (id: string) => (await findProject(db, id)) ?? notFound('project', id);
+  const project = async (id: string) => {
+    if (isOdd(id)) throw notText('id');
+    return (await findProject(db, id)) ?? notFound('project', id);
+  };
   const audited = async (id: string) => {
     await project(id);
     const [last] = await latestAudits(db, id);
@@ -105,13 +128,20 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     const row = await project(request.params.id);
     response.json({ cancelled: await projects.cancel(row.id) });
   });
-  app.get('/api/projects/:id/progress', async (request, response) => {
-    const { id } = await project(request.params.id);
+  // One stream for all projects: browsers open few connections to one host. Whoever comes back is told all there is.
+  app.get('/api/progress', (request, response) => {
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });
-    const send = (step: unknown) => response.write(`data: ${JSON.stringify(step)}\n\n`);
-    send(projects.progress(id));
-    const stop = projects.follow(id, send);
-    request.on('close', stop);
+    const send = (id: string, step: Progress) =>
+      response.write(`data: ${JSON.stringify({ id, ...step })}\n\n`);
+    response.write('retry: 1000\n\n');
+    for (const [id, step] of projects.all()) send(id, step);
+    const stop = projects.follow(send);
+    // What stands between may end a connection on which nothing moves.
+    const beat = setInterval(() => response.write(':\n\n'), HEARTBEAT);
+    request.on('close', () => {
+      clearInterval(beat);
+      stop();
+    });
   });
   app.get('/api/projects/:id/findings', async (request, response) => {
     const { id } = await audited(request.params.id);
@@ -172,7 +202,9 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   app.get('/api/projects/:id/rigging', async (request, response) => {
     const { id } = await project(request.params.id);
     await audited(id);
-    response.json(await (await projects.session(id)).rigging(checked(asList, request.query.pin)));
+    response.json(
+      await (await projects.session(id)).rigging(checked(z.object({ pin: asList }), request.query).pin),
+    );
   });
   app.get('/api/projects/:id/strand', async (request, response) => {
     const { ref } = checked(z.object({ ref: z.string().min(1).max(500) }), request.query);

@@ -6,25 +6,37 @@ import type { Progress } from '../api/schemas';
 import type { Database } from './db/connection';
 import { keepFacts, knownFacts } from './db/facts';
 import { addProject, filesOf, findProject, latestAudits, removeProject, saveAudit } from './db/projects';
+import { BEAT, runningAudits } from './db/running';
+import { readerVersion } from './engine/reader-version';
 import { SessionEnded, startSession, type Session } from './engine/session';
 
 const IDLE: Progress = { stage: 'idle', found: 0, read: 0 };
+const INTERRUPTED: Progress = {
+  stage: 'interrupted',
+  found: 0,
+  read: 0,
+  message: 'The last audit was interrupted: audit again. Whatever is shown is of the audit before it.',
+};
 
 interface Running {
   session: Session;
+  /** Gives up what is kept of the audit as well. */
+  stop: AbortController;
   done: Promise<void>;
 }
 
 export interface Projects {
   /** Opens a folder and starts its audit; gives the project's id at once. */
   open(root: string): Promise<string>;
-  /** Audits again. False if an audit is running. */
+  /** Audits again. False if an audit is running, here or on another server of the same database. */
   audit(id: string): Promise<boolean>;
   cancel(id: string): Promise<boolean>;
   remove(id: string): Promise<void>;
   progress(id: string): Progress;
-  /** Calls back with every step of progress; gives what ends it. */
-  follow(id: string, listener: (progress: Progress) => void): () => void;
+  /** How far each project is that anything is known of. */
+  all(): [id: string, step: Progress][];
+  /** Calls back with every step of progress of every project; gives what ends it. */
+  follow(listener: (id: string, progress: Progress) => void): () => void;
   /** Waits for the running audit, if there is one. */
   settled(id: string): Promise<void>;
   /** The thread that answers questions about the latest audit. */
@@ -32,35 +44,64 @@ export interface Projects {
   close(): Promise<void>;
 }
 
-export function openProjects(db: Database): Projects {
+/** `onFailure` is told of every audit and thread that failed, with its stack. */
+export async function openProjects(
+  db: Database,
+  onFailure: (error: unknown) => void = () => {},
+): Promise<Projects> {
   const events = new EventEmitter().setMaxListeners(0);
   const progress = new Map<string, Progress>();
   const running = new Map<string, Running>();
   const sessions = new Map<string, Promise<Session>>();
+  const reader = readerVersion();
+  const claims = runningAudits(db, !db.shared);
+  for (const id of await claims.interrupted()) progress.set(id, INTERRUPTED);
+  const beat = setInterval(() => void claims.beat().catch(onFailure), BEAT).unref();
 
   function tell(id: string, step: Progress) {
     progress.set(id, step);
-    events.emit(id, step);
+    events.emit('step', id, step);
   }
 
-  async function run(id: string, root: string, session: Session): Promise<void> {
+  /** A thread that ended answers nothing more: the next question starts another. */
+  function startFor(id: string, onProgress?: (step: Progress) => void): Session {
+    const session = startSession({
+      ...(onProgress ? { onProgress } : {}),
+      onEnd: (crash) => {
+        if (crash) onFailure(crash);
+        void sessions.get(id)?.then(
+          (known) => known === session && sessions.delete(id),
+          () => undefined,
+        );
+      },
+    });
+    return session;
+  }
+
+  async function run(id: string, root: string, { session, stop }: Running): Promise<void> {
     try {
       const [last] = await latestAudits(db, id);
-      const known = last ? await knownFacts(db, last.id) : [];
+      const known = last ? await knownFacts(db, last.id, reader) : [];
       const result = await session.open({ root, known });
-      tell(id, { ...(progress.get(id) ?? IDLE), stage: 'keeping' });
-      await saveAudit(db, id, result);
-      await keepFacts(db, result.facts);
+      const { files } = result.report;
+      const keeping = { stage: 'keeping' as const, found: files };
+      tell(id, { ...keeping, read: 0 });
+      await saveAudit(db, id, result, {
+        signal: stop.signal,
+        onKept: (share) => tell(id, { ...keeping, read: Math.round(share * files) }),
+      });
+      await keepFacts(db, result.facts, reader);
       const old = sessions.get(id);
-      sessions.set(id, Promise.resolve(session));
-      void old?.then((one) => one.end());
-      running.delete(id);
-      tell(id, { stage: 'done', found: result.report.files, read: result.report.files });
+      // Ended in the meantime, it is started again when somebody asks.
+      if (stop.signal.aborted) sessions.delete(id);
+      else sessions.set(id, Promise.resolve(session));
+      void old?.then((one) => one.end()).catch(() => undefined);
+      await finish(id, { stage: 'done', found: files, read: files });
     } catch (error) {
-      running.delete(id);
-      const cancelled = error instanceof SessionEnded;
       void session.end();
-      tell(id, {
+      const cancelled = stop.signal.aborted || error instanceof SessionEnded;
+      if (!cancelled) onFailure(error);
+      await finish(id, {
         ...(progress.get(id) ?? IDLE),
         stage: cancelled ? 'cancelled' : 'failed',
         ...(cancelled ? {} : { message: error instanceof Error ? error.message : String(error) }),
@@ -68,17 +109,40 @@ export function openProjects(db: Database): Projects {
     }
   }
 
-  function start(id: string, root: string): boolean {
+  async function finish(id: string, step: Progress): Promise<void> {
+    running.delete(id);
+    await claims.release(id).catch(onFailure);
+    tell(id, step);
+  }
+
+  async function start(id: string, root: string): Promise<boolean> {
     if (running.has(id)) return false;
-    tell(id, { stage: 'finding', found: 0, read: 0 });
-    const session = startSession((step) => {
+    const session = startFor(id, (step) => {
       // What is kept afterwards is still to come.
       if (step.stage !== 'done') tell(id, step);
     });
-    const entry: Running = { session, done: Promise.resolve() };
+    const entry: Running = { session, stop: new AbortController(), done: Promise.resolve() };
     running.set(id, entry);
-    entry.done = run(id, root, session);
+    const claimed = await claims.claim(id).catch((error: unknown) => {
+      onFailure(error);
+      return false;
+    });
+    if (!claimed) {
+      running.delete(id);
+      void session.end();
+      return false;
+    }
+    tell(id, { stage: 'finding', found: 0, read: 0 });
+    entry.done = run(id, root, entry);
     return true;
+  }
+
+  async function stop(id: string): Promise<boolean> {
+    const one = running.get(id);
+    one?.stop.abort();
+    await one?.session.end();
+    await one?.done;
+    return one !== undefined;
   }
 
   /** The thread that knows the latest audit; after a restart it is made from what was kept. */
@@ -95,11 +159,11 @@ export function openProjects(db: Database): Projects {
   async function restored(id: string): Promise<Session> {
     const [last] = await latestAudits(db, id);
     if (!last) throw new Error('the project has not been audited yet');
-    const session = startSession();
+    const session = startFor(id);
     const [row] = await db.query<{ config: Config }>('select config from audit where id = $1', [last.id]);
     await session.restore({
       files: await filesOf(db, last.id),
-      known: await knownFacts(db, last.id),
+      known: await knownFacts(db, last.id, reader),
       config: row?.config,
     });
     return session;
@@ -108,37 +172,32 @@ export function openProjects(db: Database): Projects {
   return {
     async open(root) {
       const id = await addProject(db, basename(root) || root, root);
-      start(id, root);
+      await start(id, root);
       return id;
     },
     async audit(id) {
       const project = await findProject(db, id);
       return project !== undefined && start(id, project.root);
     },
-    async cancel(id) {
-      const one = running.get(id);
-      await one?.session.end();
-      await one?.done;
-      return one !== undefined;
-    },
+    cancel: stop,
     async remove(id) {
-      const one = running.get(id);
-      await one?.session.end();
-      await one?.done;
+      await stop(id);
       await sessions.get(id)?.then((session) => session.end());
       sessions.delete(id);
       progress.delete(id);
       await removeProject(db, id);
     },
     progress: (id) => progress.get(id) ?? IDLE,
-    follow(id, listener) {
-      events.on(id, listener);
-      return () => events.off(id, listener);
+    all: () => [...progress],
+    follow(listener) {
+      events.on('step', listener);
+      return () => events.off('step', listener);
     },
     settled: async (id) => running.get(id)?.done,
     session: sessionOf,
     async close() {
-      for (const one of running.values()) await one.session.end();
+      clearInterval(beat);
+      await Promise.all([...running.keys()].map(stop));
       for (const session of sessions.values()) await session.then((one) => one.end()).catch(() => {});
     },
   };

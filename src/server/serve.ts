@@ -22,7 +22,7 @@ export interface ServeOptions {
 export async function serve({ folder, port, data }: ServeOptions): Promise<void> {
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
   const db = await openDatabase(data);
-  const projects = openProjects(db);
+  const projects = await openProjects(db, (error) => logger.error(error));
   const root = join(dirname(fileURLToPath(import.meta.url)), '..');
   const web = join(root, 'dist/web');
   const demo = join(root, 'demo');

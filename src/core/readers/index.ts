@@ -8,9 +8,6 @@ import { readSvelteScript, usesSvelte } from './svelte/script';
 import { readVueFile } from './vue/file';
 import { readVueScript, usesVue } from './vue/script';
 
-/** Counts up whenever a reader says something else about the same text, so that cached facts are dropped. */
-export const READER_VERSION = 15;
-
 /** Files with more UTF-16 code units than this are generated, and are left out. */
 export const MAX_LENGTH = 1024 * 1024;
 

@@ -6,6 +6,8 @@ import { fileURLToPath } from 'node:url';
 export type Row = Record<string, unknown>;
 
 export interface Database {
+  /** Other servers may use it at the same time. */
+  shared: boolean;
   query<T = Row>(sql: string, values?: unknown[]): Promise<T[]>;
   /** Runs all or nothing. */
   transaction<T>(work: (tx: Pick<Database, 'query'>) => Promise<T>): Promise<T>;
@@ -30,6 +32,7 @@ async function pglite(folder: string | undefined): Promise<Database> {
   const release = folder === undefined ? () => {} : lock(folder);
   const db = await PGlite.create(folder === undefined ? 'memory://' : join(folder, 'db'));
   return {
+    shared: false,
     query: async <T>(sql: string, values?: unknown[]) => (await db.query<T>(sql, values)).rows,
     transaction: (work) =>
       db.transaction((tx) =>
@@ -82,6 +85,7 @@ async function postgres(url: string): Promise<Database> {
   const { default: pg } = await import('pg');
   const pool = new pg.Pool({ connectionString: url });
   return {
+    shared: true,
     query: async <T>(sql: string, values?: unknown[]) => (await pool.query(sql, values)).rows as T[],
     async transaction(work) {
       const client = await pool.connect();

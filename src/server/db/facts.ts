@@ -1,6 +1,6 @@
 /** Facts by content, kept so that unchanged files need no reading. */
-import { READER_VERSION } from '../../core/readers';
 import type { Database } from './connection';
+import { keptText, textKept } from './kept';
 
 export interface KnownFacts {
   path: string;
@@ -9,23 +9,30 @@ export interface KnownFacts {
 }
 
 /** Facts that this version of the readers made of the files of an audit. */
-export const knownFacts = (db: Database, audit: number): Promise<KnownFacts[]> =>
-  db.query<KnownFacts>(
+export async function knownFacts(db: Database, audit: number, reader: string): Promise<KnownFacts[]> {
+  const rows = await db.query<KnownFacts>(
     `select facts.path, facts.hash, facts.body from audit_file
-     join facts on facts.path = audit_file.path and facts.hash = audit_file.hash and facts.version = $2
+     join facts on facts.path = audit_file.path and facts.hash = audit_file.hash and facts.reader = $2
      where audit_id = $1`,
-    [audit, READER_VERSION],
+    [audit, reader],
   );
+  return rows.map((row) => ({ ...row, path: textKept(row.path) }));
+}
 
-export async function keepFacts(db: Database, list: KnownFacts[]): Promise<void> {
+export async function keepFacts(db: Database, list: KnownFacts[], reader: string): Promise<void> {
   for (let i = 0; i < list.length; i += 200) {
     const part = list.slice(i, i + 200);
     await db.query(
-      `insert into facts (path, hash, version, body)
-       select path, hash, $1::int, body from unnest($2::text[], $3::text[], $4::text[]) as given (path, hash, body)
+      `insert into facts (path, hash, reader, body)
+       select path, hash, $1::text, body from unnest($2::text[], $3::text[], $4::text[]) as given (path, hash, body)
        on conflict do nothing`,
-      [READER_VERSION, part.map((one) => one.path), part.map((one) => one.hash), part.map((one) => one.body)],
+      [
+        reader,
+        part.map((one) => keptText(one.path)),
+        part.map((one) => one.hash),
+        part.map((one) => one.body),
+      ],
     );
   }
-  await db.query('delete from facts where version <> $1', [READER_VERSION]);
+  await db.query('delete from facts where reader <> $1', [reader]);
 }

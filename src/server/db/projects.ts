@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import type { AuditSummary, ProjectSummary } from '../../api/schemas';
 import type { Report, ReportedFinding } from '../../core/report/summary';
 import type { Database } from './connection';
+import { jsonKept, keptJson, keptText, textKept } from './kept';
 
 interface AuditRow {
   id: string | number;
@@ -37,8 +38,8 @@ const toAudit = (row: AuditRow): AuditSummary => ({
   components: row.components,
   languages: row.languages,
   counts: { error: row.errors, warning: row.warnings, note: row.notes, silenced: row.silenced },
-  problems: row.problems,
-  skipped: row.skipped,
+  problems: jsonKept(row.problems),
+  skipped: jsonKept(row.skipped),
   ...(row.joined ? { joined: row.joined } : {}),
 });
 
@@ -58,8 +59,15 @@ export async function findProject(db: Database, id: string): Promise<ProjectRow 
   return row;
 }
 
-export const removeProject = (db: Database, id: string) =>
-  db.query('delete from project where id = $1', [id]);
+/** Forgets a project with all that is known of it: its audits, decisions, and texts and facts that nobody else needs. */
+export const removeProject = (db: Database, id: string): Promise<void> =>
+  db.transaction(async (tx) => {
+    await tx.query('delete from project where id = $1', [id]);
+    await tx.query('delete from source where hash not in (select hash from audit_file)');
+    await tx.query(
+      'delete from facts where not exists (select 1 from audit_file where audit_file.path = facts.path and audit_file.hash = facts.hash)',
+    );
+  });
 
 /** Every project with its last two audits, the one audited last first. */
 export async function listProjects(db: Database): Promise<ProjectSummary[]> {
@@ -96,8 +104,13 @@ export interface NewAudit {
   config: unknown;
 }
 
-/** Keeps an audit with its sources and findings, all or nothing. */
-export async function saveAudit(db: Database, project: string, audit: NewAudit): Promise<number> {
+/** Keeps an audit with its sources and findings, all or nothing; in portions, after each of which it may be given up. */
+export async function saveAudit(
+  db: Database,
+  project: string,
+  audit: NewAudit,
+  { signal, onKept }: { signal?: AbortSignal; onKept?(share: number): void } = {},
+): Promise<number> {
   const { report } = audit;
   return db.transaction(async (tx) => {
     const [row] = await tx.query<{ id: number }>(
@@ -113,24 +126,33 @@ export async function saveAudit(db: Database, project: string, audit: NewAudit):
         report.counts.warning,
         report.counts.note,
         report.counts.silenced,
-        JSON.stringify(report.problems),
-        JSON.stringify(report.skipped),
-        JSON.stringify(audit.config ?? {}),
+        keptJson(report.problems),
+        keptJson(report.skipped),
+        keptJson(audit.config ?? {}),
         JSON.stringify(report.joined),
       ],
     );
     const id = Number(row!.id);
+    const whole = audit.files.length + report.findings.length;
+    let kept = 0;
+    const next = (done: number) => {
+      signal?.throwIfAborted();
+      kept += done;
+      onKept?.(whole ? kept / whole : 1);
+    };
     for (const part of slices(audit.files, 200)) {
+      next(part.length);
       await tx.query(
         `insert into source (hash, body) select * from unnest($1::text[], $2::text[]) on conflict do nothing`,
-        [part.map((file) => file.hash), part.map((file) => clean(file.text))],
+        [part.map((file) => file.hash), part.map((file) => keptText(file.text))],
       );
       await tx.query(
         `insert into audit_file (audit_id, path, hash) select $1::bigint, * from unnest($2::text[], $3::text[])`,
-        [id, part.map((file) => file.path), part.map((file) => file.hash)],
+        [id, part.map((file) => keptText(file.path)), part.map((file) => file.hash)],
       );
     }
     for (const [at, part] of slices(report.findings, 500).entries()) {
+      next(part.length);
       await tx.query(
         `insert into finding (audit_id, ordinal, fingerprint, rule, level, body)
          select $1::bigint, * from unnest($2::int[], $3::text[], $4::text[], $5::text[], $6::jsonb[])`,
@@ -140,16 +162,14 @@ export async function saveAudit(db: Database, project: string, audit: NewAudit):
           part.map((finding) => finding.fingerprint),
           part.map((finding) => finding.rule),
           part.map((finding) => finding.level),
-          part.map((finding) => JSON.stringify(finding)),
+          part.map((finding) => keptJson(finding)),
         ],
       );
     }
+    signal?.throwIfAborted();
     return id;
   });
 }
-
-/** A NUL cannot be kept as text. */
-const clean = (text: string): string => text.replaceAll('\0', '');
 
 function slices<T>(list: T[], size: number): T[][] {
   const parts: T[][] = [];
@@ -162,7 +182,7 @@ export async function findingsOf(db: Database, audit: number): Promise<ReportedF
     'select body from finding where audit_id = $1 order by ordinal',
     [audit],
   );
-  return rows.map((row) => row.body);
+  return rows.map((row) => jsonKept(row.body));
 }
 
 export async function sourceOf(db: Database, audit: number, path: string): Promise<string | undefined> {
@@ -170,11 +190,13 @@ export async function sourceOf(db: Database, audit: number, path: string): Promi
     'select body from audit_file join source using (hash) where audit_id = $1 and path = $2',
     [audit, path],
   );
-  return row?.body;
+  return row && textKept(row.body);
 }
 
-export const filesOf = (db: Database, audit: number): Promise<StoredFile[]> =>
-  db.query<StoredFile>(
+export async function filesOf(db: Database, audit: number): Promise<StoredFile[]> {
+  const rows = await db.query<StoredFile>(
     'select path, hash, body as text from audit_file join source using (hash) where audit_id = $1 order by path',
     [audit],
   );
+  return rows.map(({ path, hash, text }) => ({ path: textKept(path), hash, text: textKept(text) }));
+}

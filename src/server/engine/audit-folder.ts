@@ -1,6 +1,5 @@
 /** Audits a folder: walk, read in worker threads, link, rules. */
 import { readFile as readText } from 'node:fs/promises';
-import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import type { Piscina } from 'piscina';
@@ -12,7 +11,7 @@ import { readManifest, type Manifest } from '../../core/readers/manifest';
 import { RULES, type Settings } from '../../core/rules';
 import type { Skipped } from '../../core/report/summary';
 import { walk } from '../sources/walk';
-import { readTask, type ReadResult, type ReadTask, type ReadTexts } from './reader-worker';
+import { readTask, type ReadResult, type ReadTask, type ReadText, type ReadTexts } from './reader-worker';
 import { workerFile } from './worker-file';
 
 export interface Progress {
@@ -24,11 +23,11 @@ export interface Progress {
 export interface FolderAudit {
   audit: Audit;
   facts: Map<string, FileFacts>;
-  /** Content hashes by path. */
-  hashes: Map<string, string>;
+  /** What was read, with its hash, by path: of files that could not be read, nothing. */
+  texts: Map<string, ReadText>;
   skipped: Skipped[];
-  /** Paths of the package and path manifests that were read. */
-  manifests: string[];
+  /** The package and path manifests that were read. */
+  manifests: { path: string; text: string }[];
   textOf(path: string): string;
 }
 
@@ -37,7 +36,7 @@ export interface FolderOptions {
   signal?: AbortSignal;
   onProgress?(progress: Progress): void;
   /** Facts of an audit before this one, so that unchanged files need no reading. */
-  before?: Pick<FolderAudit, 'facts' | 'hashes'>;
+  before?: { facts: Map<string, FileFacts>; hashes: Map<string, string> };
 }
 
 /** Fewer files than this are read faster than a thread starts. */
@@ -95,12 +94,12 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   });
   const found = walked.sources.length;
   const facts = new Map<string, FileFacts>();
-  const hashes = new Map<string, string>();
+  const texts = new Map<string, ReadText>();
   const take = (task: ReadTask, result: ReadResult | ReadTexts) => {
     const list = 'json' in result ? (JSON.parse(result.json) as (FileFacts | null)[]) : result.facts;
     task.paths.forEach((path, i) => {
       facts.set(path, list[i] ?? before!.facts.get(path)!);
-      hashes.set(path, result.hashes[i]!);
+      texts.set(path, result.read[i]!);
     });
     progress('reading', found, facts.size);
   };
@@ -108,21 +107,19 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   signal?.throwIfAborted();
   progress('linking', found, found);
   const manifests = await readManifests(root, walked.manifests);
-  const audit = openAudit({ facts: [...facts.values()], manifests, settings: settingsOf(config) });
+  const audit = openAudit({
+    facts: [...facts.values()],
+    manifests: understood(manifests),
+    settings: settingsOf(config),
+  });
   progress('done', found, found);
   return {
     audit,
     facts,
-    hashes,
+    texts,
     skipped: walked.skipped,
-    manifests: walked.manifests,
-    textOf: (path) => {
-      try {
-        return readFileSync(join(root, path), 'utf8');
-      } catch {
-        return '';
-      }
-    },
+    manifests,
+    textOf: (path) => texts.get(path)?.text ?? '',
   };
 }
 
@@ -193,9 +190,10 @@ async function readHere(
   }
 }
 
-async function readManifests(root: string, paths: string[]): Promise<Manifest[]> {
-  const list = await Promise.all(
-    paths.map(async (path) => readManifest(path, await readText(join(root, path), 'utf8').catch(() => ''))),
+const readManifests = (root: string, paths: string[]): Promise<FolderAudit['manifests']> =>
+  Promise.all(
+    paths.map(async (path) => ({ path, text: await readText(join(root, path), 'utf8').catch(() => '') })),
   );
-  return list.filter((one) => one !== undefined);
-}
+
+const understood = (list: FolderAudit['manifests']): Manifest[] =>
+  list.map(({ path, text }) => readManifest(path, text)).filter((one) => one !== undefined);

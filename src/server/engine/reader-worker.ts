@@ -15,35 +15,44 @@ export interface ReadTask {
 export interface ReadTexts {
   /** Facts of the files of the task, in order; null where they are known. */
   facts: (FileFacts | null)[];
-  hashes: string[];
+  read: ReadText[];
 }
 
 export interface ReadResult {
   json: string;
-  hashes: string[];
+  read: ReadText[];
 }
+
+/** The text that facts were made of, and its hash: what is kept is what was read. */
+export interface ReadText {
+  text: string;
+  /** Empty where the file could not be read. */
+  hash: string;
+}
+
+export const hashOf = (text: string): string => createHash('sha256').update(text).digest('base64url');
 
 /** Reads the files of a task. A file that has gone in the meantime gives facts with a problem. */
 export function readTask(task: ReadTask): ReadTexts {
-  const hashes: string[] = [];
+  const read: ReadText[] = [];
   const facts = task.paths.map((path) => {
     let text: string;
     try {
       text = readFileSync(join(task.root, path), 'utf8');
     } catch (error) {
-      hashes.push('');
+      read.push({ text: '', hash: '' });
       const { code } = error as NodeJS.ErrnoException;
       const problem = { message: `the file cannot be read (${code ?? 'unknown'})`, line: 1, column: 1 };
       return { ...readFile(path, ''), problem };
     }
-    const hash = createHash('sha256').update(text).digest('base64url');
-    hashes.push(hash);
+    const hash = hashOf(text);
+    read.push({ text, hash });
     return task.known?.[path] === hash ? null : readFile(path, text);
   });
-  return { facts, hashes };
+  return { facts, read };
 }
 
 export default function read(task: ReadTask): ReadResult {
-  const { facts, hashes } = readTask(task);
-  return { json: JSON.stringify(facts), hashes };
+  const { facts, read: texts } = readTask(task);
+  return { json: JSON.stringify(facts), read: texts };
 }

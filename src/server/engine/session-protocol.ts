@@ -34,5 +34,5 @@ export type Question =
 
 export type Answer =
   | { kind: 'value'; id: number; value: unknown }
-  | { kind: 'error'; id: number; message: string }
+  | { kind: 'error'; id: number; message: string; stack: string }
   | { kind: 'progress'; progress: Progress };

@@ -1,7 +1,4 @@
 /** One thread per open project: audits it and answers questions about it. */
-import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { parentPort } from 'node:worker_threads';
 import { openAudit, type AuditResult } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
@@ -13,6 +10,7 @@ import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './ses
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
 import { joinedView } from './joined';
+import { hashOf } from './reader-worker';
 import { jointView } from './joint';
 import { riggingView, search, strandView } from './views';
 
@@ -22,8 +20,6 @@ interface State {
 }
 
 let state: State | undefined;
-
-const hashOf = (text: string): string => createHash('sha256').update(text).digest('base64url');
 
 function opened(): State {
   if (!state) throw new Error('the project is not open');
@@ -42,22 +38,12 @@ async function open(task: OpenTask): Promise<OpenedAudit> {
     ...(task.known.length ? { before } : {}),
     onProgress: (progress) => reply({ kind: 'progress', progress }),
   });
-  const texts = new Map<string, string>();
-  const textOf = (path: string) => {
-    let text = texts.get(path);
-    if (text === undefined) texts.set(path, (text = found.textOf(path)));
-    return text;
-  };
+  const { textOf, texts } = found;
   const { result } = found.audit;
   state = { result, textOf };
-  const files = [...found.facts.keys()].map((path) => {
-    const text = textOf(path);
-    return { path, hash: hashOf(text), text };
-  });
-  for (const path of found.manifests) {
-    const text = readFileSync(join(task.root, path), 'utf8');
-    files.push({ path, hash: hashOf(text), text });
-  }
+  // A file that could not be read has nothing that is kept, so that it is read again.
+  const files = [...texts].flatMap(([path, { text, hash }]) => (hash ? [{ path, hash, text }] : []));
+  for (const { path, text } of found.manifests) files.push({ path, hash: hashOf(text), text });
   const known = new Set(task.known.map((one) => `${one.path}\n${one.hash}`));
   return {
     report: reportOf(result, textOf, found.skipped),
@@ -129,7 +115,9 @@ const reply = (message: Answer) => parentPort!.postMessage(message);
 parentPort!.on('message', ({ id, question }: { id: number; question: Question }) => {
   answer(question).then(
     (value) => reply({ kind: 'value', id, value }),
-    (error: unknown) =>
-      reply({ kind: 'error', id, message: error instanceof Error ? error.message : String(error) }),
+    (error: unknown) => {
+      const { message, stack = message } = error instanceof Error ? error : new Error(String(error));
+      reply({ kind: 'error', id, message, stack });
+    },
   );
 });

@@ -9,6 +9,9 @@ import { workerFile } from './worker-file';
 /** The thread was ended before it answered. */
 export class SessionEnded extends Error {}
 
+/** The thread ended by itself before it answered: out of memory, say. */
+export class SessionCrashed extends Error {}
+
 export interface Session {
   open(task: OpenTask): Promise<OpenedAudit>;
   restore(task: RestoreTask): Promise<void>;
@@ -27,29 +30,46 @@ interface Waiting {
   reject(error: Error): void;
 }
 
-/** Starts a thread. What it is asked and does not answer is rejected when it ends. */
-export function startSession(onProgress: (progress: Progress) => void = () => {}): Session {
+export interface SessionListener {
+  onProgress?(progress: Progress): void;
+  /** It ended, by itself or because it was told to; `crash` is why, where nobody told it to. */
+  onEnd?(crash: Error | undefined): void;
+}
+
+/** Starts a thread. What it has not answered when it ends is rejected, and so is what it is asked afterwards. */
+export function startSession({ onProgress, onEnd }: SessionListener = {}): Session {
   const worker = new Worker(workerFile('session-worker'));
   const waiting = new Map<number, Waiting>();
   let last = 0;
+  let told = false;
+  let crash: Error | undefined;
+  let ended: Error | undefined;
   worker.on('message', (message: Answer) => {
     if (message.kind === 'progress') {
-      onProgress(message.progress);
+      onProgress?.(message.progress);
       return;
     }
     const one = waiting.get(message.id);
     waiting.delete(message.id);
     if (message.kind === 'value') one?.resolve(message.value);
-    else one?.reject(new Error(message.message));
+    else one?.reject(Object.assign(new Error(message.message), { stack: message.stack }));
   });
-  const fail = (error: Error) => {
-    for (const one of waiting.values()) one.reject(error);
+  worker.on('error', (error: Error) => (crash = error));
+  worker.on('exit', (code) => {
+    if (!told) crash ??= new Error(`it ended with code ${code}`);
+    ended = told
+      ? new SessionEnded('the audit was ended')
+      : new SessionCrashed(`the project's thread ended: ${crash!.message}`, { cause: crash });
+    for (const one of waiting.values()) one.reject(ended);
     waiting.clear();
-  };
-  worker.on('error', fail);
-  worker.on('exit', () => fail(new SessionEnded('the audit was ended')));
+    onEnd?.(told ? undefined : crash);
+  });
   const ask = <T>(question: Question): Promise<T> =>
     new Promise<T>((resolve, reject) => {
+      if (ended) {
+        reject(ended);
+        return;
+      }
       const id = ++last;
       waiting.set(id, { resolve: resolve as (value: unknown) => void, reject });
       worker.postMessage({ id, question });
@@ -64,6 +84,9 @@ export function startSession(onProgress: (progress: Progress) => void = () => {}
     joined: () => ask({ kind: 'joined' }),
     component: (ref) => ask({ kind: 'component', ref }),
     joint: (ref, at) => ask({ kind: 'joint', ref, at }),
-    end: async () => void (await worker.terminate()),
+    end: async () => {
+      told = true;
+      await worker.terminate();
+    },
   };
 }

@@ -19,7 +19,7 @@ export function AuditControl({ id }: { id: string }) {
   }
   return (
     <span className="flex items-center gap-3">
-      {(progress?.stage === 'failed' || error) && (
+      {(progress?.stage === 'failed' || progress?.stage === 'interrupted' || error) && (
         <span role="alert" className="max-w-96 truncate text-[#f3a39b]">
           {progress?.message ?? reasonOf(error)}
         </span>

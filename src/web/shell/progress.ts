@@ -1,49 +1,61 @@
-/** The running audit of a project, as the server tells it. */
-import { useEffect, useState } from 'react';
-import { useDispatch } from 'react-redux';
-import { progressSchema, type Progress } from '../../api/schemas';
+/** The running audits of all projects, as the server tells them on one stream. */
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { useSelector } from 'react-redux';
+import { projectStepSchema, type Progress } from '../../api/schemas';
 import { api } from '../api';
+import type { State, Store } from '../store';
 
 export const isRunning = (stage: Progress['stage'] | undefined): boolean =>
   stage === 'finding' || stage === 'reading' || stage === 'linking' || stage === 'keeping';
 
-/** Follows a project's audits; when one ends, what the screens show is asked for again. */
-export function useProgress(id: string): Progress | undefined {
-  const [progress, setProgress] = useState<Progress>();
-  const dispatch = useDispatch();
-  useEffect(() => {
-    const source = new EventSource(`/api/projects/${id}/progress`);
-    let ran = false;
-    source.onmessage = (event: MessageEvent<string>) => {
-      const step = progressSchema.parse(JSON.parse(event.data));
-      setProgress(step);
-      if (isRunning(step.stage)) ran = true;
-      else if (ran) {
-        ran = false;
-        dispatch(api.util.invalidateTags(['Audit', 'Projects']));
-      }
-    };
-    return () => source.close();
-  }, [id, dispatch]);
-  return progress;
+export const progress = createSlice({
+  name: 'progress',
+  initialState: {} as Record<string, Progress>,
+  reducers: {
+    stepped: (state, { payload }: PayloadAction<{ id: string; step: Progress }>) => {
+      state[payload.id] = payload.step;
+    },
+  },
+});
+
+/**
+ * Follows all audits for as long as the page is open; when one ends, what the screens show is asked for again. The browser
+ * comes back by itself when the stream is lost, and is then told how far each project is.
+ */
+export function followProgress({ dispatch, getState }: Pick<Store, 'dispatch' | 'getState'>): () => void {
+  const source = new EventSource('/api/progress');
+  source.onmessage = (event: MessageEvent<string>) => {
+    const { id, ...step } = projectStepSchema.parse(JSON.parse(event.data));
+    const before = getState().progress[id];
+    dispatch(progress.actions.stepped({ id, step }));
+    if (isRunning(before?.stage) && !isRunning(step.stage))
+      dispatch(api.util.invalidateTags(['Audit', 'Projects']));
+  };
+  return () => source.close();
 }
+
+export const useProgress = (id: string): Progress | undefined =>
+  useSelector((state: State) => state.progress[id]);
 
 /** What a step of the audit is doing, and how far it is, from 0 to 1. */
 export function describeProgress({ stage, found, read, message }: Progress): {
   text: string;
   share: number | undefined;
 } {
+  const share = found ? read / found : 0;
   switch (stage) {
     case 'finding':
       return { text: `${found} files found`, share: undefined };
     case 'reading':
-      return { text: `read ${read} of ${found} files`, share: found ? (read / found) * 0.85 : 0 };
+      return { text: `read ${read} of ${found} files`, share: share * 0.85 };
     case 'linking':
       return { text: 'linking, then rules', share: 0.9 };
     case 'keeping':
-      return { text: 'keeping the audit', share: 0.96 };
+      return { text: `keeping the audit, ${Math.round(share * 100)} %`, share: 0.92 + share * 0.08 };
     case 'failed':
       return { text: message ?? 'failed', share: undefined };
+    case 'interrupted':
+      return { text: message ?? 'interrupted', share: undefined };
     case 'cancelled':
       return { text: 'cancelled', share: undefined };
     default:

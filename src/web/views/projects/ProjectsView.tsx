@@ -153,7 +153,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
         </>
       ) : (
         <td colSpan={7} className="px-3 text-soft">
-          {progress?.stage === 'failed' ? (
+          {progress?.stage === 'failed' || progress?.stage === 'interrupted' ? (
             <span className="text-error">{progress.message}</span>
           ) : (
             'not audited yet'

@@ -1,0 +1,268 @@
+/** What the server keeps and how it comes back, by real requests: races, threads and servers that end, odd text. */
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { type Finding, projectStepSchema } from '../api/schemas';
+import { createApp } from './app';
+import { type Database, openDatabase } from './db/connection';
+import { openProjects, type Projects } from './projects';
+
+let folder: string;
+let app: string;
+let db: Database;
+let projects: Projects;
+let server: Server;
+let address: string;
+let failures: unknown[];
+
+async function serve() {
+  failures = [];
+  projects = await openProjects(db, (error) => failures.push(error));
+  server = createServer(createApp({ db, projects, logger: pino({ level: 'silent' }) }));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+}
+
+async function unserve() {
+  server.closeAllConnections();
+  await new Promise((resolve) => server.close(resolve));
+  await projects.close();
+}
+
+// One database for all: what a restart finds is what it was before.
+beforeAll(async () => {
+  db = await openDatabase();
+}, 60_000);
+afterAll(() => db.close());
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'sound-'));
+  app = join(folder, 'app');
+  mkdirSync(app);
+  writeFileSync(join(app, 'main.tsx'), MAIN);
+  writeFileSync(join(app, 'Gauge.tsx'), GAUGE);
+  await serve();
+}, 60_000);
+afterEach(async () => {
+  await unserve();
+  for (const table of ['project', 'source', 'facts']) await db.query(`delete from ${table}`);
+  rmSync(folder, { recursive: true });
+}, 60_000);
+
+const MAIN = `import { createRoot } from 'react-dom/client';
+import { Gauge } from './Gauge';
+createRoot(document.body).render(<Gauge speed={3} />);
+`;
+const GAUGE = `export function Gauge({ speed, unit }: { speed: number; unit: string }) { return <b>{speed}{unit}</b>; }
+`;
+
+const get = (path: string) => fetch(`${address}/api${path}`);
+const send = (method: string, path: string, body?: unknown) =>
+  fetch(`${address}/api${path}`, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  });
+
+async function opened(): Promise<string> {
+  const { id } = (await (await send('POST', '/projects', { path: app })).json()) as { id: string };
+  await projects.settled(id);
+  return id;
+}
+
+async function again(id: string): Promise<void> {
+  await send('POST', `/projects/${id}/audits`);
+  await projects.settled(id);
+}
+
+const rulesOf = async (id: string): Promise<string[]> =>
+  ((await (await get(`/projects/${id}/findings`)).json()) as Finding[]).map((one) => one.rule);
+
+describe('what was read is what is kept', () => {
+  test('a file that is saved while it is linked is read again the next time', async () => {
+    const whole = MAIN.replace('speed={3}', 'speed={3} unit="m"');
+    const stop = projects.follow((_, { stage }) => {
+      if (stage === 'linking') writeFileSync(join(app, 'main.tsx'), whole);
+    });
+    const id = await opened();
+    stop();
+    expect(readFileSync(join(app, 'main.tsx'), 'utf8')).toBe(whole);
+    expect(await rulesOf(id)).toEqual(['prop/missing']);
+    expect(await (await get(`/projects/${id}/source?path=main.tsx`)).text()).toBe(MAIN);
+    await again(id);
+    expect(await rulesOf(id)).toEqual([]);
+    await unserve();
+    await serve();
+    expect(await (await get(`/projects/${id}/source?path=main.tsx`)).text()).toBe(whole);
+    expect((await get(`/projects/${id}/rigging`)).status).toBe(200);
+  });
+
+  test('facts of other readers are not used', async () => {
+    const id = await opened();
+    await db.query(`update facts set reader = 'another', body = '{"path":"main.tsx"}'`);
+    await again(id);
+    expect(await rulesOf(id)).toEqual(['prop/missing']);
+    expect(await db.query(`select path from facts where reader = 'another'`)).toEqual([]);
+  });
+});
+
+describe('threads and servers that end', () => {
+  test('a thread that has ended is started again by the next question', async () => {
+    const id = await opened();
+    const before = await (await get(`/projects/${id}/rigging`)).json();
+    const session = await projects.session(id);
+    await session.end();
+    await expect(session.rigging([])).rejects.toThrow('the audit was ended');
+    expect(await (await get(`/projects/${id}/rigging`)).json()).toEqual(before);
+  });
+
+  test('a cancel while the audit is kept leaves the audit before it, and every question is answered', async () => {
+    const id = await opened();
+    writeFileSync(join(app, 'main.tsx'), MAIN.replace('speed', 'pace'));
+    const cancelled = new Promise<void>((resolve) => {
+      const stop = projects.follow((_, { stage }) => {
+        if (stage !== 'keeping') return;
+        stop();
+        void projects.cancel(id).then(() => resolve());
+      });
+    });
+    await again(id);
+    await cancelled;
+    expect(projects.progress(id).stage).toBe('cancelled');
+    expect(await rulesOf(id)).toEqual(['prop/missing']);
+    expect((await get(`/projects/${id}/rigging`)).status).toBe(200);
+    await again(id);
+    expect((await rulesOf(id)).sort()).toEqual(['prop/missing', 'prop/missing', 'prop/unknown']);
+  });
+
+  test('a project whose folder cannot be read says so, with the stack for the log', async () => {
+    const id = await opened();
+    rmSync(app, { recursive: true });
+    await again(id);
+    expect(projects.progress(id)).toMatchObject({
+      stage: 'failed',
+      message: expect.stringMatching(/ENOENT/) as string,
+    });
+    expect((failures[0] as Error).stack).toMatch(/at /);
+    expect(await rulesOf(id)).toEqual(['prop/missing']);
+  });
+
+  test('an audit that ended with its server is said to be interrupted', async () => {
+    const id = await opened();
+    await unserve();
+    await db.query(`insert into running_audit (project_id, server) values ($1, 'gone')`, [id]);
+    await serve();
+    const response = await get('/progress');
+    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
+      const [data] =
+        Buffer.from(chunk)
+          .toString()
+          .match(/(?<=data: ).*/) ?? [];
+      if (data === undefined) continue;
+      const step = projectStepSchema.parse(JSON.parse(data));
+      expect(step).toMatchObject({
+        id,
+        stage: 'interrupted',
+        message: expect.stringMatching(/audit again/) as string,
+      });
+      break;
+    }
+    expect(await rulesOf(id)).toEqual(['prop/missing']);
+    await again(id);
+    expect(projects.progress(id).stage).toBe('done');
+    expect(await db.query('select * from running_audit')).toEqual([]);
+  });
+});
+
+describe('odd text', () => {
+  const ODD = 'a\\0b\\ud800c';
+
+  test('in names and values of the code is kept and comes back', async () => {
+    writeFileSync(
+      join(app, 'main.tsx'),
+      MAIN.replace(
+        'speed={3}',
+        `speed={3} unit={"m"} {...{ "${ODD}": 1 }} />\n);\nexport const other = (<Gauge speed="${'a\0b'}" unit="x"`,
+      ),
+    );
+    writeFileSync(join(app, 'page.html'), '<p id="a">\0</p>');
+    const id = await opened();
+    expect(projects.progress(id)).toMatchObject({ stage: 'done' });
+    expect(await (await get(`/projects/${id}/source?path=page.html`)).text()).toContain('\0');
+    expect((await get(`/projects/${id}/findings`)).status).toBe(200);
+    await unserve();
+    await serve();
+    expect((await get(`/projects/${id}/rigging`)).status).toBe(200);
+    expect(await (await get(`/projects/${id}/source?path=page.html`)).text()).toContain('\0');
+  });
+
+  test.each<[string, string, string, unknown, RegExp]>([
+    [
+      'a reason with a NUL',
+      'PUT',
+      '/decisions',
+      { fingerprints: ['a'], verdict: 'accepted', reason: 'a\0b' },
+      /^reason: /,
+    ],
+    [
+      'half of a character',
+      'PUT',
+      '/decisions',
+      { fingerprints: ['\ud800'], verdict: 'accepted', reason: 'x' },
+      /^fingerprints\.0: /,
+    ],
+    ['in what is taken back', 'POST', '/decisions/undo', { fingerprints: ['a', '\0'] }, /^fingerprints\.1: /],
+    ['in an address', 'GET', '/strand?ref=%00', undefined, /^ref: /],
+    ['in a list of an address', 'GET', '/rigging?pin=a&pin=%00', undefined, /^pin\.1: /],
+    ['in a path', 'GET', '/source?path=a%00', undefined, /^path: /],
+  ])('%s is refused by the field', async (_, method, path, body, detail) => {
+    const id = await opened();
+    const response = await send(method, `/projects/${id}${path}`, body);
+    expect(response.status).toBe(400);
+    expect(((await response.json()) as { detail: string }).detail).toMatch(detail);
+  });
+
+  test('an id that is no text is refused', async () => {
+    expect((await get('/projects/%00')).status).toBe(400);
+    expect((await get('/projects/%ff')).status).toBe(400);
+  });
+});
+
+describe('forget means forget', () => {
+  test('texts, facts, audits and decisions go, but for what others need', async () => {
+    const id = await opened();
+    const [finding] = (await (await get(`/projects/${id}/findings`)).json()) as Finding[];
+    await send('PUT', `/projects/${id}/decisions`, {
+      fingerprints: [finding!.fingerprint],
+      verdict: 'accepted',
+      reason: 'it is so',
+    });
+    const other = join(folder, 'other');
+    mkdirSync(other);
+    writeFileSync(join(other, 'Gauge.tsx'), GAUGE);
+    const { id: second } = (await (await send('POST', '/projects', { path: other })).json()) as {
+      id: string;
+    };
+    await projects.settled(second);
+    await send('DELETE', `/projects/${id}`);
+    const count = async (table: string) => (await db.query(`select * from ${table}`)).length;
+    expect(await count('source')).toBe(1);
+    expect(await count('facts')).toBe(1);
+    await send('DELETE', `/projects/${second}`);
+    for (const table of [
+      'project',
+      'audit',
+      'audit_file',
+      'finding',
+      'decision',
+      'source',
+      'facts',
+      'running_audit',
+    ])
+      expect([table, await count(table)]).toEqual([table, 0]);
+  });
+});
