@@ -5,6 +5,7 @@ import { styleText } from 'node:util';
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { ConfigError } from '../api/config-error';
 import { placesOf } from '../core/report/places';
+import { plain } from '../core/report/plain';
 import { sarifReport } from '../core/report/sarif';
 import { reaches, reportOf, type Report } from '../core/report/summary';
 import { PLAIN, textReport, type TextStyle } from '../core/report/text';
@@ -159,7 +160,7 @@ try {
 } catch (error) {
   if (error instanceof CommanderError) code = error.exitCode === 0 ? 0 : 2;
   else if (isExpected(error)) {
-    console.error(`zinc-rope: ${(error as Error).message}`);
+    console.error(`zinc-rope: ${plain((error as Error).message)}`);
     code = 2;
   } else {
     console.error(`zinc-rope: ${(error as Error)?.stack ?? String(error)}`);

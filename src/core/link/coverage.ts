@@ -50,63 +50,69 @@ export class Coverage {
       if (!mounted && !aside && !shown && component.calledAt.length === 0 && !component.unknownSites)
         this.lacks[component.id] = full;
     }
-    for (let changed = true, round = 0; changed && round < 200; round++) {
-      changed = this.handDown();
-      for (const site of project.sites) {
-        const owner = project.components[site.owner]!;
-        const target = site.target;
-        // How tests and stories wrap what they show is theirs.
-        if (project.files[owner.file]!.aside && !project.files[project.components[target]!.file]!.aside)
-          continue;
-        const seen = this.around(owner.id, site.node);
-        const around = seen & full;
-        let above = this.lacks[owner.id]!;
-        let unknown = this.unknown[owner.id]!;
-        let inherited = this.some[owner.id]!;
-        if (this.mountOf(owner, site.node)) {
-          // A tree of its own: nothing of where the call stands is above it.
-          above = full;
-          inherited = 0n;
-          unknown = false;
-        } else if (owner.facts.role === 'module') {
-          above = 0n;
-          unknown = true;
-        } else if (owner.facts.role === 'helper' || site.wrapper) unknown = true;
-        if (site.wrapper || seen !== around || this.isLoose(owner, site.node)) {
-          // Whoever draws it may well provide more.
-          above = 0n;
-          unknown = true;
-        }
-        const lacks = this.lacks[target]! | (above & ~around);
-        const some = this.some[target]! | inherited | around;
-        if (lacks !== this.lacks[target]) {
-          this.lacks[target] = lacks;
-          changed = true;
-        }
-        if (some !== this.some[target] || (unknown && !this.unknown[target])) {
-          this.some[target] = some;
-          this.unknown[target] ||= unknown;
-          changed = true;
-        }
+    // Whoever has more around than before hands it to what it renders; each round is worth what changed in it.
+    let todo = new Set<Component>(project.components);
+    while (todo.size) {
+      const changed = new Set<Component>();
+      for (const owner of todo) {
+        for (const target of this.handDrawn(owner)) changed.add(target);
+        for (const target of this.handOver(owner, full)) changed.add(target);
       }
+      todo = changed;
     }
   }
 
-  /** What functions and hooks draw stands where they are used; gives back whether more is known to be provided there. */
-  private handDown(): boolean {
-    let changed = false;
-    for (const owner of this.project.components)
-      for (const [node, list] of owner.drawn)
-        for (const { helper, slot } of list) {
-          let some = this.some[helper.id]! | this.some[owner.id]! | this.around(owner.id, node);
-          if (slot !== undefined)
-            for (const one of this.targetsAt(owner.id, node)) some |= this.aroundOutlet(one, slot);
-          some &= this.nobodyKnows - 1n;
-          if (some === this.some[helper.id]) continue;
-          this.some[helper.id] = some;
-          changed = true;
-        }
-    return changed;
+  /** What a component renders stands where it renders it; gives back of what more is known than before. */
+  private *handOver(owner: Component, full: bigint): Iterable<Component> {
+    const { project } = this;
+    const { aside } = project.files[owner.file]!;
+    for (const id of owner.sites) {
+      const site = project.sites[id]!;
+      const { target } = site;
+      // How tests and stories wrap what they show is theirs.
+      if (aside && !project.files[project.components[target]!.file]!.aside) continue;
+      const seen = this.around(owner.id, site.node);
+      const around = seen & full;
+      let above = this.lacks[owner.id]!;
+      let unknown = this.unknown[owner.id]!;
+      let inherited = this.some[owner.id]!;
+      if (this.mountOf(owner, site.node)) {
+        // A tree of its own: nothing of where the call stands is above it.
+        above = full;
+        inherited = 0n;
+        unknown = false;
+      } else if (owner.facts.role === 'module') {
+        above = 0n;
+        unknown = true;
+      } else if (owner.facts.role === 'helper' || site.wrapper) unknown = true;
+      if (site.wrapper || seen !== around || this.isLoose(owner, site.node)) {
+        // Whoever draws it may well provide more.
+        above = 0n;
+        unknown = true;
+      }
+      const lacks = this.lacks[target]! | (above & ~around);
+      const some = this.some[target]! | inherited | around;
+      const more = unknown && !this.unknown[target];
+      if (lacks === this.lacks[target] && some === this.some[target] && !more) continue;
+      this.lacks[target] = lacks;
+      this.some[target] = some;
+      this.unknown[target] ||= unknown;
+      yield project.components[target]!;
+    }
+  }
+
+  /** What functions and hooks draw stands where they are used; gives back of which more is known to be provided there. */
+  private *handDrawn(owner: Component): Iterable<Component> {
+    for (const [node, list] of owner.drawn)
+      for (const { helper, slot } of list) {
+        let some = this.some[helper.id]! | this.some[owner.id]! | this.around(owner.id, node);
+        if (slot !== undefined)
+          for (const one of this.targetsAt(owner.id, node)) some |= this.aroundOutlet(one, slot);
+        some &= this.nobodyKnows - 1n;
+        if (some === this.some[helper.id]) continue;
+        this.some[helper.id] = some;
+        yield helper;
+      }
   }
 
   mountOf(owner: Component, node: number): Span | undefined {
@@ -180,11 +186,15 @@ export class Coverage {
       });
       return mask;
     });
-    for (let changed = true, round = 0; changed && round < 200; round++) {
-      changed = false;
-      for (const { owner, target } of sites) {
-        const mask = found[owner]! | found[target]!;
-        if (mask !== found[owner]) [found[owner], changed] = [mask, true];
+    const todo = new Set(components);
+    for (const { id, calledAt } of todo) {
+      todo.delete(components[id]!);
+      for (const at of calledAt) {
+        const { owner } = sites[at]!;
+        const mask = found[owner]! | found[id]!;
+        if (mask === found[owner]) continue;
+        found[owner] = mask;
+        todo.add(components[owner]!);
       }
     }
     found.forEach((mask, id) => (masks[id] = mask));

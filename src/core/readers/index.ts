@@ -3,6 +3,7 @@ import type { FileFacts } from '../model/facts';
 import { emptyFile } from './file';
 import { readPage } from './html/file';
 import { readReactFile } from './react/file';
+import { TOO_DEEP } from './script/parse';
 import { readSvelteFile } from './svelte/file';
 import { readSvelteScript, usesSvelte } from './svelte/script';
 import { readVueFile } from './vue/file';
@@ -39,7 +40,7 @@ export function readFile(path: string, text: string): FileFacts {
   } catch (error) {
     const message =
       error instanceof RangeError
-        ? 'the code is nested too deeply'
+        ? TOO_DEEP
         : `the file could not be read: ${error instanceof Error ? error.message : String(error)}`;
     return { ...emptyFile(path), problem: { message, line: 1, column: 1 } };
   }

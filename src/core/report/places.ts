@@ -15,9 +15,7 @@ export type TextOf = (path: string) => string;
 
 export interface Places {
   spot(place: Place): Spot;
-  /** Text of the line on which a place starts. */
-  line(place: Place): string;
-  /** The same, cut around the place where the line is long. */
+  /** Text of the line on which a place starts, cut around the place where the line is long. */
   excerpt(place: Place): string;
 }
 
@@ -43,10 +41,6 @@ export function placesOf(project: Project, textOf: TextOf): Places {
         endLine: end.line,
         endColumn: end.column,
       };
-    },
-    line(place) {
-      const index = indexOf(place.file);
-      return index.line(index.at(place.start).line);
     },
     excerpt(place) {
       const index = indexOf(place.file);

@@ -73,7 +73,7 @@ export interface Report {
 /** Makes the report of an audit. Texts are asked for only where something is reported. */
 export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[] = []): Report {
   const places = placesOf(result.project, textOf);
-  const coded = (place: Finding['place']) => ({ ...places.spot(place), code: places.line(place).trim() });
+  const coded = (place: Finding['place']) => ({ ...places.spot(place), code: places.excerpt(place) });
   const counts = { error: 0, warning: 0, note: 0, silenced: 0 };
   const findings = result.findings.map((finding): ReportedFinding => {
     counts[finding.silenced === undefined ? finding.level : 'silenced']++;

@@ -1,5 +1,6 @@
 /** The report for people at a terminal: grouped by file, with the line of code and the trail. */
 import { shareOf, WELL_JOINED } from '../link/joined';
+import { plain } from './plain';
 import type { Report, ReportedFinding } from './summary';
 
 export interface TextStyle {
@@ -18,21 +19,22 @@ export function textReport(report: Report, style: TextStyle = PLAIN): string {
   const byFile = new Map<string, ReportedFinding[]>();
   for (const finding of report.findings) {
     if (finding.silenced !== undefined) continue;
-    const list = byFile.get(finding.place.file) ?? [];
-    byFile.set(finding.place.file, [...list, finding]);
+    const list = byFile.get(finding.place.file);
+    if (list) list.push(finding);
+    else byFile.set(finding.place.file, [finding]);
   }
   for (const problem of report.problems) {
     lines.push(
-      `${style.bold(problem.file)}:${problem.line}:${problem.column}  not understood: ${problem.message}`,
+      `${style.bold(plain(problem.file))}:${problem.line}:${problem.column}  not understood: ${plain(problem.message)}`,
       '',
     );
   }
   for (const [file, findings] of byFile) {
-    lines.push(style.bold(file));
+    lines.push(style.bold(plain(file)));
     for (const finding of findings) lines.push(...findingText(finding, style));
     lines.push('');
   }
-  for (const one of report.skipped) lines.push(style.dim(`left out ${one.path}: ${one.reason}`));
+  for (const one of report.skipped) lines.push(style.dim(plain(`left out ${one.path}: ${one.reason}`)));
   if (report.skipped.length) lines.push('');
   const { error, warning, note, silenced } = report.counts;
   const parts = [count(error, 'error'), count(warning, 'warning'), count(note, 'note')];
@@ -54,14 +56,16 @@ function joinedText({ joined, gaps }: Report): string {
   const reasons = new Map<string, typeof gaps>();
   for (const one of gaps) {
     if (one.kind !== 'tag' && one.kind !== 'import') continue;
-    reasons.set(one.reason, [...(reasons.get(one.reason) ?? []), one]);
+    const known = reasons.get(one.reason);
+    if (known) known.push(one);
+    else reasons.set(one.reason, [one]);
   }
   const top = [...reasons].sort((a, b) => b[1].length - a[1].length).slice(0, 4);
   return [
     whole,
     ...top.map(([reason, list]) => {
       const [first] = list;
-      return `  ${number(list.length)}: ${reason}, as ${first!.name} in ${first!.file}:${first!.line}`;
+      return plain(`  ${number(list.length)}: ${reason}, as ${first!.name} in ${first!.file}:${first!.line}`);
     }),
   ].join('\n');
 }
@@ -69,11 +73,13 @@ function joinedText({ joined, gaps }: Report): string {
 function findingText(finding: ReportedFinding, style: TextStyle): string[] {
   const { line, column } = finding.place;
   const lines = [
-    `  ${line}:${column}  ${style.level(finding.level, finding.level)}  ${finding.message}  ${style.dim(finding.rule)}`,
-    `      ${finding.place.code}`,
+    `  ${line}:${column}  ${style.level(finding.level, finding.level)}  ${plain(finding.message)}  ${style.dim(finding.rule)}`,
+    `      ${plain(finding.place.code)}`,
   ];
   for (const step of finding.trail) {
-    lines.push(style.dim(`      - ${step.component}: ${step.name} ${step.what}  ${step.file}:${step.line}`));
+    lines.push(
+      style.dim(plain(`      - ${step.component}: ${step.name} ${step.what}  ${step.file}:${step.line}`)),
+    );
   }
   return lines;
 }

@@ -1,5 +1,6 @@
 /** A trace for people and for other programs. */
 import type { Trace } from '../trace/trace';
+import { plain } from './plain';
 import type { Places } from './places';
 
 export interface TraceReport {
@@ -57,7 +58,7 @@ export function traceText(trace: Trace, places: Places): string {
       if (route.from !== hop.ref) continue;
       const at = places.spot(route.place);
       lines.push(
-        `          ${route.how} to ${route.to}  ${at.file}:${at.line}  ${places.line(route.place).trim()}`,
+        `          ${route.how} to ${route.to}  ${at.file}:${at.line}  ${places.excerpt(route.place)}`,
       );
     }
   }
@@ -67,5 +68,5 @@ export function traceText(trace: Trace, places: Places): string {
     `ends: ${trace.ends.join(', ') || 'none'}`,
     ...(trace.cut.length ? [`ended for its length, goes on at: ${trace.cut.join(', ')}`] : []),
   );
-  return `${lines.join('\n')}\n`;
+  return `${lines.map(plain).join('\n')}\n`;
 }

@@ -3,6 +3,7 @@
  * where the child places it.
  */
 import type { Linked } from '../link';
+import { type Deep, runDeep } from '../model/deep';
 import { oncePer } from '../model/once-per';
 import { placesOf } from '../link/slots';
 import type { Component, Drawn, Place, Site } from '../model/project';
@@ -67,7 +68,8 @@ export function renderTree(project: Linked): Tree {
 function drawTree(project: Linked, repeat: number): Tree {
   const rows: Row[] = [];
   const drawn = new Map<number, number>();
-  const stack: number[] = [];
+  /** What is being drawn, from the root down. */
+  const open = new Set<number>();
   let complete = true;
   /** Rows of what components were given, so far. */
   let given = 0;
@@ -83,13 +85,13 @@ function drawTree(project: Linked, repeat: number): Tree {
       ),
   );
 
-  function expand(
+  function* expand(
     component: Component,
     site: Site | undefined,
     parent: number,
     owner: number,
     content: Content | undefined,
-  ) {
+  ): Deep<void> {
     if (rows.length >= MAX_ROWS) {
       complete = false;
       return;
@@ -110,72 +112,80 @@ function drawTree(project: Linked, repeat: number): Tree {
     const size = drawn.get(component.id);
     // Tests show what is drawn in full elsewhere.
     const limit = aside ? 0 : repeat;
-    if (stack.includes(component.id)) row.again = 'recursive';
+    if (open.has(component.id)) row.again = 'recursive';
     else if (size !== undefined && size > limit) row.again = 'repeated';
     if (row.again) {
-      if (content) for (const slot of filledBy(content)) drawContent(content, row.index, slot);
+      if (content) for (const slot of filledBy(content)) yield drawContent(content, row.index, slot);
       row.span = rows.length - row.index - 1;
       return;
     }
     const before = given;
-    stack.push(component.id);
-    for (const node of childrenOf(component, -1)) draw(component, node, row.index, row.index, content);
-    if (content) for (const slot of unseenSlots(component, content)) drawContent(content, row.index, slot);
-    stack.pop();
+    open.add(component.id);
+    for (const node of childrenOf(component, -1)) yield draw(component, node, row.index, row.index, content);
+    if (content)
+      for (const slot of unseenSlots(component, content)) yield drawContent(content, row.index, slot);
+    open.delete(component.id);
     row.span = rows.length - row.index - 1;
     if (size === undefined) drawn.set(component.id, row.span - (given - before));
   }
 
   /** `row` is the row above on the page, `ownerRow` the row of the component whose render is drawn. */
-  function draw(
+  function* draw(
     component: Component,
     index: number,
     row: number,
     ownerRow: number,
     content: Content | undefined,
-  ): void {
+  ): Deep<void> {
     const node = component.facts.render[index]!;
     if (node.kind === 'outlet') {
       const filled = content && filledBy(content).includes(node.outlet!);
-      if (filled) drawContent(content, row, node.outlet);
+      if (filled) yield drawContent(content, row, node.outlet);
       // What stands in the outlet is shown where nothing fills it.
-      else for (const child of childrenOf(component, index)) draw(component, child, row, ownerRow, content);
+      else
+        for (const child of childrenOf(component, index))
+          yield draw(component, child, row, ownerRow, content);
       return;
     }
     const sites = (node.kind === 'site' && component.siteAt.get(index)) || [];
     if (!sites.length) {
-      for (const child of childrenOf(component, index)) draw(component, child, row, ownerRow, content);
-      for (const one of component.drawn.get(index) ?? []) drawHelper(one, row, ownerRow);
+      for (const child of childrenOf(component, index)) yield draw(component, child, row, ownerRow, content);
+      for (const one of component.drawn.get(index) ?? []) yield drawHelper(one, row, ownerRow);
       return;
     }
     for (const id of sites) {
       const site = project.sites[id]!;
       const target = project.components[site.target]!;
-      expand(target, site, row, ownerRow, { owner: component.id, ownerRow, node: index, outer: content });
+      yield expand(target, site, row, ownerRow, {
+        owner: component.id,
+        ownerRow,
+        node: index,
+        outer: content,
+      });
     }
   }
 
   /** What a function or hook draws, as a part of who uses it. */
-  function drawHelper({ helper, nodes }: Drawn, row: number, ownerRow: number): void {
-    if (stack.includes(helper.id)) return;
-    stack.push(helper.id);
-    for (const node of nodes) draw(helper, node, row, ownerRow, undefined);
-    stack.pop();
+  function* drawHelper({ helper, nodes }: Drawn, row: number, ownerRow: number): Deep<void> {
+    if (open.has(helper.id)) return;
+    open.add(helper.id);
+    for (const node of nodes) yield draw(helper, node, row, ownerRow, undefined);
+    open.delete(helper.id);
   }
 
-  function drawContent(content: Content, row: number, slot: string | undefined): void {
+  function* drawContent(content: Content, row: number, slot: string | undefined): Deep<void> {
     const first = rows.length;
     const known = given;
     const owner = project.components[content.owner]!;
     const { outer } = content;
     for (const child of childrenOf(owner, content.node))
-      if (slotFilled(owner, child) === slot) draw(owner, child, row, content.ownerRow, outer);
+      if (slotFilled(owner, child) === slot) yield draw(owner, child, row, content.ownerRow, outer);
     for (const one of owner.drawn.get(content.node) ?? [])
-      if (one.slot === slot) drawHelper(one, row, content.ownerRow);
+      if (one.slot === slot) yield drawHelper(one, row, content.ownerRow);
     // A slot of the owner that it hands on is filled further up.
     if (outer)
       for (const one of handedOn(owner))
-        if (one.node === content.node && one.into === slot) drawContent(outer, row, one.slot);
+        if (one.node === content.node && one.into === slot) yield drawContent(outer, row, one.slot);
     given = known + rows.length - first;
   }
 
@@ -200,7 +210,7 @@ function drawTree(project: Linked, repeat: number): Tree {
 
   for (const component of rootsOf(project)) {
     aside = project.files[component.file]!.aside;
-    expand(component, undefined, -1, -1, undefined);
+    runDeep(expand(component, undefined, -1, -1, undefined));
   }
   return { rows, complete };
 }

@@ -1,5 +1,5 @@
 /** Audits a folder: walk, read in worker threads, link, rules. */
-import { readFile as readText } from 'node:fs/promises';
+import { readFile as readText, stat } from 'node:fs/promises';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import type { Piscina } from 'piscina';
@@ -54,16 +54,20 @@ export async function loadConfig(root: string, path?: string): Promise<Config | 
   const file = path ?? join(root, 'zinc-rope.config.json');
   let text: string;
   try {
+    if (!(await stat(file)).isFile()) throw new ConfigError(`${file}: the settings file is no file`);
     text = await readText(file, 'utf8');
   } catch (error) {
+    if (error instanceof ConfigError) throw error;
     if (path === undefined && (error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
     throw new ConfigError(`${file}: the settings file cannot be read`);
   }
   let json: unknown;
   try {
-    json = JSON.parse(text);
+    json = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch (error) {
-    throw new ConfigError(`${file}: ${(error as Error).message}`);
+    throw new ConfigError(
+      `${file}: ${error instanceof RangeError ? 'it is nested too deeply' : (error as Error).message}`,
+    );
   }
   const { parseConfig } = await import('../../api/config');
   return parseConfig(
@@ -109,7 +113,7 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   const manifests = await readManifests(root, walked.manifests);
   const audit = openAudit({
     facts: [...facts.values()],
-    manifests: understood(manifests),
+    manifests: understood(manifests, walked.skipped),
     settings: settingsOf(config),
   });
   progress('done', found, found);
@@ -195,5 +199,15 @@ const readManifests = (root: string, paths: string[]): Promise<FolderAudit['mani
     paths.map(async (path) => ({ path, text: await readText(join(root, path), 'utf8').catch(() => '') })),
   );
 
-const understood = (list: FolderAudit['manifests']): Manifest[] =>
-  list.map(({ path, text }) => readManifest(path, text)).filter((one) => one !== undefined);
+/** What manifests say; of one that cannot be read, why. */
+function understood(list: FolderAudit['manifests'], skipped: Skipped[]): Manifest[] {
+  return list.flatMap(({ path, text }) => {
+    try {
+      return readManifest(path, text) ?? [];
+    } catch (error) {
+      const reason = error instanceof RangeError ? 'it is nested too deeply' : (error as Error).message;
+      skipped.push({ path, reason });
+      return [];
+    }
+  });
+}

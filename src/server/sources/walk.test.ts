@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -54,4 +55,44 @@ test('include and exclude narrow it', async () => {
 
 test('a folder that is not there is an error', async () => {
   await expect(walk(join(root, 'nowhere'))).rejects.toThrow(/ENOENT/);
+});
+
+test('links are followed inside of the folder only, and each real file is read once', async () => {
+  const outside = mkdtempSync(join(tmpdir(), 'outside-'));
+  const here = mkdtempSync(join(tmpdir(), 'links-'));
+  mkdirSync(join(here, 'b/deep'), { recursive: true });
+  writeFileSync(join(here, 'b/deep/Gauge.tsx'), '');
+  writeFileSync(join(outside, 'Secret.tsx'), '');
+  symlinkSync(join(here, 'b'), join(here, 'a'));
+  symlinkSync(join(here, 'b/deep/Gauge.tsx'), join(here, 'Again.tsx'));
+  symlinkSync(outside, join(here, 'out'));
+  symlinkSync(join(outside, 'Secret.tsx'), join(here, 'Out.tsx'));
+  symlinkSync('nowhere', join(here, 'Gone.tsx'));
+  symlinkSync('Self.tsx', join(here, 'Self.tsx'));
+  const found = await walk(here);
+  expect(found.sources).toEqual(['b/deep/Gauge.tsx']);
+  expect(found.skipped).toEqual([
+    { path: 'Gone.tsx', reason: 'it is a link to nothing' },
+    { path: 'Out.tsx', reason: 'it is a link to outside of the folder' },
+    { path: 'Self.tsx', reason: 'it is a link to itself' },
+    { path: 'out', reason: 'it is a link to another folder, outside of this one' },
+  ]);
+  for (const one of [here, outside]) rmSync(one, { recursive: true });
+});
+
+test('what is no file is said, and holds nobody up', async () => {
+  const here = mkdtempSync(join(tmpdir(), 'odd-'));
+  for (const name of ['Pipe.tsx', '.gitignore', 'package.json']) execFileSync('mkfifo', [join(here, name)]);
+  mkdirSync(join(here, 'Folder.tsx'));
+  writeFileSync(join(here, 'Folder.tsx/Inner.tsx'), '');
+  writeFileSync(Buffer.concat([Buffer.from(`${here}/Bad`), Buffer.from([0xff]), Buffer.from('.tsx')]), '');
+  const found = await walk(here);
+  expect(found.sources).toEqual(['Folder.tsx/Inner.tsx']);
+  expect(found.manifests).toEqual([]);
+  expect(found.skipped).toEqual([
+    { path: 'Bad\ufffd.tsx', reason: 'its name is not UTF-8' },
+    { path: 'Pipe.tsx', reason: 'it is no file' },
+    { path: 'package.json', reason: 'it is no file' },
+  ]);
+  rmSync(here, { recursive: true });
 });

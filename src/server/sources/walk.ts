@@ -1,6 +1,6 @@
 /** Which files of a folder are audited. */
-import { readdir, readFile, stat } from 'node:fs/promises';
-import { join } from 'node:path';
+import { readdir, readFile, realpath, stat } from 'node:fs/promises';
+import { isAbsolute, join, relative, sep } from 'node:path';
 import ignore, { type Ignore } from 'ignore';
 import { isReadable, MAX_LENGTH } from '../../core/readers';
 import { isManifest } from '../../core/readers/manifest';
@@ -52,23 +52,41 @@ export interface WalkOptions {
   onFound?(count: number): void;
 }
 
-/** Walks a folder. Symbolic links to folders are not followed. Throws if the root cannot be read. */
+/** What stands in a folder under a name. */
+interface Found {
+  path: string;
+  /** The real path of what a symbolic link leads to, relative to the root. */
+  real: string;
+  size: number;
+}
+
+/**
+ * Walks a folder. A symbolic link is followed where it stays inside of the folder, and each real file is read once; what
+ * lies outside is not read, and said. Throws if the root cannot be read.
+ */
 export async function walk(root: string, options: WalkOptions = {}): Promise<Walked> {
   const found: Walked = { sources: [], manifests: [], skipped: [] };
   const include = options.include?.length ? ignore().add(options.include) : undefined;
   const exclude = options.exclude?.length ? ignore().add(options.exclude) : undefined;
+  const home = await realpath(root);
+  /** Real paths of files that links lead to; they are read there, or here if nowhere else. */
+  const linked: Found[] = [];
+  const entered = new Set<string>();
+  const skip = (path: string, reason: string) => found.skipped.push({ path, reason });
 
-  async function folder(dir: string, filters: Filter[]): Promise<void> {
+  /** Folders that links lead to, likewise. */
+  const links: { path: string; name: string; real: string; beside: ReadonlySet<string>; here: Filter[] }[] =
+    [];
+
+  /** `real` is where it stands without links. */
+  async function folder(dir: string, real: string, filters: Filter[]): Promise<void> {
     options.signal?.throwIfAborted();
     let entries;
     try {
       entries = await readdir(join(root, dir), { withFileTypes: true });
     } catch (error) {
       if (dir === '') throw error;
-      found.skipped.push({
-        path: dir,
-        reason: `the folder cannot be read (${(error as NodeJS.ErrnoException).code})`,
-      });
+      skip(dir, `the folder cannot be read (${(error as NodeJS.ErrnoException).code})`);
       return;
     }
     const names = new Set(entries.map((entry) => entry.name));
@@ -76,50 +94,104 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
     entries.sort((a, b) => (a.name < b.name ? -1 : 1));
     const pathOf = (name: string) => (dir ? `${dir}/${name}` : name);
     // All are asked at once, so that nobody waits for each in turn.
-    const sizes = new Map(
+    const wanted = new Map(
       entries
-        .map((entry) => pathOf(entry.name))
-        .filter((path) => isManifest(path) || isReadable(path))
-        .map((path) => [path, stat(join(root, path)).catch(() => undefined)]),
+        .filter((entry) => !entry.isDirectory())
+        .map((entry) => [entry, pathOf(entry.name)] as const)
+        .filter(([entry, path]) => entry.isSymbolicLink() || isManifest(path) || isReadable(path))
+        .map(([entry, path]) => [path, look(root, home, path, entry.isSymbolicLink())]),
     );
     for (const entry of entries) {
       const path = pathOf(entry.name);
+      const asked = wanted.get(path);
       if (entry.isDirectory()) {
-        if (NEVER.has(entry.name) || (BUILT.has(entry.name) && names.has('package.json'))) continue;
-        if (isIgnored(here, `${path}/`) || exclude?.ignores(`${path}/`)) continue;
-        await folder(path, here);
+        await enter(path, join(real, entry.name), entry.name, names, here);
         continue;
       }
-      const manifest = isManifest(path);
-      if (!manifest && !isReadable(path)) continue;
+      if (!asked) continue;
+      const one = await asked;
+      if (typeof one !== 'string' && one.folder) {
+        links.push({ path, name: entry.name, real: join(home, one.real), beside: names, here });
+        continue;
+      }
+      const isLost = typeof one === 'string' && one === OUTSIDE_FOLDER && !NEVER.has(entry.name);
+      if (!isManifest(path) && !isReadable(path) && !isLost) continue;
       if (isIgnored(here, path) || exclude?.ignores(path)) continue;
-      if (include && !manifest && !include.ignores(path)) continue;
-      if (!entry.isFile() && !(entry.isSymbolicLink() && (await isFile(join(root, path))))) continue;
-      if (/\.min\.[cm]?js$/.test(path)) {
-        found.skipped.push({ path, reason: 'it is minified' });
-        continue;
-      }
-      const size = (await sizes.get(path))?.size;
-      // It went away while the folder was walked.
-      if (size === undefined) continue;
-      if (size > MAX_LENGTH) {
-        found.skipped.push({
-          path,
-          reason: `it is larger than 1 MiB (${(size / MAX_LENGTH).toFixed(1)} MiB)`,
-        });
-        continue;
-      }
-      (manifest ? found.manifests : found.sources).push(path);
-      if (!manifest && found.sources.length % 100 === 0) options.onFound?.(found.sources.length);
+      if (include && !isManifest(path) && !include.ignores(path)) continue;
+      if (typeof one === 'string') skip(path, one);
+      else if (entry.isSymbolicLink()) linked.push({ path, ...one });
+      else take(path, one.size);
     }
   }
-  await folder('', []);
+
+  async function enter(
+    path: string,
+    real: string,
+    name: string,
+    beside: ReadonlySet<string>,
+    here: Filter[],
+  ): Promise<void> {
+    if (NEVER.has(name) || (BUILT.has(name) && beside.has('package.json'))) return;
+    if (isIgnored(here, `${path}/`) || exclude?.ignores(`${path}/`) || entered.has(real)) return;
+    entered.add(real);
+    await folder(path, real, here);
+  }
+
+  function take(path: string, size: number): void {
+    if (/\.min\.[cm]?js$/.test(path)) skip(path, 'it is minified');
+    else if (size > MAX_LENGTH) skip(path, `it is larger than 1 MiB (${(size / MAX_LENGTH).toFixed(1)} MiB)`);
+    else if (isManifest(path)) found.manifests.push(path);
+    else {
+      found.sources.push(path);
+      if (found.sources.length % 100 === 0) options.onFound?.(found.sources.length);
+    }
+  }
+
+  entered.add(home);
+  await folder('', home, []);
+  for (const { path, real, name, beside, here } of links) await enter(path, real, name, beside, here);
+  const known = new Set([...found.sources, ...found.manifests]);
+  for (const { path, real, size } of linked) {
+    if (known.has(real)) continue;
+    known.add(real);
+    take(path, size);
+  }
   options.onFound?.(found.sources.length);
   return found;
 }
 
+const OUTSIDE = 'it is a link to outside of the folder';
+const OUTSIDE_FOLDER = 'it is a link to another folder, outside of this one';
+
+/** What a path leads to, or why it is not read. */
+async function look(
+  root: string,
+  home: string,
+  path: string,
+  link: boolean,
+): Promise<{ real: string; size: number; folder: boolean } | string> {
+  try {
+    const one = await stat(join(root, path));
+    const real = link ? relative(home, await realpath(join(root, path))) : path;
+    if (real.startsWith('..') || isAbsolute(real)) return one.isDirectory() ? OUTSIDE_FOLDER : OUTSIDE;
+    if (!one.isFile() && !one.isDirectory()) return 'it is no file';
+    return { real: real.split(sep).join('/'), size: one.size, folder: one.isDirectory() };
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (path.includes('\ufffd')) return 'its name is not UTF-8';
+    if (code === 'ELOOP') return 'it is a link to itself';
+    return link ? 'it is a link to nothing' : `it cannot be read (${code ?? 'unknown'})`;
+  }
+}
+
+/** A file of rules that is no file, or cannot be read, has none. */
 async function filterOf(root: string, dir: string): Promise<Filter> {
-  const text = await readFile(join(root, dir, '.gitignore'), 'utf8').catch(() => '');
+  const path = join(root, dir, '.gitignore');
+  const isFile = await stat(path).then(
+    (one) => one.isFile() && one.size < MAX_LENGTH,
+    () => false,
+  );
+  const text = isFile ? await readFile(path, 'utf8').catch(() => '') : '';
   return { base: dir ? `${dir}/` : '', rules: ignore().add(text) };
 }
 
@@ -132,9 +204,3 @@ function isIgnored(filters: Filter[], path: string): boolean {
   }
   return ignored;
 }
-
-const isFile = (path: string): Promise<boolean> =>
-  stat(path).then(
-    (one) => one.isFile(),
-    () => false,
-  );

@@ -1,23 +1,47 @@
 /** Pages: which ids they have, and whether they load scripts. */
-import type { DefaultTreeAdapterMap } from 'parse5';
-import { htmlParser } from '../on-demand';
+import type { Token } from 'parse5';
 import type { FileFacts } from '../../model/facts';
 import { emptyFile } from '../file';
+import { htmlParser } from '../on-demand';
 
-type Node = DefaultTreeAdapterMap['node'];
-
-/** Reads a page. What the HTML standard does not allow is read as a browser would. */
+/**
+ * Reads a page, tag by tag: a tree would say no more of it, and costs the square of how deep it is nested. What the HTML
+ * standard does not allow is read as a browser would.
+ */
 export function readPage(path: string, text: string): FileFacts {
+  const { Tokenizer, TokenizerMode } = htmlParser();
+  /** What stands in these is text. */
+  const states: Record<string, number> = {
+    script: TokenizerMode.SCRIPT_DATA,
+    style: TokenizerMode.RAWTEXT,
+    xmp: TokenizerMode.RAWTEXT,
+    iframe: TokenizerMode.RAWTEXT,
+    noembed: TokenizerMode.RAWTEXT,
+    noframes: TokenizerMode.RAWTEXT,
+    textarea: TokenizerMode.RCDATA,
+    title: TokenizerMode.RCDATA,
+  };
   const ids = new Set<string>();
   let page = false;
-  const pending: Node[] = [htmlParser().parse(text)];
-  for (let node = pending.pop(); node; node = pending.pop()) {
-    if ('attrs' in node) {
-      for (const { name, value } of node.attrs) if (name === 'id' && value) ids.add(value);
-      if (node.nodeName === 'script') page = true;
-    }
-    if ('content' in node) pending.push(node.content);
-    if ('childNodes' in node) pending.push(...node.childNodes);
-  }
+  const nothing = () => undefined;
+  const tokenizer = new Tokenizer(
+    { sourceCodeLocationInfo: false },
+    {
+      onStartTag({ tagName, attrs }: Token.TagToken) {
+        for (const { name, value } of attrs) if (name === 'id' && value) ids.add(value);
+        if (tagName === 'script') page = true;
+        const state = Object.hasOwn(states, tagName) ? states[tagName] : undefined;
+        if (state !== undefined) tokenizer.state = state as typeof tokenizer.state;
+      },
+      onEndTag: nothing,
+      onComment: nothing,
+      onDoctype: nothing,
+      onEof: nothing,
+      onCharacter: nothing,
+      onNullCharacter: nothing,
+      onWhitespaceCharacter: nothing,
+    },
+  );
+  tokenizer.write(text, true);
   return { ...emptyFile(path), language: 'html', ids: [...ids], ...(page ? { page } : {}) };
 }

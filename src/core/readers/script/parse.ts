@@ -56,10 +56,16 @@ function attempt(path: string, text: string, errorRecovery: boolean, flow: boole
   });
 }
 
+/** What the stack cannot hold. */
+export const TOO_DEEP = 'the code is nested too deeply';
+
 function problemOf(error: unknown): Problem {
   const { message, loc } = error as SyntaxProblem;
   return {
-    message: (message ?? 'the file cannot be parsed').replace(/\s*\(\d+:\d+\)$/, ''),
+    message:
+      error instanceof RangeError
+        ? TOO_DEEP
+        : (message ?? 'the file cannot be parsed').replace(/\s*\(\d+:\d+\)$/, ''),
     line: loc?.line ?? 1,
     column: (loc?.column ?? 0) + 1,
   };

@@ -8,6 +8,7 @@ import { readSilences } from '../script/comments';
 import { settleEarly } from '../script/early';
 import { nameFromPath, SELF } from '../script/file-name';
 import { noteFound, readExports, readImports, readTypes } from '../script/modules';
+import { TOO_DEEP } from '../script/parse';
 import { mentionsIn, readScopes } from '../script/scope';
 import { addWhole, emptyFacts, fileContext, placeRest, settleMissing, SETUP } from '../script/unit';
 import { bindStores } from './code';
@@ -76,6 +77,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
 }
 
 function problemOf(error: unknown): Problem {
+  if (error instanceof RangeError) return { message: TOO_DEEP, line: 1, column: 1 };
   const { message, start } = error as { message?: string; start?: { line: number; column: number } };
   const [first] = (message ?? 'the file cannot be parsed').split('\n');
   return { message: first!, line: start?.line ?? 1, column: (start?.column ?? 0) + 1 };
@@ -94,6 +96,6 @@ const isTyped = (script: AST.Script | null | undefined, text: string): boolean =
 /** A component of the newer kind: it uses runes, or draws snippets. */
 const usesRunes = (text: string, root: AST.Root): boolean =>
   root.options?.runes ??
-  /\$(?:(?:props|state|derived|effect|bindable)|props\.id|state\.\w+|derived\.by|effect\.\w+)\s*(?:<[^()]*>)?\(/.test(
+  /\$(?:(?:props|state|derived|effect|bindable)|props\.id|state\.\w+|derived\.by|effect\.\w+)\s*(?:<[^()]{0,400}>)?\(/.test(
     text,
   );

@@ -5,6 +5,7 @@ import type { Span } from '../../model/facts';
 
 /** A component has three blocks at most; where far more seem to begin, looking for each one's end may take for ever. */
 const MOST = 8;
+const TOO_MANY = 100;
 const BEGIN = /<(?:script|style)\b/g;
 const BLOCK = /<(script|style)((?:[^>"']|"[^"]*"|'[^']*')*)>([^]*?)<\/\1\s*>/g;
 
@@ -13,8 +14,12 @@ const BLOCK = /<(script|style)((?:[^>"']|"[^"]*"|'[^']*')*)>([^]*?)<\/\1\s*>/g;
  * of the text. Throws what the parser throws.
  */
 export function parseMarkup(path: string, text: string): AST.Root {
-  if ((text.match(BEGIN)?.length ?? 0) > MOST)
-    return svelteCompiler().parse(text, { modern: true, filename: path });
+  const begun = text.match(BEGIN)?.length ?? 0;
+  // The parser looks for the end of each: where there are very many, or none is ever closed, it would take for ever.
+  if (begun > TOO_MANY) throw new Error('the file has more scripts and styles than a component can have');
+  const comments = text.slice(Math.max(0, text.lastIndexOf('-->'))).split('<!--').length - 1;
+  if (comments > TOO_MANY) throw new Error('a comment is never closed');
+  if (begun > MOST) return svelteCompiler().parse(text, { modern: true, filename: path });
   const blanked: Span[] = [];
   const bare = text.replace(BLOCK, (whole, tag: string, attributes: string, content: string, at: number) => {
     if (!content) return whole;

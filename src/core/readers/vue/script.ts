@@ -28,7 +28,7 @@ export const usesVue = (text: string): boolean =>
   OPTIONS.every((one) => one.test(text)) ||
   TAKEN.every((one) => one.test(text)) ||
   /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
-  [...text.matchAll(/(?:from|import)\s*\(?\s*['"]([^'"\n]+)['"]/g)].some(
+  [...text.matchAll(/(?:from|import)\s*(?:\(\s*)?['"]([^'"\n]+)['"]/g)].some(
     ([, from]) => isVueModule(from!) || from === 'pinia' || from!.endsWith('.vue'),
   );
 

@@ -1,4 +1,5 @@
 import type { Linked } from '../../link';
+import { type Deep, runDeep } from '../../model/deep';
 import { oncePer } from '../../model/once-per';
 import type { Component, FlowEdge, Port } from '../../model/project';
 import { step, type Rule } from '../rule';
@@ -25,10 +26,11 @@ export const drilled: Rule = {
       }
     }
     // A run that is the end of another is the same fault.
-    const inner = new Set(found.flatMap(({ run }) => run.chain.slice(1)));
+    const inner = new Set(found.flatMap(({ run }) => chainOf(run).slice(1)));
     for (const { port, giver, run } of found) {
       if (inner.has(port)) continue;
-      const { chain, reader } = run;
+      const { reader } = run;
+      const chain = chainOf(run);
       const component = project.components[port.component]!;
       const owner = project.components[giver.component]!;
       const names = chain.map((one) => project.components[one.component]!.name);
@@ -50,8 +52,15 @@ export const drilled: Rule = {
   },
 };
 
-const inWords = (names: string[]): string =>
-  names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names.join('');
+/** More names than this are counted. */
+const MAX_NAMES = 8;
+
+function inWords(names: string[]): string {
+  if (names.length < 2) return names.join('');
+  const most = names.slice(0, -1);
+  const first = most.length > MAX_NAMES ? [...most.slice(0, 4), `${most.length - 4} more`] : most;
+  return `${first.join(', ')} and ${names.at(-1)}`;
+}
 
 /** The component is there to take a ref: all it draws is another one, with all its props and the ref. */
 const lendsRef = oncePer((component: Component): boolean => {
@@ -77,9 +86,18 @@ interface Giver {
 
 interface Run {
   length: number;
-  chain: Port[];
+  /** The first of it, unless that one only lends its content a handle, and what comes after. */
+  own: Port | undefined;
+  rest: Run | undefined;
   /** Who uses it in the end, if that is seen. */
   reader: Port | undefined;
+}
+
+/** The ports of a run, the first first. */
+function chainOf(run: Run): Port[] {
+  const found: Port[] = [];
+  for (let at: Run | undefined = run; at; at = at.rest) if (at.own) found.push(at.own);
+  return found;
 }
 
 /** Runs of components that hand a value on unchanged, over the flow graph. */
@@ -163,19 +181,24 @@ class Runs {
 
   /** The longest run that starts at a port; circles end it. */
   longest(port: Port): Run {
+    return runDeep(this.longestFrom(port));
+  }
+
+  private *longestFrom(port: Port): Deep<Run> {
     const known = this.runs.get(port.node);
     if (known) return known;
-    const stop: Run = { length: 0, chain: [], reader: port };
+    const stop: Run = { length: 0, own: undefined, rest: undefined, reader: port };
     if (!this.isPassOnly(port)) return stop;
     // Met again on its own way down, the port ends the run.
     this.runs.set(port.node, { ...stop, reader: undefined });
-    const own = lendsRef(this.project.components[port.component]!) ? [] : [port];
-    let best: Run = { length: own.length, chain: own, reader: undefined };
+    const own = lendsRef(this.project.components[port.component]!) ? undefined : port;
+    const one = own ? 1 : 0;
+    let best: Run = { length: one, own, rest: undefined, reader: undefined };
     for (const next of this.next(port)) {
-      const run = this.longest(next);
-      const length = run.length + own.length;
+      const run = (yield this.longestFrom(next)) as Run;
+      const length = run.length + one;
       if (length > best.length || (length === best.length && !best.reader)) {
-        best = { length, chain: [...own, ...run.chain], reader: run.reader };
+        best = { length, own, rest: run, reader: run.reader };
       }
     }
     this.runs.set(port.node, best);
