@@ -25,6 +25,30 @@ export interface Names {
 const memberOf = (value: ValueFact | undefined, name: string): string | undefined =>
   value?.members && Object.hasOwn(value.members, name) ? value.members[name] : undefined;
 
+/** Each target once: what is chosen among names that are chosen themselves would come twice as often with every step. */
+function distinct(targets: Target[]): Target[] {
+  if (targets.length < 2) return targets;
+  const found = new Map<string, Target>();
+  for (const one of targets) {
+    const key = keyOf(one);
+    if (!found.has(key)) found.set(key, one);
+  }
+  return [...found.values()];
+}
+
+function keyOf(target: Target): string {
+  switch (target.kind) {
+    case 'component':
+      return `component ${target.component} ${target.wrapper ? JSON.stringify(target.wrapper) : ''}`;
+    case 'value':
+      return `value ${target.file} ${target.value.name} ${target.value.start}`;
+    case 'several':
+      return `several ${target.of.map(keyOf).join(', ')}`;
+    default:
+      return JSON.stringify(target);
+  }
+}
+
 const outside = (why: Loss, from?: string): Target => ({
   kind: 'outside',
   why,
@@ -220,7 +244,7 @@ export function linkNames(
       return { ...way, target: { ...way.target, wrapper: openWrapper(way.target.wrapper) } };
     }
     if (value.oneOf) {
-      const found = value.oneOf.flatMap((one) => candidates(file, one));
+      const found = distinct(value.oneOf.flatMap((one) => candidates(file, one)));
       if (found.length === 1) return wayTo(found[0]!);
       if (found.length) return { target: { kind: 'several', of: found }, values: [own] };
     }
@@ -244,7 +268,7 @@ export function linkNames(
     const key = `${file}:${JSON.stringify(choice)}`;
     if (choosing.has(key)) return [];
     choosing.add(key);
-    const found = collect(file, choice);
+    const found = distinct(collect(file, choice));
     choosing.delete(key);
     return found;
   }

@@ -56,6 +56,9 @@ function attempt(path: string, text: string, errorRecovery: boolean, flow: boole
   });
 }
 
+/** Each of these may open a list of types, which the parser tries and takes back: so many take it minutes. */
+const NESTED = /(?:<\s*[$\w.]+\s*){60}/;
+
 /** What the stack cannot hold. */
 export const TOO_DEEP = 'the code is nested too deeply';
 
@@ -76,6 +79,7 @@ function problemOf(error: unknown): Problem {
  * `offset` is where it starts there; the column of a problem is then its offset.
  */
 export function parseScript(path: string, text: string, { offset }: Piece = { offset: 0 }): Parsed {
+  if (NESTED.test(text)) return { problem: { message: TOO_DEEP, line: 1, column: 1 } };
   let first: unknown;
   try {
     const file = attempt(path, text, false, false, offset);
