@@ -221,7 +221,14 @@ describe('a project', () => {
 
   test('can be forgotten', async () => {
     const id = await opened();
-    expect((await fetch(`${address}/api/projects/${id}`, { method: 'DELETE' })).status).toBe(204);
+    expect(
+      (
+        await fetch(`${address}/api/projects/${id}`, {
+          method: 'DELETE',
+          headers: { 'content-type': 'application/json' },
+        })
+      ).status,
+    ).toBe(204);
     expect((await get(`/projects/${id}`)).status).toBe(404);
   });
 });

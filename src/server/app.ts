@@ -1,7 +1,7 @@
 /** The HTTP face: routes under /api, the web app beside them. */
 import { stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
+import express, { type ErrorRequestHandler, type Express } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { z } from 'zod';
@@ -11,6 +11,7 @@ import { auditsOf, compareAudits, hasAudit } from './db/audits';
 import { decide, decisionsOf, undecide } from './db/decisions';
 import { isOdd } from './db/kept';
 import { findingsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
+import { changesOnlyByOwnPages, closed, sameOrigin } from './doors';
 import { HttpProblem, notFound } from './problem';
 import type { Projects } from './projects';
 
@@ -26,20 +27,6 @@ export interface AppParts {
   /** Folder of the demo projects. */
   demo?: string;
 }
-
-/** Only pages that this server gave out may talk to it: the browser's Host and Origin must be its own. */
-const sameOrigin: RequestHandler = (request, _response, next) => {
-  const host = request.headers.host ?? '';
-  const port = request.socket.localPort;
-  const own = new Set([`127.0.0.1:${port}`, `localhost:${port}`]);
-  const { origin } = request.headers;
-  if (!own.has(host))
-    throw new HttpProblem(403, 'Not this host', `the server answers as 127.0.0.1:${port} only`);
-  if (origin !== undefined && !own.has(origin.replace(/^http:\/\//, ''))) {
-    throw new HttpProblem(403, 'Not this origin', 'another page asked');
-  }
-  next();
-};
 
 const notText = (field: string): HttpProblem =>
   new HttpProblem(400, 'Bad request', `${field}: it holds a NUL or half of a character`);
@@ -74,7 +61,7 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
-  app.use(sameOrigin);
+  app.use(closed, sameOrigin, changesOnlyByOwnPages);
   app.use(express.json({ limit: '1mb' }));
 
   const project = async (id: string) => {
@@ -130,7 +117,7 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   });
   // One stream for all projects: browsers open few connections to one host. Whoever comes back is told all there is.
   app.get('/api/progress', (request, response) => {
-    response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store' });
+    response.writeHead(200, { 'content-type': 'text/event-stream' });
     const send = (id: string, step: Progress) =>
       response.write(`data: ${JSON.stringify({ id, ...step })}\n\n`);
     response.write('retry: 1000\n\n');

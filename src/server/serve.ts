@@ -38,6 +38,17 @@ export async function serve({ folder, port, data }: ServeOptions): Promise<void>
     server.once('error', reject);
     server.listen(port ?? 0, '127.0.0.1', resolve);
   });
+  const stop = () => {
+    server.close();
+    server.closeAllConnections();
+    void projects
+      .close()
+      .then(() => db.close())
+      .then(() => process.exit(0));
+  };
+  // Whoever knows the address may already want it to end.
+  process.once('SIGINT', stop);
+  process.once('SIGTERM', stop);
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   let path = '/';
   if (folder !== undefined) {
@@ -48,14 +59,4 @@ export async function serve({ folder, port, data }: ServeOptions): Promise<void>
     else path = `/p/${id}/rigging`;
   }
   console.log(`Zinc Rope is at ${address}${path}`);
-  const stop = () => {
-    server.close();
-    server.closeAllConnections();
-    void projects
-      .close()
-      .then(() => db.close())
-      .then(() => process.exit(0));
-  };
-  process.once('SIGINT', stop);
-  process.once('SIGTERM', stop);
 }

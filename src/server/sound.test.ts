@@ -266,3 +266,56 @@ describe('forget means forget', () => {
       expect([table, await count(table)]).toEqual([table, 0]);
   });
 });
+
+describe('closed doors', () => {
+  test('every answer keeps the browser from running, framing, guessing and keeping it', async () => {
+    for (const path of ['/projects', '/projects/none', '/no/such']) {
+      const { headers } = await get(path);
+      expect(headers.get('content-security-policy')).toMatch(/script-src 'self';.*frame-ancestors 'none'/);
+      expect(headers.get('x-content-type-options')).toBe('nosniff');
+      expect(headers.get('referrer-policy')).toBe('no-referrer');
+      expect(headers.get('cache-control')).toBe('no-store');
+    }
+  });
+
+  const json = { 'content-type': 'application/json' };
+  test.each<[string, Record<string, string>, number]>([
+    ['a page of another site', { ...json, 'sec-fetch-site': 'cross-site' }, 403],
+    ['another port of this host', { ...json, 'sec-fetch-site': 'same-site' }, 403],
+    ['no page at all', { ...json, 'sec-fetch-site': 'none' }, 202],
+    ['a form', { 'content-type': 'application/x-www-form-urlencoded' }, 415],
+    ['text', { 'content-type': 'text/plain' }, 415],
+    ['a page of its own', { ...json, 'sec-fetch-site': 'same-origin' }, 202],
+    ['no browser', json, 202],
+  ])('%s', async (_, headers, status) => {
+    const body = JSON.stringify({ path: app });
+    const response = await fetch(`${address}/api/projects`, { method: 'POST', headers, body });
+    expect(response.status).toBe(status);
+    const project = projects.all()[0]?.[0];
+    if (project !== undefined) await projects.settled(project);
+  });
+});
+
+describe('a data folder', () => {
+  const at = (name: string) => join(folder, name);
+
+  test('that a process left behind opens again; one in use does not', async () => {
+    mkdirSync(at('data'));
+    // A number that runs, of a process that started at another time: what a loss of power leaves.
+    writeFileSync(at('data/in-use'), `${process.ppid} an-earlier-start:1`);
+    const first = await openDatabase(at('data'));
+    await first.close();
+    writeFileSync(at('data/in-use'), String(process.ppid));
+    await expect(openDatabase(at('data'))).rejects.toThrow(
+      /is in use by process \d+; choose another with --data/,
+    );
+  }, 60_000);
+
+  test('that is damaged gives one clear sentence', async () => {
+    await (await openDatabase(at('data'))).close();
+    writeFileSync(at('data/db/global/pg_control'), 'damaged');
+    await expect(openDatabase(at('data'))).rejects.toThrow(
+      /cannot be opened: it is damaged .*--data, or set it aside/,
+    );
+  }, 60_000);
+});

@@ -16,7 +16,13 @@ import type {
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  // What changes something is sent as JSON, with or without a body.
+  baseQuery: fetchBaseQuery({
+    baseUrl: '/api',
+    prepareHeaders: (headers, { type }) => {
+      if (type === 'mutation') headers.set('content-type', 'application/json');
+    },
+  }),
   tagTypes: ['Projects', 'Audit', 'Decisions'],
   endpoints: (build) => ({
     projects: build.query<ProjectSummary[], void>({ query: () => '/projects', providesTags: ['Projects'] }),

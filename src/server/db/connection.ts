@@ -1,7 +1,8 @@
 /** One database behind one small face: PGlite in a folder or in memory, or PostgreSQL by DATABASE_URL. */
-import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { DataFolderError, lockFolder } from './lock';
 
 export type Row = Record<string, unknown>;
 
@@ -14,10 +15,11 @@ export interface Database {
   close(): Promise<void>;
 }
 
-/** The data folder cannot be used; the message says why. */
-export class DataFolderError extends Error {
-  override name = 'DataFolderError';
-}
+const ruined = (folder: string | undefined, error: unknown): DataFolderError =>
+  new DataFolderError(
+    `the data folder ${folder ?? ''} cannot be opened: it is damaged (${error instanceof Error ? error.message : String(error)}); ` +
+      `choose another with --data, or set it aside (mv ${folder ?? ''} ${folder ?? ''}.damaged) and start afresh`,
+  );
 
 /** Opens the database and brings its tables up to date. Without a folder it lives in memory. */
 export async function openDatabase(folder?: string): Promise<Database> {
@@ -29,8 +31,13 @@ export async function openDatabase(folder?: string): Promise<Database> {
 
 async function pglite(folder: string | undefined): Promise<Database> {
   const { PGlite } = await import('@electric-sql/pglite');
-  const release = folder === undefined ? () => {} : lock(folder);
-  const db = await PGlite.create(folder === undefined ? 'memory://' : join(folder, 'db'));
+  const release = folder === undefined ? () => {} : lockFolder(folder);
+  const db = await PGlite.create(folder === undefined ? 'memory://' : join(folder, 'db')).catch(
+    (error: unknown) => {
+      release();
+      throw ruined(folder, error);
+    },
+  );
   return {
     shared: false,
     query: async <T>(sql: string, values?: unknown[]) => (await db.query<T>(sql, values)).rows,
@@ -43,42 +50,6 @@ async function pglite(folder: string | undefined): Promise<Database> {
       release();
     },
   };
-}
-
-/** One process at a time may use a data folder. */
-function lock(folder: string): () => void {
-  const file = join(folder, 'in-use');
-  try {
-    mkdirSync(folder, { recursive: true });
-    const other = Number(read(file));
-    if (other && other !== process.pid && isRunning(other)) {
-      throw new DataFolderError(
-        `the data folder ${folder} is in use by process ${other}; choose another with --data`,
-      );
-    }
-    writeFileSync(file, String(process.pid));
-  } catch (error) {
-    if (error instanceof DataFolderError) throw error;
-    throw new DataFolderError(`the data folder ${folder} cannot be used: ${(error as Error).message}`);
-  }
-  return () => rmSync(file, { force: true });
-}
-
-function read(file: string): string {
-  try {
-    return readFileSync(file, 'utf8');
-  } catch {
-    return '';
-  }
-}
-
-function isRunning(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return (error as NodeJS.ErrnoException).code === 'EPERM';
-  }
 }
 
 async function postgres(url: string): Promise<Database> {
