@@ -7,7 +7,7 @@ import { makeStore } from './store';
 import './theme.css';
 
 const store = makeStore();
-followProgress(store);
+void followProgress(store);
 
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>

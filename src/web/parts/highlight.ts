@@ -9,35 +9,39 @@ import { createJavaScriptRegexEngine } from 'shiki/engine/javascript';
 
 export type Tokens = ThemedToken[][];
 
-const LANGUAGES: Record<string, string> = {
+/** The grammar of a kind of file, loaded when the first of them is shown. */
+const GRAMMARS = {
+  tsx: () => import('shiki/langs/tsx.mjs'),
+  typescript: () => import('shiki/langs/typescript.mjs'),
+  vue: () => import('shiki/langs/vue.mjs'),
+  svelte: () => import('shiki/langs/svelte.mjs'),
+};
+
+/** JSX is a part of what TSX is, so that one grammar does for all of it. */
+const LANGUAGES: Record<string, keyof typeof GRAMMARS> = {
   tsx: 'tsx',
+  jsx: 'tsx',
+  js: 'tsx',
+  mjs: 'tsx',
+  cjs: 'tsx',
   ts: 'typescript',
   mts: 'typescript',
   cts: 'typescript',
-  jsx: 'jsx',
-  js: 'jsx',
-  mjs: 'javascript',
-  cjs: 'javascript',
   vue: 'vue',
   svelte: 'svelte',
 };
 
 let highlighter: Promise<HighlighterCore> | undefined;
 
-function load(): Promise<HighlighterCore> {
+async function load(lang: keyof typeof GRAMMARS): Promise<HighlighterCore> {
   highlighter ??= createHighlighterCore({
     themes: [createCssVariablesTheme({ name: 'own', variablePrefix: '--code-' })],
-    langs: [
-      import('shiki/langs/tsx.mjs'),
-      import('shiki/langs/typescript.mjs'),
-      import('shiki/langs/jsx.mjs'),
-      import('shiki/langs/javascript.mjs'),
-      import('shiki/langs/vue.mjs'),
-      import('shiki/langs/svelte.mjs'),
-    ],
+    langs: [],
     engine: createJavaScriptRegexEngine(),
   });
-  return highlighter;
+  const made = await highlighter;
+  await made.loadLanguage(GRAMMARS[lang]());
+  return made;
 }
 
 const cache = new Map<string, Promise<Tokens>>();
@@ -59,5 +63,5 @@ async function tokenise(path: string, text: string): Promise<Tokens> {
   if (!lang || text.length > 200_000) {
     return text.split('\n').map((line) => [{ content: line, offset: 0 }]);
   }
-  return (await load()).codeToTokensBase(text, { lang, theme: 'own' });
+  return (await load(lang)).codeToTokensBase(text, { lang, theme: 'own' });
 }

@@ -1,7 +1,7 @@
 /** The running audits of all projects, as the server tells them on one stream. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { useSelector } from 'react-redux';
-import { projectStepSchema, type Progress } from '../../api/schemas';
+import type { Progress } from '../../api/schemas';
 import { api } from '../api';
 import type { State, Store } from '../store';
 
@@ -22,7 +22,12 @@ export const progress = createSlice({
  * Follows all audits for as long as the page is open; when one ends, what the screens show is asked for again. The browser
  * comes back by itself when the stream is lost, and is then told how far each project is.
  */
-export function followProgress({ dispatch, getState }: Pick<Store, 'dispatch' | 'getState'>): () => void {
+export async function followProgress({
+  dispatch,
+  getState,
+}: Pick<Store, 'dispatch' | 'getState'>): Promise<() => void> {
+  // What checks it is not needed to show the first page.
+  const { projectStepSchema } = await import('../../api/schemas');
   const source = new EventSource('/api/progress');
   source.onmessage = (event: MessageEvent<string>) => {
     const { id, ...step } = projectStepSchema.parse(JSON.parse(event.data));
