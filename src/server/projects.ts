@@ -18,6 +18,9 @@ const INTERRUPTED: Progress = {
   message: 'The last audit was interrupted: audit again. Whatever is shown is of the audit before it.',
 };
 
+/** So many threads of projects wait for questions; that of another project is started again when somebody asks. */
+const MAX_WAITING = 8;
+
 interface Running {
   session: Session;
   /** Gives up what is kept of the audit as well. */
@@ -42,6 +45,14 @@ export interface Projects {
   /** The thread that answers questions about the latest audit. */
   session(id: string): Promise<Session>;
   close(): Promise<void>;
+}
+
+/** Ends a thread once it has answered what it was asked. */
+async function whenIdle(session: Session): Promise<void> {
+  // Whoever has just got it may be about to ask.
+  do await new Promise((resolve) => setTimeout(resolve, 1_000).unref());
+  while (!session.idle());
+  await session.end();
 }
 
 /** `onFailure` is told of every audit and thread that failed, with its stack. */
@@ -94,7 +105,7 @@ export async function openProjects(
       const old = sessions.get(id);
       // Ended in the meantime, it is started again when somebody asks.
       if (stop.signal.aborted) sessions.delete(id);
-      else sessions.set(id, Promise.resolve(session));
+      else keep(id, Promise.resolve(session));
       void old?.then((one) => one.end()).catch(() => undefined);
       await finish(id, { stage: 'done', found: files, read: files });
     } catch (error) {
@@ -150,10 +161,22 @@ export async function openProjects(
     let session = sessions.get(id);
     if (!session) {
       session = restored(id);
-      sessions.set(id, session);
       session.catch(() => sessions.delete(id));
     }
+    keep(id, session);
     return session;
+  }
+
+  /** Keeps a thread as the one that was asked last; those that were asked longest ago make room. */
+  function keep(id: string, session: Promise<Session>): void {
+    sessions.delete(id);
+    sessions.set(id, session);
+    for (const [old, one] of sessions) {
+      if (sessions.size <= MAX_WAITING) return;
+      if (old === id) continue;
+      sessions.delete(old);
+      void one.then(whenIdle).catch(() => undefined);
+    }
   }
 
   async function restored(id: string): Promise<Session> {

@@ -178,6 +178,23 @@ describe('threads and servers that end', () => {
   });
 });
 
+test('of many projects each answers, though few threads wait', async () => {
+  const ids: string[] = [];
+  for (let i = 0; i < 12; i++) {
+    const root = join(folder, `line-${i}`);
+    mkdirSync(root);
+    writeFileSync(join(root, 'Gauge.tsx'), `export function Gauge${i}() { return <b />; }`);
+    const { id } = (await (await send('POST', '/projects', { path: root })).json()) as { id: string };
+    await projects.settled(id);
+    ids.push(id);
+  }
+  const asked = await Promise.all(ids.map((id) => get(`/projects/${id}/catalogue`)));
+  const names = await Promise.all(
+    asked.map(async (one) => ((await one.json()) as { name: string }[])[0]!.name),
+  );
+  expect(names).toEqual(ids.map((_, i) => `Gauge${i}`));
+}, 60_000);
+
 describe('odd text', () => {
   const ODD = 'a\\0b\\ud800c';
 

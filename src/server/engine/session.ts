@@ -22,6 +22,8 @@ export interface Session {
   joined(): Promise<JoinedView>;
   component(ref: string): Promise<ComponentView | undefined>;
   joint(ref: string, at: number): Promise<JointView | undefined>;
+  /** It has answered all that it was asked. */
+  idle(): boolean;
   end(): Promise<void>;
 }
 
@@ -84,6 +86,7 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
     joined: () => ask({ kind: 'joined' }),
     component: (ref) => ask({ kind: 'component', ref }),
     joint: (ref, at) => ask({ kind: 'joint', ref, at }),
+    idle: () => waiting.size === 0,
     end: async () => {
       told = true;
       await worker.terminate();
