@@ -141,6 +141,11 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
       }),
     );
   });
+  // All decisions by fingerprint, also those on what is not found any more: so they can be taken elsewhere.
+  app.get('/api/projects/:id/decisions', async (request, response) => {
+    const { id } = await project(request.params.id);
+    response.json(Object.fromEntries(await decisionsOf(db, id)));
+  });
   app.put('/api/projects/:id/decisions', async (request, response) => {
     const { id } = await project(request.params.id);
     const { fingerprints, verdict, reason } = checked(decideSchema, request.body ?? {});

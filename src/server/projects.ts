@@ -5,7 +5,15 @@ import type { Config } from '../api/config';
 import type { Progress } from '../api/schemas';
 import type { Database } from './db/connection';
 import { keepFacts, knownFacts } from './db/facts';
-import { addProject, filesOf, findProject, latestAudits, removeProject, saveAudit } from './db/projects';
+import {
+  addProject,
+  dropPartialAudits,
+  filesOf,
+  findProject,
+  latestAudits,
+  removeProject,
+  saveAudit,
+} from './db/projects';
 import { BEAT, runningAudits } from './db/running';
 import { readerVersion } from './engine/reader-version';
 import { SessionEnded, startSession, type Session } from './engine/session';
@@ -67,6 +75,7 @@ export async function openProjects(
   const reader = readerVersion();
   const claims = runningAudits(db, !db.shared);
   for (const id of await claims.interrupted()) progress.set(id, INTERRUPTED);
+  await dropPartialAudits(db);
   const beat = setInterval(() => void claims.beat().catch(onFailure), BEAT).unref();
 
   function tell(id: string, step: Progress) {
@@ -96,12 +105,11 @@ export async function openProjects(
       const result = await session.open({ root, known });
       const { files } = result.report;
       const keeping = { stage: 'keeping' as const, found: files };
-      tell(id, { ...keeping, read: 0 });
-      await saveAudit(db, id, result, {
-        signal: stop.signal,
-        onKept: (share) => tell(id, { ...keeping, read: Math.round(share * files) }),
-      });
-      await keepFacts(db, result.facts, reader);
+      // First what was found, then what makes the next audit faster.
+      const kept = (share: number) => tell(id, { ...keeping, read: Math.round(share * files) });
+      kept(0);
+      await saveAudit(db, id, result, { signal: stop.signal, onKept: (share) => kept(share / 2) });
+      await keepFacts(db, result.facts, reader, (share) => kept((1 + share) / 2));
       const old = sessions.get(id);
       // Ended in the meantime, it is started again when somebody asks.
       if (stop.signal.aborted) sessions.delete(id);

@@ -11,7 +11,10 @@ export const auditsOf = (db: Database, project: string): Promise<AuditSummary[]>
 
 /** Whether an audit belongs to a project. */
 export async function hasAudit(db: Database, project: string, audit: number): Promise<boolean> {
-  const rows = await db.query('select 1 from audit where project_id = $1 and id = $2', [project, audit]);
+  const rows = await db.query('select 1 from audit where project_id = $1 and id = $2 and whole', [
+    project,
+    audit,
+  ]);
   return rows.length > 0;
 }
 

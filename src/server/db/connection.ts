@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { DataFolderError, lockFolder } from './lock';
+import { openPglite } from './pglite';
 
 export type Row = Record<string, unknown>;
 
@@ -30,26 +31,14 @@ export async function openDatabase(folder?: string): Promise<Database> {
 }
 
 async function pglite(folder: string | undefined): Promise<Database> {
-  const { PGlite } = await import('@electric-sql/pglite');
   const release = folder === undefined ? () => {} : lockFolder(folder);
-  const db = await PGlite.create(folder === undefined ? 'memory://' : join(folder, 'db')).catch(
+  const db = await openPglite(folder === undefined ? undefined : join(folder, 'db')).catch(
     (error: unknown) => {
       release();
       throw ruined(folder, error);
     },
   );
-  return {
-    shared: false,
-    query: async <T>(sql: string, values?: unknown[]) => (await db.query<T>(sql, values)).rows,
-    transaction: (work) =>
-      db.transaction((tx) =>
-        work({ query: async <T>(sql: string, values?: unknown[]) => (await tx.query<T>(sql, values)).rows }),
-      ),
-    close: async () => {
-      await db.close();
-      release();
-    },
-  };
+  return { ...db, close: () => db.close().finally(release) };
 }
 
 async function postgres(url: string): Promise<Database> {

@@ -19,9 +19,18 @@ export async function knownFacts(db: Database, audit: number, reader: string): P
   return rows.map((row) => ({ ...row, path: textKept(row.path) }));
 }
 
-export async function keepFacts(db: Database, list: KnownFacts[], reader: string): Promise<void> {
-  for (let i = 0; i < list.length; i += 200) {
-    const part = list.slice(i, i + 200);
+/** Facts are written so many at once, so that others get their turn. */
+const PORTION = 25;
+
+export async function keepFacts(
+  db: Database,
+  list: KnownFacts[],
+  reader: string,
+  onKept: (share: number) => void = () => {},
+): Promise<void> {
+  for (let i = 0; i < list.length; i += PORTION) {
+    onKept(i / list.length);
+    const part = list.slice(i, i + PORTION);
     await db.query(
       `insert into facts (path, hash, reader, body)
        select path, hash, $1::text, body from unnest($2::text[], $3::text[], $4::text[]) as given (path, hash, body)

@@ -84,7 +84,7 @@ export async function listProjects(db: Database): Promise<ProjectSummary[]> {
 /** The last audits of a project, the latest first. */
 export async function latestAudits(db: Database, project: string, most = 2): Promise<AuditSummary[]> {
   const rows = await db.query<AuditRow>(
-    `select ${AUDIT_COLUMNS} from audit where project_id = $1 order by id desc limit $2`,
+    `select ${AUDIT_COLUMNS} from audit where project_id = $1 and whole order by id desc limit $2`,
     [project, most],
   );
   return rows.map(toAudit);
@@ -104,72 +104,103 @@ export interface NewAudit {
   config: unknown;
 }
 
-/** Keeps an audit with its sources and findings, all or nothing; in portions, after each of which it may be given up. */
+/**
+ * Keeps an audit with its sources and findings, all or nothing. It is written in portions, between which others get their
+ * turn and after each of which it may be given up; it counts once all of it is there.
+ */
 export async function saveAudit(
   db: Database,
   project: string,
   audit: NewAudit,
   { signal, onKept }: { signal?: AbortSignal; onKept?(share: number): void } = {},
 ): Promise<number> {
-  const { report } = audit;
-  return db.transaction(async (tx) => {
-    const [row] = await tx.query<{ id: number }>(
-      `insert into audit (project_id, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped, config, joined)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) returning id`,
-      [
-        project,
-        Math.round(audit.milliseconds),
-        report.files,
-        report.components,
-        JSON.stringify(audit.languages),
-        report.counts.error,
-        report.counts.warning,
-        report.counts.note,
-        report.counts.silenced,
-        keptJson(report.problems),
-        keptJson(report.skipped),
-        keptJson(audit.config ?? {}),
-        JSON.stringify(report.joined),
-      ],
-    );
-    const id = Number(row!.id);
-    const whole = audit.files.length + report.findings.length;
-    let kept = 0;
-    const next = (done: number) => {
-      signal?.throwIfAborted();
-      kept += done;
-      onKept?.(whole ? kept / whole : 1);
-    };
-    for (const part of slices(audit.files, 200)) {
+  const id = await addAudit(db, project, audit);
+  const { files, report } = audit;
+  const whole = files.length + report.findings.length;
+  let kept = 0;
+  const next = (done: number) => {
+    signal?.throwIfAborted();
+    kept += done;
+    onKept?.(whole ? kept / whole : 1);
+  };
+  try {
+    for (const part of slices(files, 50)) {
+      await keepFiles(db, id, part);
       next(part.length);
-      await tx.query(
-        `insert into source (hash, body) select * from unnest($1::text[], $2::text[]) on conflict do nothing`,
-        [part.map((file) => file.hash), part.map((file) => keptText(file.text))],
-      );
-      await tx.query(
-        `insert into audit_file (audit_id, path, hash) select $1::bigint, * from unnest($2::text[], $3::text[])`,
-        [id, part.map((file) => keptText(file.path)), part.map((file) => file.hash)],
-      );
     }
-    for (const [at, part] of slices(report.findings, 500).entries()) {
+    for (const [at, part] of slices(report.findings, FINDINGS).entries()) {
+      await keepFindings(db, id, at * FINDINGS, part);
       next(part.length);
-      await tx.query(
-        `insert into finding (audit_id, ordinal, fingerprint, rule, level, body)
-         select $1::bigint, * from unnest($2::int[], $3::text[], $4::text[], $5::text[], $6::jsonb[])`,
-        [
-          id,
-          part.map((_, i) => at * 500 + i),
-          part.map((finding) => finding.fingerprint),
-          part.map((finding) => finding.rule),
-          part.map((finding) => finding.level),
-          part.map((finding) => keptJson(finding)),
-        ],
-      );
     }
     signal?.throwIfAborted();
-    return id;
-  });
+    await db.query('update audit set whole = true where id = $1', [id]);
+  } catch (error) {
+    await db.query('delete from audit where id = $1', [id]).catch(() => undefined);
+    throw error;
+  }
+  return id;
 }
+
+/** Findings are written so many at once. */
+const FINDINGS = 100;
+
+async function addAudit(db: Database, project: string, { report, ...audit }: NewAudit): Promise<number> {
+  const [row] = await db.query<{ id: number }>(
+    `insert into audit (project_id, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped, config, joined, whole)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, false) returning id`,
+    [
+      project,
+      Math.round(audit.milliseconds),
+      report.files,
+      report.components,
+      JSON.stringify(audit.languages),
+      report.counts.error,
+      report.counts.warning,
+      report.counts.note,
+      report.counts.silenced,
+      keptJson(report.problems),
+      keptJson(report.skipped),
+      keptJson(audit.config ?? {}),
+      JSON.stringify(report.joined),
+    ],
+  );
+  return Number(row!.id);
+}
+
+/** A text and who needs it are kept together, so that nobody takes it for one that nobody needs. */
+const keepFiles = (db: Database, id: number, part: StoredFile[]): Promise<void> =>
+  db.transaction(async (tx) => {
+    await tx.query(
+      `insert into source (hash, body) select * from unnest($1::text[], $2::text[]) on conflict do nothing`,
+      [part.map((file) => file.hash), part.map((file) => keptText(file.text))],
+    );
+    await tx.query(
+      `insert into audit_file (audit_id, path, hash) select $1::bigint, * from unnest($2::text[], $3::text[])`,
+      [id, part.map((file) => keptText(file.path)), part.map((file) => file.hash)],
+    );
+  });
+
+const keepFindings = (db: Database, id: number, first: number, part: ReportedFinding[]): Promise<unknown> =>
+  db.query(
+    `insert into finding (audit_id, ordinal, fingerprint, rule, level, body)
+     select $1::bigint, * from unnest($2::int[], $3::text[], $4::text[], $5::text[], $6::jsonb[])`,
+    [
+      id,
+      part.map((_, i) => first + i),
+      part.map((finding) => finding.fingerprint),
+      part.map((finding) => finding.rule),
+      part.map((finding) => finding.level),
+      part.map((finding) => keptJson(finding)),
+    ],
+  );
+
+/** Forgets audits that were left half-written. Where other servers use the database, theirs are not looked at. */
+export const dropPartialAudits = (db: Database): Promise<unknown> =>
+  db.query(
+    `delete from audit where not whole and ($1 or not exists (
+       select 1 from running_audit where running_audit.project_id = audit.project_id))`,
+    [!db.shared],
+  );
 
 function slices<T>(list: T[], size: number): T[][] {
   const parts: T[][] = [];

@@ -17,7 +17,12 @@ import { riggingView, search, strandView } from './views';
 interface State {
   result: AuditResult;
   textOf(path: string): string;
+  /** What was worked out already, by the question. */
+  known: Map<string, unknown>;
 }
+
+/** So many answers are kept, those asked for last. */
+const MAX_KNOWN = 40;
 
 let state: State | undefined;
 
@@ -40,7 +45,7 @@ async function open(task: OpenTask): Promise<OpenedAudit> {
   });
   const { textOf, texts } = found;
   const { result } = found.audit;
-  state = { result, textOf };
+  state = { result, textOf, known: new Map() };
   // A file that could not be read has nothing that is kept, so that it is read again.
   const files = [...texts].flatMap(([path, { text, hash }]) => (hash ? [{ path, hash, text }] : []));
   for (const { path, text } of found.manifests) files.push({ path, hash: hashOf(text), text });
@@ -74,7 +79,7 @@ function restore(task: RestoreTask): void {
     }
   }
   const { result } = openAudit({ facts, manifests, settings: settingsOf(task.config) });
-  state = { result, textOf: (path) => texts.get(path) ?? '' };
+  state = { result, textOf: (path) => texts.get(path) ?? '', known: new Map() };
 }
 
 function languagesOf(result: AuditResult): Record<string, number> {
@@ -93,6 +98,26 @@ async function answer(question: Question): Promise<unknown> {
       return open(question.task);
     case 'restore':
       return restore(question.task);
+    default:
+      return once(question);
+  }
+}
+
+/** What an audit shows is worked out once for each question. */
+function once(question: Asked): unknown {
+  const { known } = opened();
+  const key = JSON.stringify(question);
+  const found = known.has(key) ? known.get(key) : view(question);
+  known.delete(key);
+  known.set(key, found);
+  if (known.size > MAX_KNOWN) known.delete(known.keys().next().value!);
+  return found;
+}
+
+type Asked = Exclude<Question, { kind: 'open' | 'restore' }>;
+
+function view(question: Asked): unknown {
+  switch (question.kind) {
     case 'rigging':
       return riggingView(opened().result, opened().textOf, question.pins);
     case 'strand':

@@ -18,13 +18,19 @@ export function AuditControl({ id }: { id: string }) {
     );
   }
   return (
-    <span className="flex items-center gap-3">
+    <span className="flex min-w-0 items-center gap-3">
       {(progress?.stage === 'failed' || progress?.stage === 'interrupted' || error) && (
-        <span role="alert" className="max-w-96 truncate text-[#f3a39b]">
-          {progress?.message ?? reasonOf(error)}
+        <span role="alert" className="max-w-80 truncate text-[#f3a39b]" title={progress?.message}>
+          {progress?.stage === 'interrupted'
+            ? 'The last audit was interrupted'
+            : (progress?.message ?? reasonOf(error))}
         </span>
       )}
-      <button type="button" className="text-bar-soft hover:text-bar-ink" onClick={() => void again(id)}>
+      <button
+        type="button"
+        className="whitespace-nowrap text-bar-soft hover:text-bar-ink"
+        onClick={() => void again(id)}
+      >
         Audit again
       </button>
     </span>

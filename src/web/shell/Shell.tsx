@@ -38,13 +38,13 @@ export function Shell() {
     : 0;
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-11 shrink-0 items-center gap-5 bg-bar px-5 text-bar-ink">
+      <header className="flex h-11 shrink-0 items-center gap-5 bg-bar px-5 whitespace-nowrap text-bar-ink">
         <Link to="/" className="font-semibold">
           Zinc Rope
         </Link>
         {id && project && (
           <>
-            <span className="max-w-64 truncate" title={project.root}>
+            <span className="max-w-64 min-w-20 truncate" title={project.root}>
               {project.name}
             </span>
             <nav aria-label="Views" className="ml-4 flex h-full items-center gap-5">
@@ -63,7 +63,7 @@ export function Shell() {
             <button
               type="button"
               onClick={() => setSearching(true)}
-              className="flex w-52 items-center justify-between rounded-sm border border-bar-soft/40 px-2 py-0.5 text-bar-soft"
+              className="flex w-52 min-w-24 items-center justify-between rounded-sm border border-bar-soft/40 px-2 py-0.5 text-bar-soft"
             >
               Search <kbd className="font-mono">/</kbd>
             </button>

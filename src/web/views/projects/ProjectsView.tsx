@@ -149,6 +149,11 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
             title={`${audit.files} files in ${(audit.milliseconds / 1000).toFixed(1)} s`}
           >
             {new Date(audit.finishedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}
+            {(progress?.stage === 'failed' || progress?.stage === 'interrupted') && (
+              <span className="ml-3 text-error" title={progress.message}>
+                {progress.stage === 'failed' ? 'the next failed' : 'the next was interrupted'}
+              </span>
+            )}
           </td>
         </>
       ) : (
