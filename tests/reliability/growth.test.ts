@@ -67,10 +67,20 @@ const CASES: [name: string, size: number, work: (size: number) => unknown][] = [
   ['a chain of components', 400, (n) => auditSources({ 'A.tsx': chain(n) })],
 ];
 
+/** Time of this process alone, so that others on the machine count little. */
 function millisecondsOf(work: () => unknown): number {
-  const start = performance.now();
+  const start = process.cpuUsage();
   work();
-  return performance.now() - start;
+  const { user, system } = process.cpuUsage(start);
+  return (user + system) / 1_000;
+}
+
+/** How much longer four times the size takes; nothing where that is too short to tell. */
+function growth(work: (size: number) => unknown, size: number): number {
+  const small = Math.min(...[0, 1, 2].map(() => millisecondsOf(() => work(size))));
+  const large = Math.min(...[0, 1].map(() => millisecondsOf(() => work(size * 4))));
+  expect(large).toBeLessThan(MOST);
+  return large > SHORT ? large / small : 0;
 }
 
 test.each(CASES)(
@@ -78,10 +88,10 @@ test.each(CASES)(
   (_, size, work) => {
     // What is compiled on the way is not counted.
     work(size);
-    const small = Math.min(...[0, 1, 2].map(() => millisecondsOf(() => work(size))));
-    const large = Math.min(...[0, 1].map(() => millisecondsOf(() => work(size * 4))));
-    expect(large).toBeLessThan(MOST);
-    if (large > SHORT) expect(large / small).toBeLessThan(5);
+    // A square is a square each time; a machine that does something else is not.
+    const ratios: number[] = [];
+    while (ratios.length < 4 && !ratios.some((one) => one < 5)) ratios.push(growth(work, size));
+    expect(Math.min(...ratios)).toBeLessThan(5);
   },
   60_000,
 );
