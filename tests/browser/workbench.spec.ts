@@ -179,6 +179,7 @@ for (const [part, component, file] of [
     await expect(page.getByRole('tree')).toBeVisible({ timeout: 20_000 });
     await page.getByRole('link', { name: 'Catalogue' }).click();
     await page.getByRole('link', { name: component }).first().click();
+    await expect(page).toHaveURL(/\/component\?/);
     await expect(page.getByText(new RegExp(`${file}:1`)).first()).toBeVisible();
     await page.goto(page.url().replace('/component?', '/joint?') + '&at=0');
     await expect(page.getByRole('heading', { name: `renders ${component}` })).toBeVisible();
