@@ -29,14 +29,13 @@ const address = await new Promise((resolve, reject) => {
 
 // A history to compare: some faults mended, one put in, one more left as it was.
 const api = address.replace('/p/', '/api/projects/');
+const latest = async () => (await (await fetch(api)).json()).audit.id;
 const audited = async () => {
-  await fetch(`${api}/audits`, { method: 'POST' });
-  for (;;) {
-    await new Promise((done) => setTimeout(done, 300));
-    const response = await fetch(`${api}/progress`);
-    const text = new TextDecoder().decode((await response.body.getReader().read()).value);
-    if (text.includes('"done"')) return;
-  }
+  const before = await latest();
+  const headers = { 'content-type': 'application/json' };
+  const response = await fetch(`${api}/audits`, { method: 'POST', headers });
+  if (!response.ok) throw new Error(await response.text());
+  while ((await latest()) === before) await new Promise((done) => setTimeout(done, 300));
 };
 for (const step of [
   [['src/line/LinePanel.tsx', 'length="940"', 'length={940}']],
