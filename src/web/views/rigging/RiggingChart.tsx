@@ -9,7 +9,17 @@ import { JoinedCount } from '../../parts/JoinedCount';
 import { count } from '../../parts/count';
 import { Waiting } from '../../parts/states';
 import { Overview } from './Overview';
-import { ancestorsOf, headsOf, laneGap, lanesWidth, ROW, shownRow, spread, type ShownRow } from './layout';
+import {
+  ancestorsOf,
+  headsOf,
+  laneGap,
+  lanesWidth,
+  nearRange,
+  ROW,
+  shownRow,
+  spread,
+  type ShownRow,
+} from './layout';
 import { usePlacement, type Placed } from './usePlacement';
 import { LaneHeads } from './LaneHeads';
 import { Lanes } from './Lanes';
@@ -82,9 +92,10 @@ function PlacedChart({
     },
   });
   const items = virtual.getVirtualItems();
-  const near = items.filter((item) => item.index !== cursor);
-  const first = near[0]?.index ?? 0;
-  const last = near.at(-1)?.index ?? 0;
+  const [first, last] = nearRange(
+    items.map((item) => item.index),
+    cursor,
+  );
   // Of the rows that were made ready, those that the reader sees.
   const top = Math.floor((virtual.scrollOffset ?? 0) / ROW);
   const inSight: [number, number] = [

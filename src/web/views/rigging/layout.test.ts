@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { LaneView, RiggingRow, RiggingView } from '../../../api/schemas';
-import { filterLanes, headsOf, roomBeside, shownRow, spread } from './layout';
+import { filterLanes, headsOf, nearRange, roomBeside, shownRow, spread } from './layout';
 import { place } from './place';
 
 const row = (name: string, depth: number, parent: number, span: number): RiggingRow => ({
@@ -117,4 +117,15 @@ test.each([
     (one) => one.id,
   );
   expect(found).toEqual(ids);
+});
+
+test.each<[string, number[], number, [number, number]]>([
+  ['the row with the keyboard is the first', [0, 1, 2], 0, [0, 2]],
+  ['it is one of them', [3, 4, 5], 4, [3, 5]],
+  ['it stays above them', [0, 30, 31], 0, [30, 31]],
+  ['it stays below them', [3, 4, 90], 90, [3, 4]],
+  ['it is the only one', [0], 0, [0, 0]],
+  ['there is none', [], 0, [0, 0]],
+])('rows that are drawn: %s', (_, drawn, kept, range) => {
+  expect(nearRange(drawn, kept)).toEqual(range);
 });

@@ -102,3 +102,15 @@ export function ancestorsOf(rows: RiggingRow[], index: number): string[] {
   for (let at = rows[index]?.parent ?? -1; at >= 0; at = rows[at]!.parent) names.unshift(rows[at]!.name);
   return names;
 }
+
+/**
+ * The first and the last of the rows that are drawn. A row that stays only because it has the keyboard, apart from the
+ * others, is none of them.
+ */
+export function nearRange(drawn: number[], kept: number): [first: number, last: number] {
+  const apart = (at: number, beside: number) =>
+    drawn[at] === kept && drawn.length > 1 && Math.abs(drawn[beside]! - kept) > 1;
+  const from = apart(0, 1) ? 1 : 0;
+  const to = apart(drawn.length - 1, drawn.length - 2) ? drawn.length - 2 : drawn.length - 1;
+  return [drawn[from] ?? 0, drawn[to] ?? 0];
+}
