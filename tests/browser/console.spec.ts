@@ -13,7 +13,7 @@ test('follow a drilled prop on the rigging down to the code that reads it', asyn
   await page.goto(`${project()}/rigging`);
   await page.getByRole('toolbar', { name: 'Strands' }).getByRole('button', { name: 'windUnit' }).click();
   // The row at the top, which has the keyboard, shows its marks as the others do.
-  await expect(page.getByRole('button', { name: /^App: windUnit/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^App: windUnit/ }).first()).toBeVisible();
   const panel = page.getByRole('complementary', { name: 'Strand' });
   await expect(panel).toContainText('"windUnit" passes through LinePanel, PylonList and PylonRow');
   await page.getByRole('button', { name: 'WindGauge: unit reads it' }).click();
