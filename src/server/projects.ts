@@ -114,7 +114,8 @@ export async function openProjects(
       // Ended in the meantime, it is started again when somebody asks.
       if (stop.signal.aborted) sessions.delete(id);
       else keep(id, Promise.resolve(session));
-      void old?.then((one) => one.end()).catch(() => undefined);
+      // Whoever still asks the one before gets an answer.
+      void old?.then(whenIdle).catch(() => undefined);
       await finish(id, { stage: 'done', found: files, read: files });
     } catch (error) {
       void session.end();
