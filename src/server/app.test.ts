@@ -27,14 +27,12 @@ let folder: string;
 let data: string;
 let db: Database;
 let projects: Projects;
-let failures: unknown[] = [];
 let server: Server;
 let address: string;
 
 async function start() {
   db = await openDatabase(data);
-  failures = [];
-  projects = await openProjects(db, (error) => failures.push(error));
+  projects = await openProjects(db);
   server = createServer(createApp({ db, projects, logger: pino({ level: 'silent' }) }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

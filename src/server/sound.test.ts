@@ -195,6 +195,14 @@ test('of many projects each answers, though few threads wait', async () => {
   expect(names).toEqual(ids.map((_, i) => `Gauge${i}`));
 }, 60_000);
 
+test('a manifest that is nested too deeply keeps nobody from opening the project again', async () => {
+  writeFileSync(join(app, 'package.json'), '['.repeat(10_000) + ']'.repeat(10_000));
+  const id = await opened();
+  await unserve();
+  await serve();
+  expect((await get(`/projects/${id}/rigging`)).status).toBe(200);
+});
+
 describe('odd text', () => {
   const ODD = 'a\\0b\\ud800c';
 

@@ -200,7 +200,7 @@ const readManifests = (root: string, paths: string[]): Promise<FolderAudit['mani
   );
 
 /** What manifests say; of one that cannot be read, why. */
-function understood(list: FolderAudit['manifests'], skipped: Skipped[]): Manifest[] {
+export function understood(list: FolderAudit['manifests'], skipped: Skipped[] = []): Manifest[] {
   return list.flatMap(({ path, text }) => {
     try {
       return readManifest(path, text) ?? [];

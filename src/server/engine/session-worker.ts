@@ -3,9 +3,9 @@ import { parentPort } from 'node:worker_threads';
 import { openAudit, type AuditResult } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
 import { readFile } from '../../core/readers';
-import { isManifest, readManifest } from '../../core/readers/manifest';
+import { isManifest } from '../../core/readers/manifest';
 import { reportOf } from '../../core/report/summary';
-import { auditFolder, loadConfig, settingsOf } from './audit-folder';
+import { auditFolder, loadConfig, settingsOf, understood } from './audit-folder';
 import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
@@ -68,16 +68,13 @@ function restore(task: RestoreTask): void {
   const texts = new Map(task.files.map((file) => [file.path, file.text]));
   const known = new Map(task.known.map((one) => [one.path, one.body]));
   const facts: FileFacts[] = [];
-  const manifests = [];
   for (const { path, text } of task.files) {
-    if (isManifest(path)) {
-      const manifest = readManifest(path, text);
-      if (manifest) manifests.push(manifest);
-    } else {
+    if (!isManifest(path)) {
       const body = known.get(path);
       facts.push(body === undefined ? readFile(path, text) : (JSON.parse(body) as FileFacts));
     }
   }
+  const manifests = understood(task.files.filter((one) => isManifest(one.path)));
   const { result } = openAudit({ facts, manifests, settings: settingsOf(task.config) });
   state = { result, textOf: (path) => texts.get(path) ?? '', known: new Map() };
 }
