@@ -40,7 +40,7 @@ function calledAt(component: Component, { drawn }: RenderFact, find: Find): Draw
   const name = drawn && component.facts.calls[drawn.call]!.name;
   const helper = name === undefined ? undefined : find(component, name);
   const nodes = helper && partOf(helper, drawn!);
-  return helper && nodes?.length ? [{ helper, nodes, from: `call ${drawn!.call}` }] : [];
+  return helper && nodes?.length ? [{ helper, nodes }] : [];
 }
 
 /** Functions that are handed to what is drawn at a node, as one of its slots: `renderRow={renderRow}`. */
@@ -52,7 +52,7 @@ function givenAt(component: Component, node: RenderFact, find: Find): Drawn[] {
   if (node.only) given.push([component.facts.traits.contentPort, node.only]);
   return given.flatMap(([slot, { kind, component: name }]): Drawn[] => {
     const helper = name === undefined || kind === 'call' ? undefined : find(component, name);
-    return helper ? [{ helper, nodes: topOf(helper), slot, from: `slot ${slot}` }] : [];
+    return helper ? [{ helper, nodes: topOf(helper), slot }] : [];
   });
 }
 

@@ -94,8 +94,6 @@ export interface Drawn {
   nodes: number[];
   /** It is handed on, to be drawn where what stands at the node places this slot of its own. */
   slot?: string;
-  /** Tells the uses in one component apart. */
-  from: string;
 }
 
 /** A symbol given to a component as it is. */

@@ -141,7 +141,7 @@ function isSelector({ params, body }: t.Function): boolean {
   const isState =
     named === undefined
       ? /^(state|rootState)$/.test(first.name)
-      : /(^|\.)\w*(Root|App|Store)\w*State$|^RootState$/.test(named);
+      : /(^|\.)\w*(Root|App|Store)\w*State$/.test(named);
   return isState && (body.type !== 'BlockStatement' || body.body.at(-1)?.type === 'ReturnStatement');
 }
 
