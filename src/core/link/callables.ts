@@ -1,5 +1,5 @@
 /** The functions that an expression may be. */
-import type { ExprFact } from '../model/facts';
+import type { ExprFact, StoreAsk } from '../model/facts';
 import type { Component, Port } from '../model/project';
 import type { Provider } from './contexts';
 import type { Frame, Frames } from './frames';
@@ -10,7 +10,13 @@ import { into, MAX_DEPTH, type Values } from './values';
 /** Something that may be called. */
 export type Callable =
   | { kind: 'setter'; node: number }
-  | { kind: 'function'; frame: Frame; fn: number }
+  | {
+      kind: 'function';
+      frame: Frame;
+      fn: number;
+      /** So many of its parameters come from elsewhere, before those that it is called with. */
+      skip?: number;
+    }
   /** A callback that the component was handed. */
   | { kind: 'port'; port: Port };
 
@@ -127,6 +133,7 @@ export class Callables {
       case 'injected':
         return this.known.once(frame, index, want, () => this.consumedCallables(frame, index, want, depth));
       case 'shared':
+        if (symbol.store) return this.storeCallables(frame, symbol.store, want, depth);
         return this.known.once(frame, index, want, () =>
           this.moduleCallables(frame, symbol.port!, want, depth),
         );
@@ -146,6 +153,30 @@ export class Callables {
         return want[0] === 'current' ? this.exposedCallables(frame, index, want.slice(1), depth) : [];
     }
     return [];
+  }
+
+  /** Functions of the app's store: what changes it, and what its getters give back. */
+  private storeCallables(frame: Frame, ask: StoreAsk, want: string[], depth: number): Callable[] {
+    if (depth > MAX_DEPTH) return [];
+    const { appStore } = this.frames.shared;
+    const { file } = frame.code;
+    const changes = appStore
+      .functionsAt(file, ask, want, ['commit', 'dispatch'])
+      .map(({ module, fn, skip }): Callable => ({
+        kind: 'function',
+        frame: this.frames.of(module),
+        fn,
+        ...(skip ? { skip } : {}),
+      }));
+    const given = appStore.functionsAt(file, ask, want, ['getters']).flatMap((one) => {
+      const inside = this.frames.of(one.module);
+      return this.known.once(inside, `fn${one.fn}`, one.path, () =>
+        (one.module.facts.functions[one.fn]!.gives ?? []).flatMap((value) =>
+          this.of(inside, value, one.path, depth + 1),
+        ),
+      );
+    });
+    return [...changes, ...given];
   }
 
   /** A callback that is handed in whole is its port; one inside of what is handed in is looked for at the call sites. */

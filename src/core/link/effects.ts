@@ -23,6 +23,15 @@ const NONE: Effect[] = [];
 /** A callback that is handed on whole gets what it is called with. */
 const ALL: Handing[] = [0, 1, 2, 3].map((one) => [one, one]);
 
+/** Effects of a function that is not called with the first of its parameters. */
+const skipped = (effects: Effect[], skip = 0): Effect[] =>
+  skip
+    ? effects.map((one) => ({
+        ...one,
+        params: one.params.flatMap(([own, to]): Handing[] => (own < skip ? [] : [[own - skip, to]])),
+      }))
+    : effects;
+
 export class Effects {
   private readonly known = new Map<Frame, Map<number, Effect[]>>();
 
@@ -40,7 +49,7 @@ export class Effects {
       case 'port':
         return [{ node: callable.port.node, how: 'emit', put: [], params: ALL, place: at }];
       case 'function':
-        return this.ofFunction(callable.frame, callable.fn, depth);
+        return skipped(this.ofFunction(callable.frame, callable.fn, depth), callable.skip);
     }
   }
 
@@ -150,8 +159,9 @@ export class Effects {
 
   /** The nodes that a write to a symbol reaches: state, or what a context or a store holds under that name. */
   written(frame: Frame, index: number, path: string[]): { node: number; path: string[] }[] {
-    const { kind } = frame.code.facts.symbols[index]!;
+    const { kind, store } = frame.code.facts.symbols[index]!;
     const node = frame.nodeOf[index]!;
+    if (store) return this.kept(this.values.symbolSources(frame, index, path, 0));
     if (kind === 'state' || kind === 'shared') return node < 0 ? [] : [{ node, path }];
     if (kind === 'prop') return node < 0 ? [] : [{ node, path }];
     if (kind === 'injected') {

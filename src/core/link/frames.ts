@@ -167,7 +167,8 @@ export class Frames {
     const own = code === owner;
     code.facts.symbols.forEach((symbol, index) => {
       if (frame.taken && symbol.kind === 'prop') nodeOf[index] = owner.ports.get(symbol.port!)?.node ?? -1;
-      if (symbol.kind === 'shared') nodeOf[index] = this.shared.nodeOf(code.file, symbol.port!);
+      if (symbol.kind === 'shared' && !symbol.store)
+        nodeOf[index] = this.shared.nodeOf(code.file, symbol.port!);
       const channel = KEPT[symbol.kind];
       if (!channel) return;
       const alias = aliasOf(frame, symbol);

@@ -5,6 +5,8 @@ import type { Frame, Part } from './frames';
 import type { Linked } from './index';
 import { into, type Values } from './values';
 
+const symbolOf = (frame: Frame, index: number): SymbolFact => frame.code.facts.symbols[index]!;
+
 export class Parts {
   constructor(
     private readonly project: Linked,
@@ -19,14 +21,27 @@ export class Parts {
     const ofHelper =
       init.from &&
       (frame.inner.has(init.from.call) || this.values.storesAt(frame, init.from.call).length > 0);
-    const ofMember = init.kind === 'member' && this.isOfContext(frame, init.symbol!);
+    const ofMember =
+      (init.kind === 'member' || init.kind === 'identity') &&
+      (symbolOf(frame, init.symbol!).store !== undefined ||
+        (init.kind === 'member' && this.isOfContext(frame, init.symbol!)));
     if (!ofHelper && !ofMember) return undefined;
+    const store = this.storeGiven(frame, init);
+    if (store) return store;
     const [only, ...others] = this.values.sources(frame, init).filter((one) => !one.decides);
     if (only && !others.length && only.exact && !only.put.length) return { node: only.node, path: only.take };
     // What a helper gives as an object is taken apart wherever one of its members is used.
     if (only?.put.length || others.some((one) => one.put.length)) return 'none';
     if (only || others.length) return undefined;
     return this.callables.of(frame, init).length || !ofHelper ? 'none' : undefined;
+  }
+
+  /** The app's store, where that is what a helper gives back. */
+  private storeGiven(frame: Frame, { from }: ExprFact): Part | undefined {
+    const inner = from && frame.inner.get(from.call);
+    const { kind, symbol } = inner?.code.facts.result ?? {};
+    if (!inner || kind !== 'identity' || symbolOf(inner, symbol!).store === undefined) return undefined;
+    return { node: -1, path: from.path, whole: { frame: inner, symbol: symbol! } };
   }
 
   /** A symbol for what a context holds, or for what a helper gave of one. */

@@ -1,12 +1,15 @@
 /** What modules keep: whoever imports it uses the same. */
 import type { Component } from '../model/project';
 import type { Linked } from '.';
+import { AppStore } from './app-store';
 
 interface Module {
   component: Component;
   /** Symbols of what its loose code declares, by name. */
   symbols: Map<string, number>;
 }
+
+const DECLARED = /^(state|derived|handler|setter)$/;
 
 /** Values of the loose code of modules; the nodes of these are made before those of components. */
 export class Shared {
@@ -15,16 +18,21 @@ export class Shared {
   /** What the app's stores keep: in what code, under which symbol. */
   readonly stores: { module: Component; symbol: number }[] = [];
 
+  /** The store that is put together of parts in several files. */
+  readonly appStore: AppStore;
+
   constructor(private readonly project: Linked) {
     for (const component of project.components) {
       if (component.facts.role !== 'module') continue;
       const symbols = new Map<string, number>();
-      component.facts.symbols.forEach(({ name, kind }, symbol) => {
+      component.facts.symbols.forEach(({ name, kind, store }, symbol) => {
         if (name === '#store') this.stores.push({ module: component, symbol });
-        if (/^(state|derived|handler|setter)$/.test(kind) && !symbols.has(name)) symbols.set(name, symbol);
+        const isStore = store !== undefined && !store.path.length;
+        if ((isStore || DECLARED.test(kind)) && !symbols.has(name)) symbols.set(name, symbol);
       });
       this.modules.set(component.file, { component, symbols });
     }
+    this.appStore = new AppStore(project, this.modules);
   }
 
   /** The value of a module that a name in a file means. */

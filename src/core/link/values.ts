@@ -1,5 +1,5 @@
 /** What an expression is made of: the nodes whose values it holds. */
-import type { ExprFact, SymbolFact } from '../model/facts';
+import type { ExprFact, StoreAsk, SymbolFact } from '../model/facts';
 import type { Frame, Frames } from './frames';
 import type { Linked } from './index';
 import { Memo } from './memo';
@@ -263,6 +263,7 @@ export class Values {
       const path = into(symbol.path ?? [], want);
       return arg && frame.caller ? this.sources(frame.caller, arg, path, depth + 1) : [];
     }
+    if (symbol.store) return this.storeSources(frame, symbol.store, want, depth);
     if (symbol.kind === 'shared') {
       // What a module made by a helper, and did not name otherwise.
       const found = this.frames.shared.symbolOf(frame.code.file, symbol.port!);
@@ -273,6 +274,25 @@ export class Values {
     if (symbol.kind === 'derived' && symbol.init && symbol.init.kind !== 'function')
       return this.known.once(frame, index, want, () => this.sources(frame, symbol.init!, want, depth + 1));
     return [];
+  }
+
+  /** What the app's store keeps, or derives from that, where a way leads in it. */
+  private storeSources(frame: Frame, ask: StoreAsk, want: string[], depth: number): Source[] {
+    if (depth > MAX_DEPTH) return [];
+    const { appStore } = this.frames.shared;
+    const { file } = frame.code;
+    const states = appStore
+      .statesAt(file, ask, want)
+      .flatMap((one) => this.symbolSources(this.frames.of(one.module), one.symbol, one.path, depth + 1));
+    const derived = appStore.functionsAt(file, ask, want, ['getters']).flatMap((one) => {
+      const inside = this.frames.of(one.module);
+      return this.known.once(inside, `fn${one.fn}`, one.path, () =>
+        (one.module.facts.functions[one.fn]!.gives ?? []).flatMap((given) =>
+          this.sources(inside, given, one.path, depth + 1),
+        ),
+      );
+    });
+    return unique([...states, ...derived]);
   }
 
   /** The props as one object. */

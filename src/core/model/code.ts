@@ -26,6 +26,8 @@ export interface SymbolFact extends Span {
     | 'module';
   /** prop: the public name of the port. shared: a value of a module, by its name in the file. inherited: the member. */
   port?: string;
+  /** shared: it is the app's store, or what a way leads to in it. */
+  store?: StoreAsk;
   /** setter: its state. loop: what it runs over. */
   of?: number;
   /** setter: it writes the members that it is given, and leaves the others. */
@@ -46,6 +48,16 @@ export interface SymbolFact extends Span {
   stable?: boolean;
   /** loop, param: place in the parameter list. */
   index?: number;
+}
+
+/** What is asked of the app's store: its states, what is derived from them, and what changes them. */
+export interface StoreAsk {
+  /** The way into it: `state`, `getters`, `commit` or `dispatch`, and what follows. */
+  path: string[];
+  /** The table of functions that asks, where names are those of the part that has the table. */
+  of?: string;
+  /** What changes it is called with what it is given, and not with its own name before that. */
+  bare?: true;
 }
 
 export type Where =

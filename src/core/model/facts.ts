@@ -54,6 +54,8 @@ export interface FileFacts {
   factories?: FactoryFact[];
   /** What parts of stores do when something of elsewhere is called. */
   answers?: AnswerFact[];
+  /** Parts of an app's store that it declares, and tables of functions for such. */
+  store?: { parts: StorePartFact[]; tables: StoreTableFact[] };
   /** Components that it registers for the whole app, by the name that tags use. */
   registers?: RegisterFact[];
   /** It is a page that loads scripts. */
@@ -284,6 +286,29 @@ export interface ExposedFact extends Span {
 export interface PortalFact extends Span {
   /** The id that its target must have. */
   id: string;
+}
+
+/** A table of functions by name, in the loose code of a file, that belong to a part of an app's store. */
+export interface StoreTableFact {
+  /** The value that it is; empty for what a file exports together, made up for one that is written in place. */
+  name: string;
+  functions: { name: string; fn: number }[];
+}
+
+/** A part of an app's store: what it keeps, what it derives from that, and the functions that change it. */
+export interface StorePartFact {
+  /** As for tables. */
+  name: string;
+  /** It is a whole store, or is put into it while the app runs. */
+  root?: true;
+  /** The names of its functions are known under its own. */
+  namespaced?: true;
+  /** What it keeps: a symbol of the file's loose code. */
+  state?: number;
+  /** Its tables, by their names in the file. */
+  tables: { getters: string[]; commit: string[]; dispatch: string[] };
+  /** Parts in it, by their names in the file; `from` names a table of parts. */
+  parts: ({ as: string; name: string } | { from: string })[];
 }
 
 export interface SharedWriteFact extends Span {

@@ -34,7 +34,7 @@ export function readFile(path: string, text: string): FileFacts {
     if (PAGE.test(path)) return readPage(path, clean);
     if (VUE.test(path)) return readVueFile(path, clean);
     if (SVELTE.test(path)) return readSvelteFile(path, clean);
-    if (usesVue(clean)) return readVueScript(path, clean);
+    if (usesVue(path, clean)) return readVueScript(path, clean);
     if (usesSvelte(path, clean)) return readSvelteScript(path, clean);
     return readReactFile(path, clean);
   } catch (error) {

@@ -240,6 +240,10 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     return readLoop(u, node, calleeNode, ctx);
   }
   const callee = readExpr(u, calleeNode, ctx);
+  const named = u.dialect.called?.(u, callee, node);
+  const noteCalled = (args: ExprFact[]): void => {
+    for (const one of named ? [callee, named] : [callee]) noteInvoke(u, one, args, spanOf(node), ctx);
+  };
   if (callee.kind === 'identity') {
     const symbol = u.facts.symbols[callee.symbol!]!;
     if (ctx.fn >= 0) noteCall(u, ctx.fn, callee.symbol!);
@@ -272,7 +276,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     if (symbol.kind === 'handler') {
       // Of a function that is read further down, what it draws is not known yet.
       const content = symbol.fn === undefined ? [] : u.contents[symbol.fn]!;
-      noteInvoke(u, callee, args, spanOf(node), ctx);
+      noteCalled(args);
       return {
         ...computed(node, ...valuesOf(u, node.arguments, args)),
         kind: 'call',
@@ -281,13 +285,13 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
       };
     }
     use(u, callee, ctx, 'argument');
-    noteInvoke(u, callee, args, spanOf(node), ctx);
+    noteCalled(args);
     const given = symbol.init?.from ? contentOf(u, symbol) : undefined;
     const result = computed(node, callee, ...valuesOf(u, node.arguments, args));
     return { ...result, kind: 'call', ...mergeContent(result, given && { ...result, content: given }) };
   }
   const args = readArguments(u, node.arguments, ctx);
-  noteInvoke(u, callee, args, spanOf(node), ctx);
+  noteCalled(args);
   const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
   if (early) u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx });
   // Whoever is called may draw it anywhere.

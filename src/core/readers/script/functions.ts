@@ -61,8 +61,8 @@ export function readFunction(
         ? meaning.source
         : { kind: 'computed', ...spanOf(param) };
     const before = u.facts.symbols.length;
-    // A class component hands its props to some of its methods.
-    if (param.type === 'Identifier' && param.binding && u.refs.has(param.binding)) {
+    // A class component hands its props to some of its methods, a store its state.
+    if (isKnown(u, param)) {
       fact.params.push(-1);
       return;
     }
@@ -94,6 +94,19 @@ export function readFunction(
   };
 }
 
+/** Whether something stands for a parameter, or for all that it is taken apart into, before the function is read. */
+function isKnown(u: Unit, param: t.Node): boolean {
+  const isOne = (id: t.Node) =>
+    id.type === 'Identifier' && id.binding !== undefined && u.refs.has(id.binding);
+  if (param.type !== 'ObjectPattern') return isOne(param);
+  return (
+    param.properties.length > 0 &&
+    param.properties.every((one) =>
+      one.type === 'RestElement' ? isOne(one.argument) : isKnown(u, one.value),
+    )
+  );
+}
+
 /** `({ a, b: c, ...others }) =>`: the names that are taken. */
 export function takenApart(param: t.Node | undefined): FunctionFact['takes'] {
   const pattern = param?.type === 'AssignmentPattern' ? param.left : param;
@@ -113,7 +126,8 @@ function capturedBy(u: Unit, fn: number, before: number): number[] {
   for (let i = u.facts.reads.length - 1; i >= 0; i--) {
     const read = u.facts.reads[i]!;
     if (read.fn < fn) break;
-    if (read.symbol < before || u.facts.symbols[read.symbol]!.kind === 'prop') found.add(read.symbol);
+    if (read.symbol < before || /^(prop|shared)$/.test(u.facts.symbols[read.symbol]!.kind))
+      found.add(read.symbol);
   }
   return [...found];
 }

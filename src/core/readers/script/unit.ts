@@ -85,6 +85,8 @@ export interface Dialect {
     u: Unit,
     node: t.CallExpression | t.OptionalCallExpression,
   ): { symbol: number; args: t.Node[] } | undefined;
+  /** What a call calls besides, by what it is given: `store.commit('hold')`. */
+  called?(u: Unit, callee: ExprFact, node: t.CallExpression | t.OptionalCallExpression): ExprFact | undefined;
   /** Values of modules may be state, so that it matters who uses and writes them. */
   shares?: boolean;
   /** Names of functions that are followed into: what they keep and ask for is their caller's. Hooks, if absent. */

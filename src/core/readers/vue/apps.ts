@@ -7,6 +7,7 @@ import { memberName } from '../script/type-expr';
 import { emptyFacts, keepsState, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { lazyOf } from '../script/values';
 import { eachChild } from '../script/walk';
+import { readParts } from './app-store/parts';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { optionsOf, readOptionsComponent } from './module';
@@ -20,13 +21,14 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   component.role = 'module';
   const u = openUnit(vue, component, program);
   readApps(vue, u);
+  readParts(vue, u);
   const loose = program.body.filter(
     (node) =>
       !skip.has(node) && node.type !== 'FunctionDeclaration' && node.type !== 'ExportDefaultDeclaration',
   );
   u.statements(loose, SETUP);
   closeUnit(vue, u);
-  if (component.render.length > 1 || keepsState(component)) facts.components.push(component);
+  if (component.render.length > 1 || keepsState(component) || facts.store) facts.components.push(component);
 }
 
 /** `createApp(App)`, `app.component('x', X)`, `app.provide(key, value)`, wherever in the file they are called. */

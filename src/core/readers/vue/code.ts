@@ -4,6 +4,7 @@ import { type Code, parseCode, parseStatements } from '../script/code';
 import type { Scope } from '../script/scope';
 import { propSymbol, spanOf } from '../script/unit';
 import { eachChild } from '../script/walk';
+import { storeSymbol } from './app-store/asks';
 import { attrsSymbol, inheritedMember, nameFor, type VueUnit } from './unit';
 
 /** What a template may always name. */
@@ -87,6 +88,10 @@ function bindName(u: VueUnit, id: t.Identifier, scope: Scope): void {
   }
   if (name === '$attrs' || name === '$listeners') {
     id.binding = nameFor(u, name, attrsSymbol(u, spanOf(id)), scope);
+    return;
+  }
+  if (name === '$store') {
+    id.binding = nameFor(u, name, storeSymbol(u, { path: [] }, spanOf(id)), scope);
     return;
   }
   // Asking whether one slot is filled places none.

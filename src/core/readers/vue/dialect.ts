@@ -6,6 +6,7 @@ import { declareBag } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { memberName } from '../script/type-expr';
 import { type Call, type Ctx, type Dialect, spanOf, use } from '../script/unit';
+import { asksStore, changeCalled, declareStore, namesStore, storeItself } from './app-store/asks';
 import { consume, provide } from './contexts';
 import { declareSlots, slotCalled } from './drawn';
 import { declareEmitter, emitted, raises } from './emits';
@@ -34,6 +35,11 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
     declare(u, pattern, init, ctx) {
       if (!isVueUnit(u)) return false;
       if (init.type === 'ThisExpression') return declareMembers(u, pattern);
+      if (asksStore(u, init)) {
+        declareStore(u, pattern);
+        return true;
+      }
+      if (namesStore(u, pattern, init)) return true;
       const own = names.call(init);
       if (own === undefined) return false;
       const call = init as t.CallExpression;
@@ -82,6 +88,7 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       if (raised) return raised;
       const slot = slotCalled(u, node, ctx);
       if (slot) return slot;
+      if (asksStore(u, node)) return storeItself(u, node);
       const own = isCreator(u, node.callee) ? 'h' : names.call(node);
       // The members of a store as boxes are its members.
       if (memberName(node.callee) === 'storeToRefs' && node.arguments[0])
@@ -141,6 +148,7 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       return { symbol: eventSymbol(u, name.value, { start: name.start!, end: name.end! }), args };
     },
     self: (u, node, ctx) => (isVueUnit(u) ? readSelf(u, node, ctx) : undefined),
+    called: (u, callee, node) => (isVueUnit(u) ? changeCalled(u, callee, node) : undefined),
     assign(u, node, ctx) {
       if (!isVueUnit(u) || node.left.type !== 'MemberExpression') return false;
       const base = readSelf(u, node.left);

@@ -72,7 +72,7 @@ export function newVueFile(
 
 /** A unit with the node that stands for all that it renders. */
 export function openUnit(vue: VueFile, facts: ComponentFacts, node: t.Node): VueUnit {
-  const u = vueUnit(facts, node, vue.dialect, vue.markup, vue.file, vue.scopes);
+  const u = vueUnit(facts, node, vue.dialect, vue.markup, vue.file, vue.scopes, vue.facts.imports);
   if (facts.role !== 'helper') addWhole(u);
   return u;
 }

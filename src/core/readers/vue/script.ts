@@ -23,13 +23,24 @@ const TAKEN = [
   /\bthis\./,
 ];
 
+/** A part of an app's store, or a table of functions for one; such files import nothing of the framework, either. */
+const STORE =
+  /\bmutations\b\s*[:=,}]|\bnamespaced\s*:|\.registerModule\(|\broot(?:Getters|State)\b|[{,]\s*commit\s*[,}]/;
+const STORE_TABLE = /(?:^|\/)(?:getters|mutations|actions)\.[cm]?[jt]s$/;
+/** What shows that it is something else all the same. */
+const ELSEWHERE = /(?:from|require\()\s*['"](?:react|preact|svelte|solid-js|zustand|redux|@reduxjs)\b/;
+
+const isStore = (path: string, text: string): boolean =>
+  (STORE.test(text) || (STORE_TABLE.test(path) && /\bstate\b/.test(text))) && !ELSEWHERE.test(text);
+
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format, one or many. */
-export const usesVue = (text: string): boolean =>
+export const usesVue = (path: string, text: string): boolean =>
+  isStore(path, text) ||
   OPTIONS.every((one) => one.test(text)) ||
   TAKEN.every((one) => one.test(text)) ||
   /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
   [...text.matchAll(/(?:from|import)\s*(?:\(\s*)?['"]([^'"\n]+)['"]/g)].some(
-    ([, from]) => isVueModule(from!) || from === 'pinia' || from!.endsWith('.vue'),
+    ([, from]) => isVueModule(from!) || /^(pinia|vuex)$/.test(from!) || from!.endsWith('.vue'),
   );
 
 export function readVueScript(path: string, text: string): FileFacts {

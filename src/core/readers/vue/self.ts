@@ -4,6 +4,7 @@ import type { ExprFact } from '../../model/facts';
 import type { Binding } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, noteRead, propSymbol, SETUP, spanOf, symbolOf, unwrap } from '../script/unit';
+import { storeMember } from './app-store/asks';
 import { slotAsked } from './drawn';
 import { isSelf } from './names';
 import { attrsSymbol, inheritedMember, type VueUnit } from './unit';
@@ -37,6 +38,8 @@ export function readSelf(
     u.facts.openProps = true;
     u.openRefs = true;
   }
+  const asked = storeMember(u, node, ctx);
+  if (asked) return asked;
   if (node.computed || node.property.type !== 'Identifier') return undefined;
   const { name } = node.property;
   const object = unwrap(node.object);

@@ -1,6 +1,6 @@
 /** What is known of a Vue component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
-import type { ComponentFacts, PortFact, Span } from '../../model/facts';
+import type { ComponentFacts, ImportFact, PortFact, Span } from '../../model/facts';
 import type { MarkupDialect } from '../script/jsx';
 import { newUnit } from '../script/new-unit';
 import { portSymbol } from '../script/ports';
@@ -46,6 +46,10 @@ export interface VueUnit extends Unit {
   registered: Map<string, string>;
   /** Others take it over, and have members that it may use. */
   takenOver: boolean;
+  /** Symbols for the app's store, and for what ways lead to in it. */
+  asked: Map<string, number>;
+  /** What the file imports. */
+  imports: ImportFact[];
 }
 
 export function vueUnit(
@@ -55,6 +59,7 @@ export function vueUnit(
   markup: MarkupDialect,
   file: FileContext,
   scopes: Scopes,
+  imports: ImportFact[],
 ): VueUnit {
   return Object.assign(newUnit(facts, node, dialect, file, markup), {
     scopes,
@@ -76,6 +81,8 @@ export function vueUnit(
     selves: new Set<Binding>(),
     registered: new Map<string, string>(),
     takenOver: false,
+    asked: new Map<string, number>(),
+    imports,
   });
 }
 

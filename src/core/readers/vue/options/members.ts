@@ -5,6 +5,8 @@ import { readFunction } from '../../script/functions';
 import { isFunction } from '../../script/scope';
 import { keyName, memberName } from '../../script/type-expr';
 import { addSymbol, type Member, SETUP, spanOf, typeOf, unwrap, use } from '../../script/unit';
+import { declareMapped } from '../app-store/asks';
+import { declareMembersOf } from '../stores';
 import { getterType, readPair } from '../state';
 import type { VueUnit } from '../unit';
 
@@ -113,24 +115,26 @@ function eachMember(
   const object = node && unwrap(node);
   if (!object) return;
   if (object.type !== 'ObjectExpression') {
-    u.openScope = true;
+    if (!named(u, object, later)) u.openScope = true;
     return;
   }
   for (const property of object.properties) {
     const name = property.type === 'SpreadElement' ? undefined : keyName(property);
     if (property.type === 'SpreadElement' || name === undefined) {
       // Members of a store, say.
-      if (!named(u, property)) u.openScope = true;
+      if (!named(u, property, later)) u.openScope = true;
       if (property.type === 'SpreadElement')
         later.push(() => void use(u, u.expr(property.argument, SETUP), SETUP));
     } else take(name, property);
   }
 }
 
-/** `...mapState(store, ['a', 'b'])` brings members of known names; what they hold is not known. */
-function named(u: VueUnit, property: t.Node): boolean {
-  const call = property.type === 'SpreadElement' ? unwrap(property.argument) : undefined;
-  if (call?.type !== 'CallExpression' || !/^map[A-Z]/.test(memberName(call.callee) ?? '')) return false;
+/** `...mapState(store, ['a', 'b'])` brings members of known names; what they hold is not known of every package. */
+function named(u: VueUnit, property: t.Node, later: (() => void)[]): boolean {
+  const call = property.type === 'SpreadElement' ? unwrap(property.argument) : property;
+  if (call.type !== 'CallExpression') return false;
+  if (declareMapped(u, call, later) || declareMembersOf(u, call)) return true;
+  if (!/^map[A-Z]/.test(memberName(call.callee) ?? '')) return false;
   const list = call.arguments.at(-1);
   const bare = list && unwrap(list);
   if (bare?.type !== 'ArrayExpression') return false;
