@@ -1,6 +1,6 @@
 /**
  * Nothing takes the square of a text: each case is run at a size and at four times that size, and may take at most five
- * times as long, and no second at all. Short times are not told apart.
+ * times as long. Short times are not told apart, and no time is asked for as such: machines differ.
  */
 import ignore from 'ignore';
 import { expect, test } from 'vitest';
@@ -8,7 +8,6 @@ import { auditSources } from '../../src/core/audit';
 import { readFile } from '../../src/core/readers';
 import { rigging } from '../../src/core/trace/rigging';
 
-const MOST = 1_000;
 /** Milliseconds below which a ratio says nothing. */
 const SHORT = 150;
 
@@ -79,7 +78,6 @@ function millisecondsOf(work: () => unknown): number {
 function growth(work: (size: number) => unknown, size: number): number {
   const small = Math.min(...[0, 1, 2].map(() => millisecondsOf(() => work(size))));
   const large = Math.min(...[0, 1].map(() => millisecondsOf(() => work(size * 4))));
-  expect(large).toBeLessThan(MOST);
   return large > SHORT ? large / small : 0;
 }
 
