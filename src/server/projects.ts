@@ -19,6 +19,12 @@ import { readerVersion } from './engine/reader-version';
 import { SessionEnded, startSession, type Session } from './engine/session';
 
 const IDLE: Progress = { stage: 'idle', found: 0, read: 0 };
+const ELSEWHERE: Progress = {
+  stage: 'idle',
+  found: 0,
+  read: 0,
+  message: 'Another server audits this project at the moment.',
+};
 const INTERRUPTED: Progress = {
   stage: 'interrupted',
   found: 0,
@@ -72,11 +78,20 @@ export async function openProjects(
   const progress = new Map<string, Progress>();
   const running = new Map<string, Running>();
   const sessions = new Map<string, Promise<Session>>();
+  /** The audit that a project's thread knows. */
+  const knows = new Map<string, number>();
   const reader = readerVersion();
   const claims = runningAudits(db, !db.shared);
   for (const id of await claims.interrupted()) progress.set(id, INTERRUPTED);
   await dropPartialAudits(db);
-  const beat = setInterval(() => void claims.beat().catch(onFailure), BEAT).unref();
+  const beat = setInterval(() => void look().catch(onFailure), BEAT).unref();
+
+  /** Says that this server is there, and sees which others are no more. */
+  async function look(): Promise<void> {
+    await claims.beat();
+    for (const id of await claims.interrupted())
+      if (progress.get(id)?.stage !== 'interrupted') tell(id, INTERRUPTED);
+  }
 
   function tell(id: string, step: Progress) {
     progress.set(id, step);
@@ -108,12 +123,14 @@ export async function openProjects(
       // First what was found, then what makes the next audit faster.
       const kept = (share: number) => tell(id, { ...keeping, read: Math.round(share * files) });
       kept(0);
-      await saveAudit(db, id, result, { signal: stop.signal, onKept: (share) => kept(share / 2) });
+      const onKept = (share: number) => kept(share / 2);
+      const audit = await saveAudit(db, id, result, { signal: stop.signal, onKept });
       await keepFacts(db, result.facts, reader, (share) => kept((1 + share) / 2));
       const old = sessions.get(id);
       // Ended in the meantime, it is started again when somebody asks.
       if (stop.signal.aborted) sessions.delete(id);
       else keep(id, Promise.resolve(session));
+      knows.set(id, audit);
       // Whoever still asks the one before gets an answer.
       void old?.then(whenIdle).catch(() => undefined);
       await finish(id, { stage: 'done', found: files, read: files });
@@ -150,6 +167,7 @@ export async function openProjects(
     if (!claimed) {
       running.delete(id);
       void session.end();
+      tell(id, ELSEWHERE);
       return false;
     }
     tell(id, { stage: 'finding', found: 0, read: 0 });
@@ -176,6 +194,17 @@ export async function openProjects(
     return session;
   }
 
+  /** Where other servers use the database, one of them may have audited since. */
+  async function currentSession(id: string): Promise<Session> {
+    const [last] = await latestAudits(db, id, 1);
+    const old = last && knows.get(id) !== last.id ? sessions.get(id) : undefined;
+    if (old) {
+      sessions.delete(id);
+      void old.then(whenIdle).catch(() => undefined);
+    }
+    return sessionOf(id);
+  }
+
   /** Keeps a thread as the one that was asked last; those that were asked longest ago make room. */
   function keep(id: string, session: Promise<Session>): void {
     sessions.delete(id);
@@ -192,6 +221,7 @@ export async function openProjects(
     const [last] = await latestAudits(db, id);
     if (!last) throw new Error('the project has not been audited yet');
     const session = startFor(id);
+    knows.set(id, last.id);
     const [row] = await db.query<{ config: Config }>('select config from audit where id = $1', [last.id]);
     await session.restore({
       files: await filesOf(db, last.id),
@@ -216,6 +246,7 @@ export async function openProjects(
       await stop(id);
       await sessions.get(id)?.then((session) => session.end());
       sessions.delete(id);
+      knows.delete(id);
       progress.delete(id);
       await removeProject(db, id);
     },
@@ -226,7 +257,7 @@ export async function openProjects(
       return () => events.off('step', listener);
     },
     settled: async (id) => running.get(id)?.done,
-    session: sessionOf,
+    session: db.shared ? currentSession : sessionOf,
     async close() {
       clearInterval(beat);
       await Promise.all([...running.keys()].map(stop));
