@@ -12,6 +12,8 @@ export interface AuditInput {
   facts: FileFacts[];
   manifests: Manifest[];
   settings?: Settings;
+  /** Told how far linking and the rules are, from 0 to 1. */
+  onProgress?(share: number): void;
 }
 
 export interface Problem {
@@ -35,16 +37,21 @@ export interface Audit {
   trace(ref: string): Trace | { similar: string[] };
 }
 
+/** The part of linking in what is done once all facts are there; the rest is the rules'. */
+const LINKING = 0.6;
+
 /** Opens an audit. Files are taken in the order of their paths, so that the result does not depend on reading. */
 export function openAudit(input: AuditInput): Audit {
   const settings = input.settings ?? DEFAULT_SETTINGS;
   const facts = new Map(input.facts.map((one) => [one.path, one]));
   let { manifests } = input;
+  const { onProgress = () => {} } = input;
   const run = (): AuditResult => {
     const sorted = [...facts.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
-    const project = link(sorted, manifests, settings.roots);
+    const project = link(sorted, manifests, settings.roots, (share) => onProgress(share * LINKING));
     const problems = sorted.flatMap((one) => (one.problem ? [{ path: one.path, ...one.problem }] : []));
-    return { project, findings: runRules(project, settings), problems };
+    const findings = runRules(project, settings, (share) => onProgress(LINKING + share * (1 - LINKING)));
+    return { project, findings, problems };
   };
   const audit: Audit = {
     result: run(),

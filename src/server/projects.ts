@@ -14,8 +14,10 @@ import {
   removeProject,
   saveAudit,
 } from './db/projects';
+import type { Portions } from './db/portions';
 import { BEAT, runningAudits } from './db/running';
 import { readerVersion } from './engine/reader-version';
+import type { Many } from './engine/session-protocol';
 import { SessionEnded, startSession, type Session } from './engine/session';
 
 const IDLE: Progress = { stage: 'idle', found: 0, read: 0 };
@@ -116,16 +118,22 @@ export async function openProjects(
   async function run(id: string, root: string, { session, stop }: Running): Promise<void> {
     try {
       const [last] = await latestAudits(db, id);
-      const known = last ? await knownFacts(db, last.id, reader) : [];
-      const result = await session.open({ root, known });
+      if (last) await tellFacts(session, last.id);
+      const result = await session.open(root);
       const { files } = result.report;
       const keeping = { stage: 'keeping' as const, found: files };
       // First what was found, then what makes the next audit faster.
       const kept = (share: number) => tell(id, { ...keeping, read: Math.round(share * files) });
       kept(0);
       const onKept = (share: number) => kept(share / 2);
-      const audit = await saveAudit(db, id, result, { signal: stop.signal, onKept });
-      await keepFacts(db, result.facts, reader, (share) => kept((1 + share) / 2));
+      const many = <K extends keyof Many>(of: K): Portions<Many[K]> => ({
+        count: result.counts[of],
+        take: (from, most) => session.part(of, from, most),
+      });
+      const whole = { ...result, files: many('files'), findings: many('findings') };
+      const audit = await saveAudit(db, id, whole, { signal: stop.signal, onKept });
+      await keepFacts(db, many('facts'), reader, (share) => kept((1 + share) / 2));
+      await session.kept();
       const old = sessions.get(id);
       // Ended in the meantime, it is started again when somebody asks.
       if (stop.signal.aborted) sessions.delete(id);
@@ -223,12 +231,14 @@ export async function openProjects(
     const session = startFor(id);
     knows.set(id, last.id);
     const [row] = await db.query<{ config: Config }>('select config from audit where id = $1', [last.id]);
-    await session.restore({
-      files: await filesOf(db, last.id),
-      known: await knownFacts(db, last.id, reader),
-      config: row?.config,
-    });
+    for await (const files of filesOf(db, last.id)) await session.know({ files, facts: [] });
+    await tellFacts(session, last.id);
+    await session.restore(row?.config);
     return session;
+  }
+
+  async function tellFacts(session: Session, audit: number): Promise<void> {
+    for await (const facts of knownFacts(db, audit, reader)) await session.know({ files: [], facts });
   }
 
   return {

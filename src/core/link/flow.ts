@@ -36,10 +36,18 @@ export const emptyFlow = (): Flow => ({
   into: [],
 });
 
-export function buildFlow(project: Linked): Flow {
+/** So many components or call sites are joined between two words on how far it is. */
+const STEP = 400;
+
+export function buildFlow(project: Linked, onProgress: (share: number) => void = () => {}): Flow {
   const flow = emptyFlow();
   project.flow = flow;
-  new FlowBuilder(project, flow).build();
+  const { components, sites } = project;
+  const whole = 3 * components.length + 2 * sites.length;
+  let done = 0;
+  new FlowBuilder(project, flow).build(() => {
+    if (++done % STEP === 0) onProgress(Math.min(done / whole, 1));
+  });
   return flow;
 }
 
@@ -73,22 +81,34 @@ export class FlowBuilder {
     this.calls = new CallFlow(this, flow);
   }
 
-  build(): void {
+  /** `onStep` is called for each component and each call site, as often as they are looked at. */
+  build(onStep: () => void): void {
     const { components } = this.project;
+    const each = <T>(list: T[], work: (one: T) => void): void => {
+      for (const one of list) {
+        work(one);
+        onStep();
+      }
+    };
+    const eachFrame = (work: (frame: Frame) => void): void =>
+      each(components, (one) => {
+        if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) work(frame);
+      });
     // What modules keep is there before those who use it.
     const isModule = (one: Component) => one.facts.role === 'module' || one.facts.single === true;
-    for (const one of components) if (isModule(one)) this.addNodes(one);
-    for (const one of components) if (!isModule(one)) this.addNodes(one);
+    each(components.filter(isModule), (one) => this.addNodes(one));
+    each(
+      components.filter((one) => !isModule(one)),
+      (one) => this.addNodes(one),
+    );
     this.values.forget();
     this.callables.forget();
     const sites = new SiteFlow(this);
-    for (const site of this.project.sites) sites.open(site);
-    for (const one of components)
-      if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) this.addInner(frame);
-    for (const site of this.project.sites) sites.add(site);
+    each(this.project.sites, (site) => sites.open(site));
+    eachFrame((frame) => this.addInner(frame));
+    each(this.project.sites, (site) => sites.add(site));
     this.addContexts();
-    for (const one of components)
-      if (keepsItsOwn(one)) for (const frame of this.frames.within(one)) this.calls.addOfContexts(frame);
+    eachFrame((frame) => this.calls.addOfContexts(frame));
     this.calls.addAsked();
   }
 

@@ -26,7 +26,12 @@ export interface Linked extends Project {
 }
 
 /** Links facts; the order of `files` decides the order of everything else, so callers sort by path. */
-export function link(given: FileFacts[], manifests: Manifest[], roots: string[] = []): Linked {
+export function link(
+  given: FileFacts[],
+  manifests: Manifest[],
+  roots: string[] = [],
+  onProgress: (share: number) => void = () => {},
+): Linked {
   const routed = withRoutes(given);
   const modules = linkModules(routed, manifests);
   const facts = withFactories(routed, modules);
@@ -67,8 +72,10 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
   );
   const names = linkNames(facts, modules, ids, homes);
   for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
+  onProgress(0.05);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
   const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules));
+  onProgress(0.2);
   linkDrawn(components, names);
   linkPorts(components, sites, types);
   const project: Linked = {
@@ -88,7 +95,9 @@ export function link(given: FileFacts[], manifests: Manifest[], roots: string[] 
     contexts: () => (contexts ??= linkContexts(project)),
   };
   let contexts: Contexts | undefined;
+  onProgress(0.35);
   linkUsage(project, names, modules, new Set(roots));
-  project.flow = buildFlow(project);
+  onProgress(0.4);
+  project.flow = buildFlow(project, (share) => onProgress(0.4 + share * 0.6));
   return project;
 }

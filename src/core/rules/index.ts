@@ -108,13 +108,18 @@ export const RULES: readonly Rule[] = [
 ];
 
 /** Runs every rule. Findings come in the order of their places. */
-export function runRules(project: Linked, settings: Settings): Finding[] {
+export function runRules(
+  project: Linked,
+  settings: Settings,
+  onProgress: (share: number) => void = () => {},
+): Finding[] {
   const findings: Finding[] = [];
   let current = RULES[0]!;
   const context = ruleContext(project, settings, () => current, findings);
-  for (const rule of RULES) {
+  for (const [index, rule] of RULES.entries()) {
     current = rule;
     rule.check(context);
+    onProgress((index + 1) / RULES.length);
   }
   silence(project, findings);
   return findings.sort(

@@ -1,6 +1,7 @@
 /** Facts by content, kept so that unchanged files need no reading. */
 import type { Database } from './connection';
 import { keptText, textKept } from './kept';
+import { type Portions, portions } from './portions';
 
 export interface KnownFacts {
   path: string;
@@ -8,15 +9,23 @@ export interface KnownFacts {
   body: string;
 }
 
-/** Facts that this version of the readers made of the files of an audit. */
-export async function knownFacts(db: Database, audit: number, reader: string): Promise<KnownFacts[]> {
-  const rows = await db.query<KnownFacts>(
-    `select facts.path, facts.hash, facts.body from audit_file
-     join facts on facts.path = audit_file.path and facts.hash = audit_file.hash and facts.reader = $2
-     where audit_id = $1`,
-    [audit, reader],
-  );
-  return rows.map((row) => ({ ...row, path: textKept(row.path) }));
+/** So many are fetched at once. */
+const FETCHED = 100;
+
+/** Facts that this version of the readers made of the files of an audit, in portions. */
+export async function* knownFacts(db: Database, audit: number, reader: string): AsyncGenerator<KnownFacts[]> {
+  let after = '';
+  for (;;) {
+    const rows = await db.query<KnownFacts>(
+      `select facts.path, facts.hash, facts.body from audit_file
+       join facts on facts.path = audit_file.path and facts.hash = audit_file.hash and facts.reader = $2
+       where audit_id = $1 and audit_file.path > $3 order by audit_file.path limit ${FETCHED}`,
+      [audit, reader, after],
+    );
+    if (!rows.length) return;
+    after = rows.at(-1)!.path;
+    yield rows.map((row) => ({ ...row, path: textKept(row.path) }));
+  }
 }
 
 /** Facts are written so many at once, so that others get their turn. */
@@ -24,13 +33,14 @@ const PORTION = 25;
 
 export async function keepFacts(
   db: Database,
-  list: KnownFacts[],
+  facts: Portions<KnownFacts>,
   reader: string,
   onKept: (share: number) => void = () => {},
 ): Promise<void> {
-  for (let i = 0; i < list.length; i += PORTION) {
-    onKept(i / list.length);
-    const part = list.slice(i, i + PORTION);
+  let kept = 0;
+  for await (const part of portions(facts, PORTION)) {
+    onKept(kept / facts.count);
+    kept += part.length;
     await db.query(
       `insert into facts (path, hash, reader, body)
        select path, hash, $1::text, body from unnest($2::text[], $3::text[], $4::text[]) as given (path, hash, body)

@@ -1,7 +1,8 @@
 /** The database in a thread of its own, so that nobody who asks the server waits while it works. */
-import { parentPort, workerData } from 'node:worker_threads';
+import { workerData } from 'node:worker_threads';
 import { PGlite, type Transaction } from '@electric-sql/pglite';
-import type { DatabaseAnswer, DatabaseRequest } from './pglite-protocol';
+import { answerQuestions } from '../threads/answering';
+import type { DatabaseQuestion } from './pglite-protocol';
 
 /** A transaction was given up; nothing of it is kept. */
 class GivenUp extends Error {}
@@ -10,7 +11,7 @@ const { folder } = workerData as { folder: string | undefined };
 const opening = PGlite.create(folder ?? 'memory://');
 const open = new Map<number, { tx: Transaction; end(keep: boolean): void; ended: Promise<void> }>();
 
-async function answer(request: DatabaseRequest): Promise<unknown> {
+async function answer(request: DatabaseQuestion): Promise<unknown> {
   const db = await opening;
   switch (request.kind) {
     case 'open':
@@ -59,12 +60,4 @@ function begin(db: PGlite, id: number): Promise<void> {
   });
 }
 
-const reply = (message: DatabaseAnswer) => parentPort!.postMessage(message);
-
-parentPort!.on('message', (request: DatabaseRequest) => {
-  answer(request).then(
-    (value) => reply({ id: request.id, value }),
-    (error: unknown) =>
-      reply({ id: request.id, error: error instanceof Error ? error.message : String(error) }),
-  );
-});
+answerQuestions(answer);

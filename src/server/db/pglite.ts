@@ -1,40 +1,16 @@
 /** The server's side of the database's thread. */
 import { Worker } from 'node:worker_threads';
-import { workerFile } from '../engine/worker-file';
+import { askThread } from '../threads/asking';
+import { workerFile } from '../threads/worker-file';
 import type { Database } from './connection';
-import type { DatabaseAnswer, DatabaseRequest } from './pglite-protocol';
-
-type Ask = DatabaseRequest extends infer R ? (R extends { id: number } ? Omit<R, 'id'> : never) : never;
+import type { DatabaseQuestion } from './pglite-protocol';
 
 /** Opens a database in a folder, or in memory. Rejects with what the database says if it cannot be opened. */
 export async function openPglite(folder: string | undefined): Promise<Database> {
   const worker = new Worker(workerFile('pglite-worker'), { workerData: { folder } });
-  const waiting = new Map<number, { resolve(value: unknown): void; reject(error: Error): void }>();
-  let last = 0;
-  let ended: Error | undefined;
-  worker.on('message', ({ id, value, error }: DatabaseAnswer) => {
-    const one = waiting.get(id);
-    waiting.delete(id);
-    if (error === undefined) one?.resolve(value);
-    else one?.reject(new Error(error));
-  });
-  const end = (error: Error) => {
-    ended ??= error;
-    for (const one of waiting.values()) one.reject(ended);
-    waiting.clear();
-  };
+  const { ask, end } = askThread<DatabaseQuestion>(worker);
   worker.on('error', end);
   worker.on('exit', () => end(new Error('the database has ended')));
-  const ask = <T>(request: Ask): Promise<T> =>
-    new Promise<T>((resolve, reject) => {
-      if (ended) {
-        reject(ended);
-        return;
-      }
-      const id = ++last;
-      waiting.set(id, { resolve: resolve as (value: unknown) => void, reject });
-      worker.postMessage({ id, ...request });
-    });
   let transactions = 0;
   try {
     await ask({ kind: 'open' });

@@ -4,6 +4,7 @@ import type { AuditSummary, ProjectSummary } from '../../api/schemas';
 import type { Report, ReportedFinding } from '../../core/report/summary';
 import type { Database } from './connection';
 import { jsonKept, keptJson, keptText, textKept } from './kept';
+import { type Portions, portions } from './portions';
 
 interface AuditRow {
   id: string | number;
@@ -96,17 +97,26 @@ export interface StoredFile {
   text: string;
 }
 
-export interface NewAudit {
-  report: Report;
+/** What is kept of an audit in one row. */
+export interface AuditFacts {
+  report: Omit<Report, 'findings'>;
   languages: Record<string, number>;
   milliseconds: number;
-  files: StoredFile[];
   config: unknown;
 }
 
+export interface NewAudit extends AuditFacts {
+  files: Portions<StoredFile>;
+  findings: Portions<ReportedFinding>;
+}
+
+/** Files and findings are written so many at once. */
+const FILES = 50;
+const FINDINGS = 100;
+
 /**
  * Keeps an audit with its sources and findings, all or nothing. It is written in portions, between which others get their
- * turn and after each of which it may be given up; it counts once all of it is there.
+ * turn and after each of which it may be given up; it counts once all of it is there. Gives its number.
  */
 export async function saveAudit(
   db: Database,
@@ -115,8 +125,7 @@ export async function saveAudit(
   { signal, onKept }: { signal?: AbortSignal; onKept?(share: number): void } = {},
 ): Promise<number> {
   const id = await addAudit(db, project, audit);
-  const { files, report } = audit;
-  const whole = files.length + report.findings.length;
+  const whole = audit.files.count + audit.findings.count;
   let kept = 0;
   const next = (done: number) => {
     signal?.throwIfAborted();
@@ -124,12 +133,14 @@ export async function saveAudit(
     onKept?.(whole ? kept / whole : 1);
   };
   try {
-    for (const part of slices(files, 50)) {
+    for await (const part of portions(audit.files, FILES)) {
       await keepFiles(db, id, part);
       next(part.length);
     }
-    for (const [at, part] of slices(report.findings, FINDINGS).entries()) {
-      await keepFindings(db, id, at * FINDINGS, part);
+    let ordinal = 0;
+    for await (const part of portions(audit.findings, FINDINGS)) {
+      await keepFindings(db, id, ordinal, part);
+      ordinal += part.length;
       next(part.length);
     }
     signal?.throwIfAborted();
@@ -141,10 +152,7 @@ export async function saveAudit(
   return id;
 }
 
-/** Findings are written so many at once. */
-const FINDINGS = 100;
-
-async function addAudit(db: Database, project: string, { report, ...audit }: NewAudit): Promise<number> {
+async function addAudit(db: Database, project: string, { report, ...audit }: AuditFacts): Promise<number> {
   const [row] = await db.query<{ id: number }>(
     `insert into audit (project_id, milliseconds, files, components, languages, errors, warnings, notes, silenced, problems, skipped, config, joined, whole)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, false) returning id`,
@@ -202,12 +210,6 @@ export const dropPartialAudits = (db: Database): Promise<unknown> =>
     [!db.shared],
   );
 
-function slices<T>(list: T[], size: number): T[][] {
-  const parts: T[][] = [];
-  for (let i = 0; i < list.length; i += size) parts.push(list.slice(i, i + size));
-  return parts;
-}
-
 export async function findingsOf(db: Database, audit: number): Promise<ReportedFinding[]> {
   const rows = await db.query<{ body: ReportedFinding }>(
     'select body from finding where audit_id = $1 order by ordinal',
@@ -224,10 +226,20 @@ export async function sourceOf(db: Database, audit: number, path: string): Promi
   return row && textKept(row.body);
 }
 
-export async function filesOf(db: Database, audit: number): Promise<StoredFile[]> {
-  const rows = await db.query<StoredFile>(
-    'select path, hash, body as text from audit_file join source using (hash) where audit_id = $1 order by path',
-    [audit],
-  );
-  return rows.map(({ path, hash, text }) => ({ path: textKept(path), hash, text: textKept(text) }));
+/** So many files are fetched at once. */
+const FETCHED = 200;
+
+/** The files of an audit with their texts, in portions, in the order of their paths. */
+export async function* filesOf(db: Database, audit: number): AsyncGenerator<StoredFile[]> {
+  let after = '';
+  for (;;) {
+    const rows = await db.query<StoredFile>(
+      `select path, hash, body as text from audit_file join source using (hash)
+       where audit_id = $1 and path > $2 order by path limit ${FETCHED}`,
+      [audit, after],
+    );
+    if (!rows.length) return;
+    after = rows.at(-1)!.path;
+    yield rows.map(({ path, hash, text }) => ({ path: textKept(path), hash, text: textKept(text) }));
+  }
 }

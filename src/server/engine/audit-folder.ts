@@ -12,7 +12,7 @@ import { RULES, type Settings } from '../../core/rules';
 import type { Skipped } from '../../core/report/summary';
 import { walk } from '../sources/walk';
 import { readTask, type ReadResult, type ReadTask, type ReadText, type ReadTexts } from './reader-worker';
-import { workerFile } from './worker-file';
+import { workerFile } from '../threads/worker-file';
 
 export interface Progress {
   stage: 'finding' | 'reading' | 'linking' | 'done';
@@ -109,12 +109,13 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   };
   await readAll(root, walked.sources, before, signal, take, threads);
   signal?.throwIfAborted();
-  progress('linking', found, found);
+  progress('linking', found, 0);
   const manifests = await readManifests(root, walked.manifests);
   const audit = openAudit({
     facts: [...facts.values()],
     manifests: understood(manifests, walked.skipped),
     settings: settingsOf(config),
+    onProgress: (share) => progress('linking', found, Math.round(share * found)),
   });
   progress('done', found, found);
   return {

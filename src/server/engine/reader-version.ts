@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { workerFile } from './worker-file';
+import { workerFile } from '../threads/worker-file';
 
 /** Parsers that are not a part of the build. */
 const PARSERS = ['@vue/compiler-sfc', 'svelte', 'parse5'];

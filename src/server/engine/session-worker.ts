@@ -1,12 +1,15 @@
 /** One thread per open project: audits it and answers questions about it. */
-import { parentPort } from 'node:worker_threads';
+import type { Config } from '../../api/config';
 import { openAudit, type AuditResult } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
 import { readFile } from '../../core/readers';
 import { isManifest } from '../../core/readers/manifest';
 import { reportOf } from '../../core/report/summary';
 import { auditFolder, loadConfig, settingsOf, understood } from './audit-folder';
-import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
+import type { KnownFacts } from '../db/facts';
+import type { StoredFile } from '../db/projects';
+import { answerQuestions, tell } from '../threads/answering';
+import type { Many, OpenedAudit, Question } from './session-protocol';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
 import { joinedView } from './joined';
@@ -25,23 +28,37 @@ interface State {
 const MAX_KNOWN = 40;
 
 let state: State | undefined;
+/** What was kept of the audit before, until it is opened. */
+let before: { files: StoredFile[]; facts: KnownFacts[] } = { files: [], facts: [] };
+/** What is fetched of the audit that was opened. */
+let many: { [K in keyof Many]: (from: number, to: number) => Many[K][] } | undefined;
 
 function opened(): State {
   if (!state) throw new Error('the project is not open');
   return state;
 }
 
-async function open(task: OpenTask): Promise<OpenedAudit> {
+function takeBefore(): typeof before {
+  const taken = before;
+  before = { files: [], facts: [] };
+  return taken;
+}
+
+async function open(root: string): Promise<OpenedAudit> {
   const started = performance.now();
-  const config = await loadConfig(task.root);
-  const before = {
-    facts: new Map(task.known.map((one) => [one.path, JSON.parse(one.body) as FileFacts])),
-    hashes: new Map(task.known.map((one) => [one.path, one.hash])),
-  };
-  const found = await auditFolder(task.root, {
+  const config = await loadConfig(root);
+  const { facts: known } = takeBefore();
+  const found = await auditFolder(root, {
     ...(config ? { config } : {}),
-    ...(task.known.length ? { before } : {}),
-    onProgress: (progress) => reply({ kind: 'progress', progress }),
+    ...(known.length
+      ? {
+          before: {
+            facts: new Map(known.map((one) => [one.path, JSON.parse(one.body) as FileFacts])),
+            hashes: new Map(known.map((one) => [one.path, one.hash])),
+          },
+        }
+      : {}),
+    onProgress: tell,
   });
   const { textOf, texts } = found;
   const { result } = found.audit;
@@ -49,33 +66,41 @@ async function open(task: OpenTask): Promise<OpenedAudit> {
   // A file that could not be read has nothing that is kept, so that it is read again.
   const files = [...texts].flatMap(([path, { text, hash }]) => (hash ? [{ path, hash, text }] : []));
   for (const { path, text } of found.manifests) files.push({ path, hash: hashOf(text), text });
-  const known = new Set(task.known.map((one) => `${one.path}\n${one.hash}`));
+  const had = new Set(known.map((one) => `${one.path}\n${one.hash}`));
+  const facts = files.flatMap(({ path, hash }) => {
+    const one = found.facts.get(path);
+    return one && !had.has(`${path}\n${hash}`) ? [{ path, hash, one }] : [];
+  });
+  const { findings, ...report } = reportOf(result, textOf, found.skipped);
+  many = {
+    files: (from, to) => files.slice(from, to),
+    findings: (from, to) => findings.slice(from, to),
+    facts: (from, to) =>
+      facts.slice(from, to).map(({ path, hash, one }) => ({ path, hash, body: JSON.stringify(one) })),
+  };
   return {
-    report: reportOf(result, textOf, found.skipped),
+    report,
+    counts: { files: files.length, findings: findings.length, facts: facts.length },
     languages: languagesOf(result),
     milliseconds: performance.now() - started,
-    files,
     config: config ?? {},
-    facts: files.flatMap(({ path, hash }) => {
-      const facts = found.facts.get(path);
-      return facts && !known.has(`${path}\n${hash}`) ? [{ path, hash, body: JSON.stringify(facts) }] : [];
-    }),
   };
 }
 
 /** Opens an audit that was kept, without touching the folder. */
-function restore(task: RestoreTask): void {
-  const texts = new Map(task.files.map((file) => [file.path, file.text]));
-  const known = new Map(task.known.map((one) => [one.path, one.body]));
+function restore(config: Config | undefined): void {
+  const { files, facts: kept } = takeBefore();
+  const texts = new Map(files.map((file) => [file.path, file.text]));
+  const known = new Map(kept.map((one) => [one.path, one.body]));
   const facts: FileFacts[] = [];
-  for (const { path, text } of task.files) {
+  for (const { path, text } of files) {
     if (!isManifest(path)) {
       const body = known.get(path);
       facts.push(body === undefined ? readFile(path, text) : (JSON.parse(body) as FileFacts));
     }
   }
-  const manifests = understood(task.files.filter((one) => isManifest(one.path)));
-  const { result } = openAudit({ facts, manifests, settings: settingsOf(task.config) });
+  const manifests = understood(files.filter((one) => isManifest(one.path)));
+  const { result } = openAudit({ facts, manifests, settings: settingsOf(config) });
   state = { result, textOf: (path) => texts.get(path) ?? '', known: new Map() };
 }
 
@@ -91,10 +116,21 @@ function languagesOf(result: AuditResult): Record<string, number> {
 
 async function answer(question: Question): Promise<unknown> {
   switch (question.kind) {
+    case 'known':
+      before.files.push(...question.files);
+      before.facts.push(...question.facts);
+      return undefined;
     case 'open':
-      return open(question.task);
+      return open(question.root);
     case 'restore':
-      return restore(question.task);
+      return restore(question.config);
+    case 'part': {
+      const { of, from, most } = question;
+      return many?.[of](from, from + most) ?? [];
+    }
+    case 'kept':
+      many = undefined;
+      return undefined;
     default:
       return once(question);
   }
@@ -111,7 +147,7 @@ function once(question: Asked): unknown {
   return found;
 }
 
-type Asked = Exclude<Question, { kind: 'open' | 'restore' }>;
+type Asked = Exclude<Question, { kind: 'known' | 'open' | 'restore' | 'part' | 'kept' }>;
 
 function view(question: Asked): unknown {
   switch (question.kind) {
@@ -132,14 +168,4 @@ function view(question: Asked): unknown {
   }
 }
 
-const reply = (message: Answer) => parentPort!.postMessage(message);
-
-parentPort!.on('message', ({ id, question }: { id: number; question: Question }) => {
-  answer(question).then(
-    (value) => reply({ kind: 'value', id, value }),
-    (error: unknown) => {
-      const { message, stack = message } = error instanceof Error ? error : new Error(String(error));
-      reply({ kind: 'error', id, message, stack });
-    },
-  );
-});
+answerQuestions(answer);

@@ -3,8 +3,12 @@ import { Worker } from 'node:worker_threads';
 import type { CatalogueRow, ComponentView, JointView } from '../../api/component-schemas';
 import type { Hit, JoinedView, RiggingView, StrandView } from '../../api/schemas';
 import type { Progress } from './audit-folder';
-import type { Answer, OpenedAudit, OpenTask, Question, RestoreTask } from './session-protocol';
-import { workerFile } from './worker-file';
+import type { Config } from '../../api/config';
+import type { KnownFacts } from '../db/facts';
+import type { StoredFile } from '../db/projects';
+import { askThread } from '../threads/asking';
+import type { Many, OpenedAudit, Question } from './session-protocol';
+import { workerFile } from '../threads/worker-file';
 
 /** The thread was ended before it answered. */
 export class SessionEnded extends Error {}
@@ -13,8 +17,14 @@ export class SessionEnded extends Error {}
 export class SessionCrashed extends Error {}
 
 export interface Session {
-  open(task: OpenTask): Promise<OpenedAudit>;
-  restore(task: RestoreTask): Promise<void>;
+  /** Says what was kept of the audit before, in portions, before the folder is audited or what was kept is opened. */
+  know(part: { files: StoredFile[]; facts: KnownFacts[] }): Promise<void>;
+  open(root: string): Promise<OpenedAudit>;
+  restore(config: Config | undefined): Promise<void>;
+  /** Some of what the opened audit has many of. */
+  part<K extends keyof Many>(of: K, from: number, most: number): Promise<Many[K][]>;
+  /** Lets go of what was only there to be fetched. */
+  kept(): Promise<void>;
   rigging(pins: string[]): Promise<RiggingView>;
   strand(ref: string): Promise<StrandView | { similar: string[] }>;
   search(query: string): Promise<Hit[]>;
@@ -27,11 +37,6 @@ export interface Session {
   end(): Promise<void>;
 }
 
-interface Waiting {
-  resolve(value: unknown): void;
-  reject(error: Error): void;
-}
-
 export interface SessionListener {
   onProgress?(progress: Progress): void;
   /** It ended, by itself or because it was told to; `crash` is why, where nobody told it to. */
@@ -41,44 +46,25 @@ export interface SessionListener {
 /** Starts a thread. What it has not answered when it ends is rejected, and so is what it is asked afterwards. */
 export function startSession({ onProgress, onEnd }: SessionListener = {}): Session {
   const worker = new Worker(workerFile('session-worker'));
-  const waiting = new Map<number, Waiting>();
-  let last = 0;
   let told = false;
   let crash: Error | undefined;
-  let ended: Error | undefined;
-  worker.on('message', (message: Answer) => {
-    if (message.kind === 'progress') {
-      onProgress?.(message.progress);
-      return;
-    }
-    const one = waiting.get(message.id);
-    waiting.delete(message.id);
-    if (message.kind === 'value') one?.resolve(message.value);
-    else one?.reject(Object.assign(new Error(message.message), { stack: message.stack }));
-  });
+  const { ask, idle, end } = askThread<Question, Progress>(worker, onProgress);
   worker.on('error', (error: Error) => (crash = error));
   worker.on('exit', (code) => {
     if (!told) crash ??= new Error(`it ended with code ${code}`);
-    ended = told
-      ? new SessionEnded('the audit was ended')
-      : new SessionCrashed(`the project's thread ended: ${crash!.message}`, { cause: crash });
-    for (const one of waiting.values()) one.reject(ended);
-    waiting.clear();
+    end(
+      told
+        ? new SessionEnded('the audit was ended')
+        : new SessionCrashed(`the project's thread ended: ${crash!.message}`, { cause: crash }),
+    );
     onEnd?.(told ? undefined : crash);
   });
-  const ask = <T>(question: Question): Promise<T> =>
-    new Promise<T>((resolve, reject) => {
-      if (ended) {
-        reject(ended);
-        return;
-      }
-      const id = ++last;
-      waiting.set(id, { resolve: resolve as (value: unknown) => void, reject });
-      worker.postMessage({ id, question });
-    });
   return {
-    open: (task) => ask({ kind: 'open', task }),
-    restore: (task) => ask({ kind: 'restore', task }),
+    know: (part) => ask({ kind: 'known', ...part }),
+    open: (root) => ask({ kind: 'open', root }),
+    restore: (config) => ask({ kind: 'restore', config }),
+    part: (of, from, most) => ask({ kind: 'part', of, from, most }),
+    kept: () => ask({ kind: 'kept' }),
     rigging: (pins) => ask({ kind: 'rigging', pins }),
     strand: (ref) => ask({ kind: 'strand', ref }),
     search: (query) => ask({ kind: 'search', query }),
@@ -86,7 +72,7 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
     joined: () => ask({ kind: 'joined' }),
     component: (ref) => ask({ kind: 'component', ref }),
     joint: (ref, at) => ask({ kind: 'joint', ref, at }),
-    idle: () => waiting.size === 0,
+    idle,
     end: async () => {
       told = true;
       await worker.terminate();

@@ -42,6 +42,8 @@ export async function followProgress({
 export const useProgress = (id: string): Progress | undefined =>
   useSelector((state: State) => state.progress[id]);
 
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
 /** What a step of the audit is doing, and how far it is, from 0 to 1. */
 export function describeProgress({ stage, found, read, message }: Progress): {
   text: string;
@@ -52,11 +54,11 @@ export function describeProgress({ stage, found, read, message }: Progress): {
     case 'finding':
       return { text: `${found} files found`, share: undefined };
     case 'reading':
-      return { text: `read ${read} of ${found} files`, share: share * 0.85 };
+      return { text: `read ${read} of ${found} files`, share: share * 0.6 };
     case 'linking':
-      return { text: 'linking, then rules', share: 0.9 };
+      return { text: `linking, then rules, ${percent(share)}`, share: 0.6 + share * 0.25 };
     case 'keeping':
-      return { text: `keeping the audit, ${Math.round(share * 100)} %`, share: 0.92 + share * 0.08 };
+      return { text: `keeping the audit, ${percent(share)}`, share: 0.85 + share * 0.15 };
     case 'failed':
       return { text: message ?? 'failed', share: undefined };
     case 'interrupted':

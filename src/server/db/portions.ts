@@ -1,0 +1,12 @@
+/** What there is much of crosses between threads and into the database in portions, between which others get their turn. */
+
+/** Something that there are many of, to be had in portions. */
+export interface Portions<T> {
+  count: number;
+  take(from: number, most: number): Promise<T[]>;
+}
+
+/** Each portion in order. */
+export async function* portions<T>({ count, take }: Portions<T>, most: number): AsyncGenerator<T[]> {
+  for (let from = 0; from < count; from += most) yield await take(from, most);
+}
