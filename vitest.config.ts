@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config';
-import { postgresqlBinaries } from './tests/postgresql/binaries';
+import { postgresqlBinaries } from './tests/postgresql/binaries.ts';
 
 const TIMEOUT = 30_000;
 

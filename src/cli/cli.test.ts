@@ -82,6 +82,8 @@ describe('what cannot be done is one line and exit code 2', () => {
     [['serve', 'nowhere'], /there is no folder nowhere/],
     [['serve', '--data', 'app/App.tsx'], /the data folder app\/App\.tsx cannot be used/],
     [['serve', '--port', 'x'], /A port is a number/],
+    [['decisions', '--data', 'nowhere'], /there are no decisions in nowhere/],
+    [['decisions', '--from', 'app'], /there are no decisions in app/],
     [['sing'], /unknown command 'sing'/],
   ])('%j', (args, message) => {
     const { code, err, out } = run(...args);
@@ -93,7 +95,7 @@ describe('what cannot be done is one line and exit code 2', () => {
 });
 
 test('every command has help', () => {
-  for (const command of ['audit', 'trace', 'serve']) {
+  for (const command of ['audit', 'trace', 'serve', 'decisions']) {
     const { code, out } = run(command, '--help');
     expect(code).toBe(0);
     expect(out).toContain(`zinc-rope ${command}`);

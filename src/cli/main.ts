@@ -144,6 +144,17 @@ function program(finish: (code: number) => void): Command {
       const { serve } = await import('../server/serve');
       await serve({ ...options, version: VERSION, ...(folder === undefined ? {} : { folder }) });
     });
+  root
+    .command('decisions')
+    .description('print the decisions of a data folder, or take over those of another')
+    .option('--data <dir>', 'where projects and audits are kept', '.zinc-rope')
+    .option('--from <dir>', 'another data folder, also one whose database cannot be opened')
+    .action(async ({ data, from }: { data: string; from?: string }) => {
+      const { hasJournal, printedDecisions, takeDecisions } = await import('./decisions');
+      if (!hasJournal(from ?? data)) throw new Refusal(`there are no decisions in ${from ?? data}`);
+      if (from === undefined) await emit(await printedDecisions(data), undefined);
+      else console.log(`${await takeDecisions(data, from)} decisions were taken over`);
+    });
   return root;
 }
 

@@ -147,14 +147,14 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     response.json(Object.fromEntries(await decisionsOf(db, id)));
   });
   app.put('/api/projects/:id/decisions', async (request, response) => {
-    const { id } = await project(request.params.id);
+    const one = await project(request.params.id);
     const { fingerprints, verdict, reason } = checked(decideSchema, request.body ?? {});
-    await decide(db, id, fingerprints, verdict, reason);
+    await decide(db, one, fingerprints, verdict, reason);
     response.status(204).end();
   });
   app.post('/api/projects/:id/decisions/undo', async (request, response) => {
-    const { id } = await project(request.params.id);
-    await undecide(db, id, checked(undecideSchema, request.body ?? {}).fingerprints);
+    const one = await project(request.params.id);
+    await undecide(db, one, checked(undecideSchema, request.body ?? {}).fingerprints);
     response.status(204).end();
   });
   app.get('/api/projects/:id/audits', async (request, response) => {

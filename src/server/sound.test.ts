@@ -1,5 +1,5 @@
 /** What the server keeps and how it comes back, by real requests: races, threads and servers that end, odd text. */
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { appendFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -7,8 +7,11 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { type Finding, projectStepSchema } from '../api/schemas';
+import { printedDecisions, takeDecisions } from '../cli/decisions';
 import { createApp } from './app';
 import { type Database, openDatabase } from './db/connection';
+import { decide, decisionsOf, undecide } from './db/decisions';
+import { addProject, removeProject } from './db/projects';
 import { openProjects, type Projects } from './projects';
 
 let folder: string;
@@ -346,5 +349,53 @@ describe.skipIf(process.env.DATABASE_URL)('a data folder', () => {
     await expect(openDatabase(at('data'))).rejects.toThrow(
       /cannot be opened: it is damaged .*--data, or set it aside/,
     );
+  }, 60_000);
+
+  test('that is damaged gives its decisions away, but for those of what was forgotten', async () => {
+    const decided = (name: string) => {
+      const fingerprints = [`${name} 1`, `${name} 2`];
+      return { project: { id: '', root: `/${name}` }, fingerprints };
+    };
+    const old = await openDatabase(at('old'));
+    for (const name of ['lower', 'upper', 'gone']) {
+      const { project, fingerprints } = decided(name);
+      project.id = await addProject(old, name, project.root);
+      await decide(old, project, fingerprints, 'accepted', 'it is so');
+      await undecide(old, project, [fingerprints[1]!]);
+      if (name === 'gone') await removeProject(old, project.id);
+    }
+    await old.close();
+    // A loss of power while a line was written.
+    appendFileSync(at('old/decisions.jsonl'), '{"root":"/low');
+    writeFileSync(at('old/db/global/pg_control'), 'damaged');
+    await expect(openDatabase(at('old'))).rejects.toThrow(/decisions are there: zinc-rope decisions --data/);
+    expect(Object.keys(JSON.parse(await printedDecisions(at('old'))) as object)).toEqual([
+      '/lower',
+      '/upper',
+    ]);
+    expect(await takeDecisions(at('new'), at('old'))).toBe(2);
+    const fresh = await openDatabase(at('new'));
+    const [{ id }] = (await fresh.query<{ id: string }>(`select id from project where root = '/lower'`)) as [
+      { id: string },
+    ];
+    expect([...(await decisionsOf(fresh, id)).keys()]).toEqual(['lower 1']);
+    expect((await decisionsOf(fresh, id)).get('lower 1')).toMatchObject({
+      verdict: 'accepted',
+      reason: 'it is so',
+    });
+    await fresh.close();
+    expect(await printedDecisions(at('new'))).toBe(await printedDecisions(at('old')));
+  }, 60_000);
+
+  test('of a version without a journal of decisions gets one when it is opened', async () => {
+    const old = await openDatabase(at('data'));
+    const id = await addProject(old, 'lower', '/lower');
+    await decide(old, { id, root: '/lower' }, ['a'], 'false alarm', 'it is not so');
+    await old.close();
+    const before = await printedDecisions(at('data'));
+    rmSync(at('data/decisions.jsonl'));
+    await (await openDatabase(at('data'))).close();
+    expect(await printedDecisions(at('data'))).toBe(before);
+    expect(before).toContain('it is not so');
   }, 60_000);
 });

@@ -8,6 +8,7 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { standing } from '../../src/server/db/journal';
 
 const KILLS = process.env.ENDURANCE ? 50 : 3;
 const ROOT = join(import.meta.dirname, '../..');
@@ -86,4 +87,6 @@ test(`${KILLS} kills lose nothing that was acknowledged`, async () => {
   const answer = await call('GET', `/projects/${id}/decisions`);
   const kept = new Set(Object.keys((await answer.json()) as Record<string, unknown>));
   expect(acknowledged.filter((one) => !kept.has(one))).toEqual([]);
+  const written = new Set((await standing(join(folder, 'data'))).get(join(folder, 'console'))?.keys());
+  expect(acknowledged.filter((one) => !written.has(one))).toEqual([]);
 }, 600_000);

@@ -2,6 +2,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { Verdict } from '../../api/schemas';
+import { hasJournal, type Journal, openJournal, replace as replaceJournal } from './journal';
 import { DataFolderError, lockFolder } from './lock';
 import { openPglite } from './pglite';
 
@@ -14,12 +16,17 @@ export interface Database {
   /** Runs all or nothing. */
   transaction<T>(work: (tx: Pick<Database, 'query'>) => Promise<T>): Promise<T>;
   close(): Promise<void>;
+  /** Where decisions are written down as well; absent where no folder is ours. */
+  journal?: Journal;
 }
 
 const ruined = (folder: string | undefined, error: unknown): DataFolderError =>
   new DataFolderError(
     `the data folder ${folder ?? ''} cannot be opened: it is damaged (${error instanceof Error ? error.message : String(error)}); ` +
-      `choose another with --data, or set it aside (mv ${folder ?? ''} ${folder ?? ''}.damaged) and start afresh`,
+      `choose another with --data, or set it aside (mv ${folder ?? ''} ${folder ?? ''}.damaged) and start afresh` +
+      (folder !== undefined && hasJournal(folder)
+        ? `; its decisions are there: zinc-rope decisions --data ${folder} --from ${folder}.damaged takes them over`
+        : ''),
   );
 
 /** Opens the database and brings its tables up to date. Without a folder it lives in memory. */
@@ -27,7 +34,31 @@ export async function openDatabase(folder?: string): Promise<Database> {
   const url = process.env.DATABASE_URL;
   const database = url ? await postgres(url) : await pglite(folder);
   await migrate(database);
+  if (folder !== undefined && database.journal && !hasJournal(folder)) await writeDown(database, folder);
   return database;
+}
+
+/** Decisions of a folder that was written before there was a journal. */
+async function writeDown(database: Database, folder: string): Promise<void> {
+  const rows = await database.query<{
+    root: string;
+    fingerprint: string;
+    verdict: Verdict;
+    reason: string;
+    decided_at: Date;
+  }>(
+    'select root, fingerprint, verdict, reason, decided_at from decision join project on project.id = project_id',
+  );
+  await replaceJournal(
+    folder,
+    rows.map(({ root, fingerprint, verdict, reason, decided_at }) => ({
+      root,
+      fingerprints: [fingerprint],
+      verdict,
+      reason,
+      at: new Date(decided_at).toISOString(),
+    })),
+  );
 }
 
 async function pglite(folder: string | undefined): Promise<Database> {
@@ -38,7 +69,11 @@ async function pglite(folder: string | undefined): Promise<Database> {
       throw ruined(folder, error);
     },
   );
-  return { ...db, close: () => db.close().finally(release) };
+  return {
+    ...db,
+    close: () => db.close().finally(release),
+    ...(folder === undefined ? {} : { journal: openJournal(folder) }),
+  };
 }
 
 async function postgres(url: string): Promise<Database> {

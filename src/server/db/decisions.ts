@@ -22,24 +22,38 @@ export async function decisionsOf(db: Database, project: string): Promise<Map<st
   );
 }
 
-/** Decides on several findings at once; an earlier decision gives way. */
-export const decide = (
+interface ProjectKey {
+  id: string;
+  root: string;
+}
+
+/** Decides on several findings at once, now or at a time before; an earlier decision gives way. */
+export async function decide(
   db: Database,
-  project: string,
+  { id, root }: ProjectKey,
   fingerprints: string[],
   verdict: Verdict,
   reason: string,
-): Promise<unknown> =>
-  db.query(
-    `insert into decision (project_id, fingerprint, verdict, reason)
-     select $1, fingerprint, $3, $4 from (select distinct unnest($2::text[]) as fingerprint) as given
+  at = new Date().toISOString(),
+): Promise<void> {
+  await db.query(
+    `insert into decision (project_id, fingerprint, verdict, reason, decided_at)
+     select $1, fingerprint, $3, $4, $5::timestamptz from (select distinct unnest($2::text[]) as fingerprint) as given
      on conflict (project_id, fingerprint)
-     do update set verdict = excluded.verdict, reason = excluded.reason, decided_at = now()`,
-    [project, fingerprints, verdict, reason],
+     do update set verdict = excluded.verdict, reason = excluded.reason, decided_at = excluded.decided_at`,
+    [id, fingerprints, verdict, reason, at],
   );
+  await db.journal?.note({ root, fingerprints, verdict, reason, at });
+}
 
-export const undecide = (db: Database, project: string, fingerprints: string[]): Promise<unknown> =>
-  db.query('delete from decision where project_id = $1 and fingerprint = any($2::text[])', [
-    project,
+export async function undecide(
+  db: Database,
+  { id, root }: ProjectKey,
+  fingerprints: string[],
+): Promise<void> {
+  await db.query('delete from decision where project_id = $1 and fingerprint = any($2::text[])', [
+    id,
     fingerprints,
   ]);
+  await db.journal?.note({ root, fingerprints, at: new Date().toISOString() });
+}

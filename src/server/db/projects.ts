@@ -61,14 +61,17 @@ export async function findProject(db: Database, id: string): Promise<ProjectRow 
 }
 
 /** Forgets a project with all that is known of it: its audits, decisions, and texts and facts that nobody else needs. */
-export const removeProject = (db: Database, id: string): Promise<void> =>
-  db.transaction(async (tx) => {
+export async function removeProject(db: Database, id: string): Promise<void> {
+  const one = await findProject(db, id);
+  await db.transaction(async (tx) => {
     await tx.query('delete from project where id = $1', [id]);
     await tx.query('delete from source where hash not in (select hash from audit_file)');
     await tx.query(
       'delete from facts where not exists (select 1 from audit_file where audit_file.path = facts.path and audit_file.hash = facts.hash)',
     );
   });
+  if (one) await db.journal?.forget(one.root);
+}
 
 /** Every project with its last two audits, the one audited last first. */
 export async function listProjects(db: Database): Promise<ProjectSummary[]> {
