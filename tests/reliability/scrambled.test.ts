@@ -3,9 +3,12 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { auditSources } from '../audit';
+import { auditSources } from '../../src/core/audit';
+import { ENDURANCE, ROOT } from './server';
 
-const DEMO = join(import.meta.dirname, '../../../demo');
+const DEMO = join(ROOT, 'demo');
+/** Audits, of two scrambled files as a rule: 20,000 inputs in the long form. */
+const AUDITS = ENDURANCE ? 10_000 : 300;
 const PARTS = ['console', 'desk', 'board'];
 
 /** The sources below a folder, each with the ending of its name. */
@@ -70,9 +73,9 @@ test('an audit of scrambled sources always returns, and says what it did not und
       }
       for (const problem of result.problems) expect(problem.message).not.toMatch(/could not be read/);
     }),
-    { numRuns: 300, seed: 11 },
+    { numRuns: AUDITS, seed: ENDURANCE ? Date.now() : 11 },
   );
-});
+}, 3_600_000);
 
 test.each([
   ['deep nesting', `export const A = () => ${'<a>'.repeat(400)}${'</a>'.repeat(400)};`],
