@@ -30,6 +30,9 @@ export const findingSchema = z.object({
   decision: decisionSchema.optional(),
 });
 
+/** A finding as lists have it: the places that prove it are fetched with the one that is looked at. */
+export const findingRowSchema = findingSchema.omit({ trail: true });
+
 const fingerprintsSchema = z.array(z.string().min(1).max(200)).min(1).max(5000);
 
 export const decideSchema = z.object({
@@ -201,6 +204,7 @@ export type DecideInput = z.infer<typeof decideSchema>;
 export type Decision = z.infer<typeof decisionSchema>;
 export type Comparison = z.infer<typeof comparisonSchema>;
 export type Finding = z.infer<typeof findingSchema>;
+export type FindingRow = z.infer<typeof findingRowSchema>;
 export type AuditSummary = z.infer<typeof auditSchema>;
 export type ProjectSummary = z.infer<typeof projectSchema>;
 /** A step of one of the projects, as the server tells it to whoever listens. */

@@ -10,6 +10,7 @@ import { catalogueRowSchema, componentViewSchema, jointSchema } from '../api/com
 import {
   auditSchema,
   comparisonSchema,
+  findingRowSchema,
   findingSchema,
   joinedViewSchema,
   projectStepSchema,
@@ -78,7 +79,7 @@ describe('a project', () => {
     const [listed] = (await (await get('/projects')).json()) as unknown[];
     const project = projectSchema.parse(listed);
     expect(project).toMatchObject({ name: 'console', audit: { languages: { react: 50 } } });
-    const findings = findingSchema.array().parse(await (await get(`/projects/${id}/findings`)).json());
+    const findings = findingRowSchema.array().parse(await (await get(`/projects/${id}/findings`)).json());
     expect(findings).toHaveLength(
       project.audit!.counts.error + project.audit!.counts.warning + project.audit!.counts.note,
     );
@@ -130,7 +131,7 @@ describe('a project', () => {
   test('keeps decisions, and gives them with the findings until they are taken back', async () => {
     const id = await opened();
     const findings = async () =>
-      findingSchema.array().parse(await (await get(`/projects/${id}/findings`)).json());
+      findingRowSchema.array().parse(await (await get(`/projects/${id}/findings`)).json());
     const [first] = await findings();
     const fingerprints = [first!.fingerprint];
     const decided = await fetch(`${address}/api/projects/${id}/decisions`, {
@@ -142,6 +143,8 @@ describe('a project', () => {
     await post(`/projects/${id}/audits`);
     await projects.settled(id);
     const shown = (await findings()).filter((one) => one.decision);
+    const whole = await (await get(`/projects/${id}/findings/${first!.fingerprint}`)).json();
+    expect(findingSchema.parse(whole)).toEqual({ ...shown[0], trail: expect.any(Array) as unknown });
     expect(shown).toMatchObject([
       { fingerprint: fingerprints[0], decision: { verdict: 'accepted', reason: 'the winch stays' } },
     ]);

@@ -10,7 +10,7 @@ import type { Database } from './db/connection';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
 import { decide, decisionsOf, undecide } from './db/decisions';
 import { isOdd } from './db/kept';
-import { findingsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
+import { findingOf, findingRowsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
 import { changesOnlyByOwnPages, closed, sameOrigin } from './doors';
 import { HttpProblem, notFound } from './problem';
 import type { Projects } from './projects';
@@ -133,13 +133,21 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   app.get('/api/projects/:id/findings', async (request, response) => {
     const { id } = await audited(request.params.id);
     const decisions = await decisionsOf(db, request.params.id);
-    const findings = await findingsOf(db, id);
+    const findings = await findingRowsOf(db, id);
     response.json(
       findings.map((finding) => {
         const decision = decisions.get(finding.fingerprint);
         return decision ? { ...finding, decision } : finding;
       }),
     );
+  });
+  app.get('/api/projects/:id/findings/:fingerprint', async (request, response) => {
+    const { id } = await audited(request.params.id);
+    const { fingerprint } = request.params;
+    if (isOdd(fingerprint)) throw notText('fingerprint');
+    const finding = (await findingOf(db, id, fingerprint)) ?? notFound('finding', fingerprint);
+    const decision = (await decisionsOf(db, request.params.id)).get(fingerprint);
+    response.json(decision ? { ...finding, decision } : finding);
   });
   // All decisions by fingerprint, also those on what is not found any more: so they can be taken elsewhere.
   app.get('/api/projects/:id/decisions', async (request, response) => {

@@ -6,6 +6,7 @@ import type {
   Comparison,
   DecideInput,
   Finding,
+  FindingRow,
   Hit,
   JoinedView,
   Problem,
@@ -45,9 +46,13 @@ export const api = createApi({
       query: (id) => ({ url: `/projects/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Projects'],
     }),
-    findings: build.query<Finding[], string>({
+    findings: build.query<FindingRow[], string>({
       query: (id) => `/projects/${id}/findings`,
       providesTags: ['Audit', 'Decisions'],
+    }),
+    finding: build.query<Finding, { id: string; fingerprint: string }>({
+      query: ({ id, fingerprint }) => `/projects/${id}/findings/${encodeURIComponent(fingerprint)}`,
+      providesTags: ['Audit'],
     }),
     rigging: build.query<RiggingView, { id: string; pins: string[] }>({
       query: ({ id, pins }) => {

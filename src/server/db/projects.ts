@@ -221,6 +221,28 @@ export async function findingsOf(db: Database, audit: number): Promise<ReportedF
   return rows.map((row) => jsonKept(row.body));
 }
 
+/** The findings of an audit in order, without the places that prove them. */
+export async function findingRowsOf(db: Database, audit: number): Promise<Omit<ReportedFinding, 'trail'>[]> {
+  const rows = await db.query<{ body: Omit<ReportedFinding, 'trail'> }>(
+    `select body - 'trail' as body from finding where audit_id = $1 order by ordinal`,
+    [audit],
+  );
+  return rows.map((row) => jsonKept(row.body));
+}
+
+/** One finding, whole; the first of several with the same fingerprint. */
+export async function findingOf(
+  db: Database,
+  audit: number,
+  fingerprint: string,
+): Promise<ReportedFinding | undefined> {
+  const [row] = await db.query<{ body: ReportedFinding }>(
+    'select body from finding where audit_id = $1 and fingerprint = $2 order by ordinal limit 1',
+    [audit, fingerprint],
+  );
+  return row && jsonKept(row.body);
+}
+
 export async function sourceOf(db: Database, audit: number, path: string): Promise<string | undefined> {
   const [row] = await db.query<{ body: string }>(
     'select body from audit_file join source using (hash) where audit_id = $1 and path = $2',

@@ -1,13 +1,15 @@
 /** Every component with its figures: search as you type, sort by any column. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { memo, useMemo, useRef, type KeyboardEvent } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { CatalogueRow } from '../../../api/component-schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { links } from '../../links';
 import { levelTone } from '../../parts/level';
 import { Narrow } from '../../parts/Narrow';
 import { Empty, Failed, Waiting } from '../../parts/states';
+import { useStable } from '../../useStable';
 import { COLUMNS, sortedRows, type ColumnKey } from './rows';
 
 const ROW = 28;
@@ -30,6 +32,7 @@ export function CatalogueView() {
     estimateSize: () => ROW,
     overscan: 16,
   });
+  const open = useStable((ref: string) => void navigate(links.component(id, ref)));
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isLoading || !data) return <Waiting what="the catalogue" />;
 
@@ -89,52 +92,16 @@ export function CatalogueView() {
             ))}
           </div>
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((item) => {
-              const row = rows[item.index]!;
-              return (
-                <div
-                  key={row.ref}
-                  id={`catalogue-${row.ref}`}
-                  role="row"
-                  tabIndex={item.index === 0 ? 0 : -1}
-                  aria-rowindex={item.index + 2}
-                  className={`absolute inset-x-0 grid cursor-pointer items-center px-5 hover:bg-hover ${item.index % 2 ? 'bg-row-odd' : 'bg-row'}`}
-                  style={{ top: item.start, height: ROW, gridTemplateColumns: GRID }}
-                  onClick={() => void navigate(links.component(id, row.ref))}
-                  onKeyDown={(event) => {
-                    if (event.key === 'Enter') void navigate(links.component(id, row.ref));
-                  }}
-                >
-                  {COLUMNS.map((column) => {
-                    const value = column.of(row);
-                    if (column.key === 'name')
-                      return (
-                        <div key="name" role="cell" className="truncate pr-3">
-                          <Link
-                            to={links.component(id, row.ref)}
-                            className="font-medium hover:underline"
-                            tabIndex={-1}
-                            title={row.ref}
-                          >
-                            {row.name}
-                          </Link>
-                        </div>
-                      );
-                    const tone = column.level && row.counts[column.level] ? levelTone(column.level) : '';
-                    return (
-                      <div
-                        key={column.key}
-                        role="cell"
-                        title={column.figure ? undefined : String(value)}
-                        className={`truncate ${column.figure ? 'text-right tabular-nums' : 'pr-3 text-soft'} ${value === 0 ? 'text-faint' : tone}`}
-                      >
-                        {column.key === 'depth' && value === -1 ? '–' : value}
-                      </div>
-                    );
-                  })}
-                </div>
-              );
-            })}
+            {virtual.getVirtualItems().map((item) => (
+              <Row
+                key={rows[item.index]!.ref}
+                row={rows[item.index]!}
+                at={item.index}
+                top={item.start}
+                project={id}
+                onOpen={open}
+              />
+            ))}
           </div>
         </div>
         {rows.length === 0 && (
@@ -148,3 +115,56 @@ export function CatalogueView() {
     </div>
   );
 }
+
+interface RowProps {
+  row: CatalogueRow;
+  at: number;
+  top: number;
+  project: string;
+  onOpen(ref: string): void;
+}
+
+const Row = memo(function Row({ row, at, top, project, onOpen }: RowProps) {
+  return (
+    <div
+      id={`catalogue-${row.ref}`}
+      role="row"
+      tabIndex={at === 0 ? 0 : -1}
+      aria-rowindex={at + 2}
+      className={`absolute inset-x-0 grid cursor-pointer items-center px-5 hover:bg-hover ${at % 2 ? 'bg-row-odd' : 'bg-row'}`}
+      style={{ top, height: ROW, gridTemplateColumns: GRID }}
+      onClick={() => onOpen(row.ref)}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') onOpen(row.ref);
+      }}
+    >
+      {COLUMNS.map((column) => {
+        const value = column.of(row);
+        if (column.key === 'name')
+          return (
+            <div key="name" role="cell" className="truncate pr-3">
+              <Link
+                to={links.component(project, row.ref)}
+                className="font-medium hover:underline"
+                tabIndex={-1}
+                title={row.ref}
+              >
+                {row.name}
+              </Link>
+            </div>
+          );
+        const tone = column.level && row.counts[column.level] ? levelTone(column.level) : '';
+        return (
+          <div
+            key={column.key}
+            role="cell"
+            title={column.figure ? undefined : String(value)}
+            className={`truncate ${column.figure ? 'text-right tabular-nums' : 'pr-3 text-soft'} ${value === 0 ? 'text-faint' : tone}`}
+          >
+            {column.key === 'depth' && value === -1 ? '–' : value}
+          </div>
+        );
+      })}
+    </div>
+  );
+});

@@ -1,11 +1,12 @@
 /** Call sites as rows, ports as columns, what is handed over in each cell: odd ones out are seen at a glance. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { Cell, ComponentView } from '../../../api/component-schemas';
+import type { Cell, ComponentView, SiteView } from '../../../api/component-schemas';
 import { useAddress } from '../../address';
 import { links } from '../../links';
 import { isLoose, JOIN_WORDS } from '../../parts/joinWords';
+import { useStable } from '../../useStable';
 import { usageColumns, usageRows } from './usage';
 
 const ROW = 28;
@@ -29,6 +30,9 @@ export function UsageTable({ project, view }: { project: string; view: Component
   });
   const width = FIRST + columns.length * COLUMN;
   const sort = (name: string) => change((next) => (by === name ? next.delete('by') : next.set('by', name)));
+  const open = useStable(
+    (at: number, port?: string) => void navigate(links.joint(project, view.ref, at, port)),
+  );
   if (view.sites.length === 0) {
     return (
       <p className="py-2 text-soft">
@@ -89,55 +93,65 @@ export function UsageTable({ project, view }: { project: string; view: Component
             ))}
           </div>
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((item) => {
-              const site = rows[item.index]!;
-              const ground = item.index % 2 ? 'bg-row-odd' : 'bg-row';
-              return (
-                <div
-                  key={site.at}
-                  role="row"
-                  aria-rowindex={item.index + 2}
-                  className={`absolute flex ${ground}`}
-                  style={{ top: item.start, height: ROW, width }}
-                >
-                  <div
-                    role="rowheader"
-                    className={`sticky left-0 z-10 shrink-0 truncate px-3 leading-7 ${ground}`}
-                    style={{ width: FIRST }}
-                  >
-                    <button
-                      type="button"
-                      className="hover:underline"
-                      title={`${site.spot.file}:${site.spot.line}`}
-                      onClick={() => void navigate(links.joint(project, view.ref, site.at))}
-                    >
-                      {site.owner} <span className="text-faint">:{site.spot.line}</span>
-                      {site.when && <span className="text-faint"> if {site.when}</span>}
-                    </button>
-                  </div>
-                  {columns.map((name) => (
-                    <div
-                      key={name}
-                      role="cell"
-                      className="shrink-0 border-l border-line/60"
-                      style={{ width: COLUMN }}
-                    >
-                      <CellButton
-                        cell={site.cells[name]}
-                        name={name}
-                        onOpen={() => void navigate(links.joint(project, view.ref, site.at, name))}
-                      />
-                    </div>
-                  ))}
-                </div>
-              );
-            })}
+            {virtual.getVirtualItems().map((item) => (
+              <Row
+                key={rows[item.index]!.at}
+                site={rows[item.index]!}
+                at={item.index}
+                top={item.start}
+                width={width}
+                columns={columns}
+                onOpen={open}
+              />
+            ))}
           </div>
         </div>
       </div>
     </>
   );
 }
+
+interface RowProps {
+  site: SiteView;
+  at: number;
+  top: number;
+  width: number;
+  columns: string[];
+  onOpen(at: number, port?: string): void;
+}
+
+const Row = memo(function Row({ site, at, top, width, columns, onOpen }: RowProps) {
+  const ground = at % 2 ? 'bg-row-odd' : 'bg-row';
+  return (
+    <div
+      role="row"
+      aria-rowindex={at + 2}
+      className={`absolute flex ${ground}`}
+      style={{ top, height: ROW, width }}
+    >
+      <div
+        role="rowheader"
+        className={`sticky left-0 z-10 shrink-0 truncate px-3 leading-7 ${ground}`}
+        style={{ width: FIRST }}
+      >
+        <button
+          type="button"
+          className="hover:underline"
+          title={`${site.spot.file}:${site.spot.line}`}
+          onClick={() => onOpen(site.at)}
+        >
+          {site.owner} <span className="text-faint">:{site.spot.line}</span>
+          {site.when && <span className="text-faint"> if {site.when}</span>}
+        </button>
+      </div>
+      {columns.map((name) => (
+        <div key={name} role="cell" className="shrink-0 border-l border-line/60" style={{ width: COLUMN }}>
+          <CellButton cell={site.cells[name]} name={name} onOpen={() => onOpen(site.at, name)} />
+        </div>
+      ))}
+    </div>
+  );
+});
 
 function CellButton({ cell, name, onOpen }: { cell: Cell | undefined; name: string; onOpen(): void }) {
   const how = cell?.how ?? 'left out';

@@ -1,13 +1,13 @@
 /** What to do about findings: accept them with a reason, or call them a false alarm. */
 import { useEffect, useRef, useState } from 'react';
-import type { Finding, Verdict } from '../../../api/schemas';
+import type { FindingRow, Verdict } from '../../../api/schemas';
 import { api, reasonOf } from '../../api';
 
 interface DecideProps {
   project: string;
   /** The finding in view, and all that pass the filters. */
-  finding: Finding;
-  shown: Finding[];
+  finding: FindingRow;
+  shown: FindingRow[];
   /** The verdict that the keyboard asked for, counted so that the same key works twice. */
   asked: { verdict: Verdict; times: number } | undefined;
   onDone(): void;

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
-import type { Finding, Verdict } from '../../../api/schemas';
+import type { FindingRow, Verdict } from '../../../api/schemas';
 import { links } from '../../links';
 import { LevelWord } from '../../parts/level';
-import { Trail } from '../../parts/Trail';
+import { ProvenTrail } from '../../parts/ProvenTrail';
 import { Decide } from './Decide';
 import { TrailSketch } from './TrailSketch';
 
@@ -10,8 +10,8 @@ import { TrailSketch } from './TrailSketch';
 interface FindingDetailProps {
   project: string;
   root: string | undefined;
-  finding: Finding;
-  shown: Finding[];
+  finding: FindingRow;
+  shown: FindingRow[];
   asked: { verdict: Verdict; times: number } | undefined;
   onDecided(): void;
 }
@@ -49,8 +49,12 @@ export function FindingDetail({ project, root, finding, shown, asked, onDecided 
       {finding.silenced === undefined && (
         <Decide project={project} finding={finding} shown={shown} asked={asked} onDone={onDecided} />
       )}
-      <TrailSketch finding={finding} />
-      <Trail project={project} root={root} finding={finding} />
+      <ProvenTrail
+        project={project}
+        root={root}
+        fingerprint={finding.fingerprint}
+        above={(whole) => <TrailSketch finding={whole} />}
+      />
     </article>
   );
 }

@@ -1,16 +1,17 @@
 /** Triage: the list at the left, the chosen finding with its code at the right. Filters live in the address. */
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import type { Finding, Level, Verdict } from '../../../api/schemas';
-import { currentSearch, useAddress } from '../../address';
+import type { Level, Verdict } from '../../../api/schemas';
+import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { useKeys } from '../../keys';
+import { useStable } from '../../useStable';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { Narrow } from '../../parts/Narrow';
-import { levelTone, LevelWord } from '../../parts/level';
+import { levelTone } from '../../parts/level';
 import { FindingDetail } from './FindingDetail';
-import { grouped, matches, type Grouping, type ListItem } from './list';
+import { FindingList } from './FindingList';
+import { grouped, matches, type Grouping } from './list';
 
 const LEVELS: Level[] = ['error', 'warning', 'note'];
 
@@ -43,6 +44,8 @@ export function FindingsView() {
 
   const set = (key: string, value: string) =>
     change((next) => (value ? next.set(key, value) : next.delete(key)));
+
+  const choose = useStable((fingerprint: string) => set('finding', fingerprint));
 
   useKeys((event) => {
     const verdict = event.key === 'a' ? 'accepted' : event.key === 'x' ? 'false alarm' : undefined;
@@ -131,7 +134,7 @@ export function FindingsView() {
           </span>
         </div>
         {list.length > 0 ? (
-          <FindingList items={items} chosen={chosen} onChoose={(one) => set('finding', one.fingerprint)} />
+          <FindingList project={id} items={items} chosen={chosen} onChoose={choose} />
         ) : (
           <Empty>
             {findings.length === 0 && audit
@@ -164,97 +167,6 @@ export function FindingsView() {
           />
         )}
       </section>
-    </div>
-  );
-}
-
-interface FindingListProps {
-  items: ListItem[];
-  chosen: Finding | undefined;
-  onChoose(finding: Finding): void;
-}
-
-function FindingList({ items, chosen, onChoose }: FindingListProps) {
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: items.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (index) => (items[index]!.kind === 'group' ? 30 : 46),
-    overscan: 10,
-  });
-  const at = items.findIndex((item) => item.kind === 'finding' && item.finding === chosen);
-  useEffect(() => {
-    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
-    // Only a new choice scrolls.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [at]);
-  const step = (by: number) => {
-    const print = currentSearch().get('finding');
-    const now = items.findIndex((item) => item.kind === 'finding' && item.finding.fingerprint === print);
-    for (let next = (now < 0 ? at : now) + by; next >= 0 && next < items.length; next += by) {
-      const item = items[next]!;
-      if (item.kind === 'finding') {
-        onChoose(item.finding);
-        return;
-      }
-    }
-  };
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === 'ArrowDown') step(1);
-    else if (event.key === 'ArrowUp') step(-1);
-    else return;
-    event.preventDefault();
-  };
-  return (
-    <div
-      ref={scroller}
-      className="min-h-0 grow overflow-y-auto"
-      onKeyDown={onKeyDown}
-      tabIndex={0}
-      role="listbox"
-      aria-label="List of findings"
-    >
-      <div className="relative" style={{ height: virtual.getTotalSize() }}>
-        {virtual.getVirtualItems().map((row) => {
-          const item = items[row.index]!;
-          const style = { top: row.start, height: row.size };
-          if (item.kind === 'group') {
-            return (
-              <div
-                key={row.key}
-                role="presentation"
-                className="absolute inset-x-0 flex items-end gap-2 px-5 pb-1 font-medium"
-                style={style}
-              >
-                <span className="truncate">{item.title}</span>
-                <span className="text-faint tabular-nums">{item.count}</span>
-              </div>
-            );
-          }
-          const { finding } = item;
-          const isChosen = finding === chosen;
-          return (
-            <div
-              key={row.key}
-              role="option"
-              aria-selected={isChosen}
-              className={`absolute inset-x-0 cursor-pointer px-5 py-1 ${isChosen ? 'bg-chosen' : 'bg-row hover:bg-hover'}`}
-              style={style}
-              onClick={() => onChoose(finding)}
-            >
-              <p className="truncate">{finding.message}</p>
-              <p className="flex gap-3 truncate text-soft">
-                <LevelWord level={finding.level} />
-                <span>{finding.rule}</span>
-                {finding.decision && <span className="text-ink">{finding.decision.verdict}</span>}
-                <span className="truncate text-faint">
-                  {finding.place.file}:{finding.place.line}
-                </span>
-              </p>
-            </div>
-          );
-        })}
-      </div>
     </div>
   );
 }

@@ -1,15 +1,14 @@
 import { expect, test } from 'vitest';
-import type { Finding } from '../../../api/schemas';
-import { grouped, matches, type FindingFilter } from './list';
+import type { FindingRow } from '../../../api/schemas';
+import { grouped, matches, ordinals, type FindingFilter } from './list';
 
-const finding = (rule: string, file: string, more: Partial<Finding> = {}): Finding => ({
+const finding = (rule: string, file: string, more: Partial<FindingRow> = {}): FindingRow => ({
   rule,
   level: 'error',
   message: `about ${rule}`,
   subject: 'Card:prop:fare',
   component: 'Card',
   place: { file, line: 1, column: 1, endLine: 1, endColumn: 2, code: '' },
-  trail: [],
   fingerprint: `${rule}${file}`,
   ...more,
 });
@@ -39,4 +38,9 @@ test('groups keep their order and count what is in them', () => {
       one.kind === 'group' ? `${one.title} ${one.count}` : one.finding.place.file,
     ),
   ).toEqual(['b 2', 'x', 'y', 'a 1', 'y']);
+});
+
+test('findings are counted past the headings', () => {
+  const list = [finding('b', 'x'), finding('a', 'y'), finding('b', 'y')];
+  expect(ordinals(grouped(list, 'rule'))).toEqual({ places: [0, 1, 2, 0, 3], count: 3 });
 });

@@ -1,5 +1,5 @@
 /** Filtering and grouping of findings. */
-import type { Finding } from '../../../api/schemas';
+import type { FindingRow } from '../../../api/schemas';
 
 export type Grouping = 'file' | 'rule' | 'component';
 
@@ -12,7 +12,10 @@ export interface FindingFilter {
   decided: boolean;
 }
 
-export function matches(finding: Finding, { levels, rule, text, silenced, decided }: FindingFilter): boolean {
+export function matches(
+  finding: FindingRow,
+  { levels, rule, text, silenced, decided }: FindingFilter,
+): boolean {
   if (finding.decision !== undefined && !decided) return false;
   if (finding.silenced !== undefined && !silenced) return false;
   if (levels.size && !levels.has(finding.level)) return false;
@@ -23,17 +26,17 @@ export function matches(finding: Finding, { levels, rule, text, silenced, decide
 }
 
 export type ListItem =
-  { kind: 'group'; title: string; count: number } | { kind: 'finding'; finding: Finding };
+  { kind: 'group'; title: string; count: number } | { kind: 'finding'; finding: FindingRow };
 
-const KEY: Record<Grouping, (finding: Finding) => string> = {
+const KEY: Record<Grouping, (finding: FindingRow) => string> = {
   file: (finding) => finding.place.file,
   rule: (finding) => finding.rule,
   component: (finding) => finding.component,
 };
 
 /** Findings under headings, each heading before its findings. */
-export function grouped(findings: Finding[], by: Grouping): ListItem[] {
-  const groups = new Map<string, Finding[]>();
+export function grouped(findings: FindingRow[], by: Grouping): ListItem[] {
+  const groups = new Map<string, FindingRow[]>();
   for (const finding of findings) {
     const key = KEY[by](finding);
     const list = groups.get(key);
@@ -44,4 +47,11 @@ export function grouped(findings: Finding[], by: Grouping): ListItem[] {
     { kind: 'group', title, count: list.length },
     ...list.map((finding): ListItem => ({ kind: 'finding', finding })),
   ]);
+}
+
+/** Which of how many findings each item is, counted from 1; 0 for headings. */
+export function ordinals(items: ListItem[]): { places: number[]; count: number } {
+  let count = 0;
+  const places = items.map((item) => (item.kind === 'finding' ? ++count : 0));
+  return { places, count };
 }

@@ -1,6 +1,6 @@
 /** How much of the code the audit joined to what it names, and everything that it did not, with the reason. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import type { GapKind, JoinedView as View } from '../../../api/schemas';
 import { useAddress } from '../../address';
@@ -9,7 +9,8 @@ import { Narrow } from '../../parts/Narrow';
 import { Place } from '../../parts/Place';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { isPoor } from '../../parts/tally';
-import { KINDS, rowsOf, shareText } from './kinds';
+import { useStable } from '../../useStable';
+import { KINDS, type Row as JoinedRow, rowsOf, shareText } from './kinds';
 
 const ROW = 28;
 const GRID = 'minmax(14rem,1.3fr) minmax(14rem,2fr) minmax(14rem,1.5fr)';
@@ -23,11 +24,11 @@ export function JoinedView() {
   const kind = KINDS.find((one) => one.kind === search.get('kind'))?.kind;
   const text = search.get('text') ?? '';
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
-  const toggle = (key: string) => {
+  const toggle = useStable((key: string) => {
     const next = new Set(opened);
     if (!next.delete(key)) next.add(key);
     setOpened(next);
-  };
+  });
   const rows = useMemo(() => (data ? rowsOf(data, kind, text, opened) : []), [data, kind, text, opened]);
   const left = rows.reduce((sum, row) => sum + ('count' in row ? row.count : 0), 0);
   const scroller = useRef<HTMLDivElement>(null);
@@ -68,74 +69,18 @@ export function JoinedView() {
               <div className="relative" style={{ height: virtual.getTotalSize() }}>
                 {virtual.getVirtualItems().map((item) => {
                   const row = rows[item.index]!;
-                  const style = { top: item.start, height: ROW };
-                  if (!('gap' in row))
-                    return (
-                      <div
-                        key={item.key}
-                        role="row"
-                        aria-rowindex={item.index + 1}
-                        className="absolute inset-x-0 flex items-end gap-2 border-b border-line bg-ground px-5 pb-1"
-                        style={style}
-                      >
-                        <span role="rowheader" className="truncate font-medium" title={row.reason}>
-                          {row.reason}
-                        </span>
-                        <span role="cell" className="text-soft tabular-nums">
-                          {row.count.toLocaleString('en')}
-                        </span>
-                      </div>
-                    );
-                  const { gap, key } = row;
-                  const again = 'again' in row;
-                  return (
-                    <div
+                  const place = { at: item.index, top: item.start };
+                  return 'gap' in row ? (
+                    <GapLine
                       key={item.key}
-                      role="row"
-                      aria-rowindex={item.index + 1}
-                      className="absolute inset-x-0 grid items-center gap-3 px-5 hover:bg-hover"
-                      style={{ ...style, gridTemplateColumns: GRID }}
-                    >
-                      <span
-                        role="cell"
-                        className="flex min-w-0 items-baseline gap-2"
-                        title={gap.from ?? gap.name}
-                      >
-                        {!again && (
-                          <span
-                            className="code truncate font-medium"
-                            // Of a path, the end says most.
-                            dir={gap.kind === 'import' ? 'rtl' : undefined}
-                            style={{ textAlign: 'left' }}
-                          >
-                            <bdi>{gap.name || '(no name)'}</bdi>
-                          </span>
-                        )}
-                        {!again && row.places > 1 && (
-                          <button
-                            type="button"
-                            aria-expanded={opened.has(key)}
-                            className="whitespace-nowrap text-soft underline hover:text-ink"
-                            onClick={() => toggle(key)}
-                          >
-                            {row.places.toLocaleString('en')} places
-                          </button>
-                        )}
-                      </span>
-                      <span role="cell" className="code truncate text-soft" title={gap.code}>
-                        {gap.code}
-                      </span>
-                      <span
-                        role="cell"
-                        className="truncate text-right"
-                        dir="rtl"
-                        title={`${gap.file}:${gap.line}`}
-                      >
-                        <bdi>
-                          <Place root={project?.root} file={gap.file} line={gap.line} column={gap.column} />
-                        </bdi>
-                      </span>
-                    </div>
+                      {...place}
+                      row={row}
+                      root={project?.root}
+                      opened={opened.has(row.key)}
+                      onToggle={toggle}
+                    />
+                  ) : (
+                    <ReasonLine key={item.key} {...place} reason={row.reason} count={row.count} />
                   );
                 })}
               </div>
@@ -146,6 +91,85 @@ export function JoinedView() {
     </div>
   );
 }
+
+interface LineProps {
+  at: number;
+  top: number;
+}
+
+const ReasonLine = memo(function ReasonLine({
+  at,
+  top,
+  reason,
+  count,
+}: LineProps & { reason: string; count: number }) {
+  return (
+    <div
+      role="row"
+      aria-rowindex={at + 1}
+      className="absolute inset-x-0 flex items-end gap-2 border-b border-line bg-ground px-5 pb-1"
+      style={{ top, height: ROW }}
+    >
+      <span role="rowheader" className="truncate font-medium" title={reason}>
+        {reason}
+      </span>
+      <span role="cell" className="text-soft tabular-nums">
+        {count.toLocaleString('en')}
+      </span>
+    </div>
+  );
+});
+
+interface GapLineProps extends LineProps {
+  row: Extract<JoinedRow, { gap: unknown }>;
+  root: string | undefined;
+  opened: boolean;
+  onToggle(key: string): void;
+}
+
+const GapLine = memo(function GapLine({ at, top, row, root, opened, onToggle }: GapLineProps) {
+  const { gap, key } = row;
+  const again = 'again' in row;
+  return (
+    <div
+      role="row"
+      aria-rowindex={at + 1}
+      className="absolute inset-x-0 grid items-center gap-3 px-5 hover:bg-hover"
+      style={{ top, height: ROW, gridTemplateColumns: GRID }}
+    >
+      <span role="cell" className="flex min-w-0 items-baseline gap-2" title={gap.from ?? gap.name}>
+        {!again && (
+          <span
+            className="code truncate font-medium"
+            // Of a path, the end says most.
+            dir={gap.kind === 'import' ? 'rtl' : undefined}
+            style={{ textAlign: 'left' }}
+          >
+            <bdi>{gap.name || '(no name)'}</bdi>
+          </span>
+        )}
+        {!again && row.places > 1 && (
+          <button
+            type="button"
+            aria-expanded={opened}
+            className="whitespace-nowrap text-soft underline hover:text-ink"
+            onClick={() => onToggle(key)}
+          >
+            {row.places.toLocaleString('en')} places
+          </button>
+        )}
+      </span>
+      <span role="cell" className="code truncate text-soft" title={gap.code}>
+        {gap.code}
+      </span>
+      <span role="cell" className="truncate text-right" dir="rtl" title={`${gap.file}:${gap.line}`}>
+        <bdi>
+          <Place root={root} file={gap.file} line={gap.line} column={gap.column} />
+        </bdi>
+      </span>
+    </div>
+  );
+});
 
 /** What there is of each kind and how much of it was joined; choosing one narrows the list. */
 function Figures({

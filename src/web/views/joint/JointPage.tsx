@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { JointRow, JointView } from '../../../api/component-schemas';
-import type { Finding, Spot } from '../../../api/schemas';
+import type { FindingRow, Spot } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { useKeys } from '../../keys';
@@ -221,7 +221,7 @@ function Head({ id, joint, onStep }: { id: string; joint: JointView; onStep(by: 
 interface RowProps {
   row: JointRow;
   chosen: boolean;
-  findings: Finding[];
+  findings: FindingRow[];
   onChoose(): void;
 }
 

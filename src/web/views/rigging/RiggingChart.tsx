@@ -3,6 +3,7 @@ import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { currentSearch } from '../../address';
+import { useStable } from '../../useStable';
 import { links } from '../../links';
 import type { AuditSummary, LaneView, RiggingView } from '../../../api/schemas';
 import { JoinedCount } from '../../parts/JoinedCount';
@@ -16,7 +17,8 @@ import {
   lanesWidth,
   nearRange,
   ROW,
-  shownRow,
+  siblings,
+  shownRows,
   spread,
   type ShownRow,
 } from './layout';
@@ -73,7 +75,8 @@ function PlacedChart({
   }, []);
 
   const { rows, standsAt, columns } = placement;
-  const rowAt = (at: number) => shownRow(view.rows, placement, at);
+  const rowAt = useMemo(() => shownRows(view.rows, placement), [view, placement]);
+  const family = useMemo(() => siblings(view.rows), [view]);
   const gap = laneGap(width, columns);
   const placed = useMemo(
     () => spread(lanes, placement.lanes, gap, chosen?.id),
@@ -120,11 +123,11 @@ function PlacedChart({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen?.id, firstMark]);
 
-  const fold = (at: number) => {
+  const fold = useStable((at: number) => {
     const next = new Set(folded);
     if (!next.delete(at)) next.add(at);
     onFold(next);
-  };
+  });
   const moveTo = (at: number) => {
     const bounded = Math.max(0, Math.min(rows.length - 1, at));
     setCursor(bounded);
@@ -220,8 +223,11 @@ function PlacedChart({
                     names={NAMES}
                     width={NAMES + laneWidth}
                     address={addressOf(id, one)}
-                    onFold={() => fold(one.index)}
-                    onFocus={() => setCursor(item.index)}
+                    at={item.index}
+                    place={family[one.index]!.place}
+                    count={family[one.index]!.count}
+                    onFold={fold}
+                    onFocus={setCursor}
                   />
                 );
               })}

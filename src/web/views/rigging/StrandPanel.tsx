@@ -9,7 +9,7 @@ import { HopList } from '../../parts/HopList';
 import { placedHops } from '../../parts/hops';
 import { LevelWord } from '../../parts/level';
 import { Empty, Waiting } from '../../parts/states';
-import { Trail } from '../../parts/Trail';
+import { ProvenTrail } from '../../parts/ProvenTrail';
 
 interface StrandPanelProps {
   project: string;
@@ -124,7 +124,7 @@ function FindingsOf({ project, lane, withTrail }: { project: string; lane: LaneV
           </p>
           {withTrail && (
             <div className="mt-2">
-              <Trail project={project} finding={finding} />
+              <ProvenTrail project={project} fingerprint={finding.fingerprint} />
             </div>
           )}
         </li>

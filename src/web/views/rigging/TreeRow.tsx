@@ -13,15 +13,20 @@ interface TreeRowProps {
   width: number;
   /** Where the row leads to: its call site, or its component. */
   address: string;
-  onFold(): void;
-  onFocus(): void;
+  /** Its place in the chart. */
+  at: number;
+  /** Which of how many rows under the same row it is. */
+  place: number;
+  count: number;
+  onFold(index: number): void;
+  onFocus(at: number): void;
 }
 
 const INDENT = 16;
 
 /** One call site: its place in the tree, its name, the condition and the list that it stands in. */
 export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
-  const { row, top, odd, chosen, found, focusable, names, width, address, onFold, onFocus } = props;
+  const { row, top, odd, chosen, found, focusable, names, width, address, at, place, count } = props;
   const tone = chosen ? 'bg-chosen' : odd ? 'bg-row-odd' : 'bg-row';
   const where = row.site ? `${row.site.file}:${row.site.line}` : `${row.file}:${row.line}`;
   return (
@@ -30,10 +35,12 @@ export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
       role="treeitem"
       aria-label={row.name}
       aria-level={row.depth + 1}
+      aria-setsize={count}
+      aria-posinset={place}
       aria-selected={chosen}
       {...(row.span ? { 'aria-expanded': row.hidden === 0 } : {})}
       tabIndex={focusable ? 0 : -1}
-      onFocus={onFocus}
+      onFocus={() => props.onFocus(at)}
       className={`absolute left-0 ${tone}`}
       style={{ top, height: ROW, width }}
     >
@@ -53,7 +60,7 @@ export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
           tabIndex={-1}
           aria-label={row.hidden ? 'Unfold' : 'Fold'}
           className={`w-4 shrink-0 text-soft ${row.span ? '' : 'invisible'}`}
-          onClick={onFold}
+          onClick={() => props.onFold(row.index)}
         >
           {row.hidden ? '+' : '−'}
         </button>

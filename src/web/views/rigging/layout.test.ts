@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { LaneView, RiggingRow, RiggingView } from '../../../api/schemas';
-import { filterLanes, headsOf, nearRange, roomBeside, shownRow, spread } from './layout';
+import { filterLanes, headsOf, nearRange, roomBeside, shownRows, siblings, spread } from './layout';
 import { place } from './place';
 
 const row = (name: string, depth: number, parent: number, span: number): RiggingRow => ({
@@ -31,7 +31,9 @@ test('a folded row stands for what is below it', () => {
   const placement = place(ROWS, [lane('unit', [0, 1, 2])], new Set([1]));
   expect([...placement.rows]).toEqual([0, 1, 3]);
   expect([...placement.standsAt]).toEqual([0, 1, 1, 2]);
-  expect([0, 1, 2].map((at) => shownRow(ROWS, placement, at).hidden)).toEqual([0, 1, 0]);
+  const rowAt = shownRows(ROWS, placement);
+  expect([0, 1, 2].map((at) => rowAt(at).hidden)).toEqual([0, 1, 0]);
+  expect(rowAt(1)).toBe(rowAt(1));
   expect(placement.lanes[0]).toMatchObject({
     at: [
       [0, [0]],
@@ -128,4 +130,18 @@ test.each<[string, number[], number, [number, number]]>([
   ['there is none', [], 0, [0, 0]],
 ])('rows that are drawn: %s', (_, drawn, kept, range) => {
   expect(nearRange(drawn, kept)).toEqual(range);
+});
+
+test('rows are counted among those under the same row', () => {
+  const places = siblings([0, 1, 2, 2, 1, 2, 1, 0].map((depth) => ({ depth })));
+  expect(places.map(({ place, count }) => `${place}/${count}`)).toEqual([
+    '1/2',
+    '1/3',
+    '1/2',
+    '2/2',
+    '2/3',
+    '1/1',
+    '3/3',
+    '2/2',
+  ]);
 });

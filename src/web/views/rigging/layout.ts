@@ -17,12 +17,40 @@ export interface ShownLane extends PlacedLane {
   trunkX?: number;
 }
 
-export const shownRow = (rows: RiggingRow[], { rows: shown, standsAt }: Placement, at: number): ShownRow => {
-  const index = shown[at]!;
-  const row = rows[index]!;
-  const hidden = row.span > 0 && standsAt[index + row.span] === at ? row.span : 0;
-  return { ...row, index, hidden };
-};
+/** The rows that are shown, by their place. Each is made once, so that it is drawn again only when it changes. */
+export function shownRows(
+  rows: RiggingRow[],
+  { rows: shown, standsAt }: Placement,
+): (at: number) => ShownRow {
+  const made = new Map<number, ShownRow>();
+  return (at) => {
+    const known = made.get(at);
+    if (known) return known;
+    const index = shown[at]!;
+    const row = rows[index]!;
+    const hidden = row.span > 0 && standsAt[index + row.span] === at ? row.span : 0;
+    const one = { ...row, index, hidden };
+    made.set(at, one);
+    return one;
+  };
+}
+
+/** Which of how many rows with the same row above each is, counted from 1. */
+export function siblings(rows: Pick<RiggingRow, 'depth'>[]): { place: number; count: number }[] {
+  const found = rows.map(() => ({ place: 0, count: 0 }));
+  /** Rows that stand under the same row, from the root down to the row before. */
+  const open: number[][] = [];
+  const close = (depth: number) => {
+    for (const list of open.splice(depth)) for (const at of list) found[at]!.count = list.length;
+  };
+  rows.forEach(({ depth }, at) => {
+    close(depth + 1);
+    (open[depth] ??= []).push(at);
+    found[at]!.place = open[depth].length;
+  });
+  close(0);
+  return found;
+}
 
 export interface Filter {
   text: string;
