@@ -8,10 +8,13 @@ import { useKeys } from '../../keys';
 import { useStable } from '../../useStable';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { Narrow } from '../../parts/Narrow';
+import { count } from '../../parts/count';
 import { levelTone } from '../../parts/level';
 import { FindingDetail } from './FindingDetail';
 import { FindingList } from './FindingList';
 import { grouped, matches, type Grouping } from './list';
+
+const notUnderstood = (files: number): string => `${count(files, 'file')} ${files === 1 ? 'was' : 'were'}`;
 
 const LEVELS: Level[] = ['error', 'warning', 'note'];
 
@@ -138,7 +141,7 @@ export function FindingsView() {
         ) : (
           <Empty>
             {findings.length === 0 && audit
-              ? `Nothing was found. ${audit.files} files were read, with ${audit.components} components in them, and every rule was run${audit.problems.length ? `; ${audit.problems.length} files were not understood, and are listed below` : ''}.`
+              ? `Nothing was found in ${count(audit.files, 'file')} with ${count(audit.components, 'component')}; every rule was run${audit.problems.length ? `; ${notUnderstood(audit.problems.length)} not understood, as listed below` : ''}.`
               : settled > 0 && !decided
                 ? 'Every finding that passes the filters has been decided.'
                 : 'No finding passes the filters.'}
@@ -146,7 +149,7 @@ export function FindingsView() {
         )}
         {audit && audit.problems.length > 0 && (
           <div className="max-h-40 shrink-0 overflow-y-auto border-t border-line px-5 py-2">
-            <p className="font-medium">{audit.problems.length} files were not understood</p>
+            <p className="font-medium">{notUnderstood(audit.problems.length)} not understood</p>
             {audit.problems.map((problem) => (
               <p key={problem.file} className="text-soft">
                 {problem.file}:{problem.line}:{problem.column} {problem.message}

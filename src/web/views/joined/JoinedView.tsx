@@ -41,7 +41,7 @@ export function JoinedView() {
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isLoading || !data) return <Waiting what="what was joined" />;
   return (
-    <div className="grid h-full grid-cols-[19rem_minmax(0,1fr)]">
+    <div className="grid h-full grid-cols-[19rem_minmax(0,1fr)] grid-rows-[minmax(0,1fr)]">
       <Figures
         view={data}
         kind={kind}
