@@ -7,6 +7,8 @@ import { fileURLToPath } from 'node:url';
 import { runChild, type Measured } from './child';
 import { generate } from './generate';
 import { mutate } from './mutate';
+import { snapshot } from './snapshot/main';
+import { recordOf } from './snapshot/record';
 
 const RUNS = 3;
 
@@ -95,6 +97,8 @@ function main(): void {
 
 const [command, mode, folder] = process.argv.slice(2);
 if (command === 'child') await runChild(mode!, folder!);
+else if (command === 'record') console.log(JSON.stringify(await recordOf(mode!)));
+else if (command === 'snapshot') snapshot(process.argv.slice(3));
 else if (command === 'mutate') {
   const folders = mode === undefined ? ['node_modules/@blueprintjs/core/src', 'demo/console'] : [mode];
   for (const one of folders) await mutate(one, Number(folder ?? 1), Number(process.argv[5] ?? 40));
