@@ -112,3 +112,21 @@ test('inside the core, too, a floor uses only floors below it', () => {
     broken((one) => /^(rules|trace)$/.test(part(one.file) ?? '') && part(one.target) === 'readers'),
   ).toEqual([]);
 });
+
+test('frameworks are named by their readers, and by what shows languages', () => {
+  // The server is written with one of them, and so is the web: imports and types say so.
+  const names = /\b(react|vue|svelte|angular|stencil|razor|next|nuxt|sveltekit)\b/i;
+  const general = ['core/link', 'core/trace', 'core/rules', 'core/report', 'server', 'web'];
+  const lines = general.flatMap((part) =>
+    sources(join(ROOT, 'src', part)).flatMap((path) => {
+      const file = relative(join(ROOT, 'src'), path);
+      if (file === 'web/parts/languages.ts' || /\btesting\.ts$|vite\.config\.ts$/.test(file)) return [];
+      return readFileSync(path, 'utf8')
+        .split('\n')
+        .filter((line) => names.test(line.replace(/\bnext\b|React\.ReactNode|react-hooks|'\.\w+'/gi, '')))
+        .filter((line) => !/^\s*(import|export)\b|from '[^']*react[^']*'/.test(line))
+        .map((line) => `${file}: ${line.trim()}`);
+    }),
+  );
+  expect(lines).toEqual([]);
+});

@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { decideSchema, openSchema, type Progress, undecideSchema } from '../api/schemas';
 import type { Database } from './db/connection';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
+import { demosIn } from './demos';
 import { decide, decisionsOf, undecide } from './db/decisions';
 import { isOdd } from './db/kept';
 import { findingOf, findingRowsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
@@ -78,15 +79,7 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     response.json(await listProjects(db));
   });
   app.get('/api/demos', async (_request, response) => {
-    response.json(
-      demo
-        ? [
-            { name: 'control console (React)', path: join(demo, 'console') },
-            { name: 'ticket desk (Vue)', path: join(demo, 'desk') },
-            { name: 'wind board (Svelte)', path: join(demo, 'board') },
-          ]
-        : [],
-    );
+    response.json(demo === undefined ? [] : await demosIn(demo));
   });
   app.post('/api/projects', async (request, response) => {
     const { path } = checked(openSchema, request.body ?? {});

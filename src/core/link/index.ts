@@ -16,6 +16,7 @@ import { withFactories } from './factories';
 import { withRoutes } from './routes';
 import { handedBy, linkSites } from './sites';
 import { isAside, linkUsage } from './usage';
+import { bringsNames, versionOf } from './needs';
 
 export interface Linked extends Project {
   /** Contexts, worked out when first asked for. */
@@ -40,6 +41,8 @@ export function link(
     path: one.path,
     facts: one,
     pkg: modules.packageOf(one.path),
+    version: versionOf(one.language, modules.packageOf(one.path)),
+    bringsNames: bringsNames(one.language, modules.packageOf(one.path)),
     aside: isAside(one.path),
   }));
   const components: Component[] = [];

@@ -2,11 +2,12 @@
 import type { FileFacts } from '../model/facts';
 import type { Package } from '../model/project';
 import type { Manifest, PackageManifest, PathsManifest } from '../readers/manifest';
+import { ofAll } from '../readers/languages';
 import { guessAliases } from './aliases';
 import { mapped } from './exports-map';
 import { dirname, join } from './paths';
 
-const EXTENSIONS = ['.tsx', '.ts', '.jsx', '.js', '.mjs', '.cjs', '.mts', '.cts', '.vue', '.svelte'];
+const EXTENSIONS = ['.tsx', '.ts', '.jsx', '.js', '.mjs', '.cjs', '.mts', '.cts', ...ofAll('endings')];
 /** What is written `./x.js` in TypeScript is the file `./x.ts`. */
 const WRITTEN: Record<string, string[]> = {
   '.js': ['.ts', '.tsx', '.js', '.jsx'],

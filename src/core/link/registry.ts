@@ -1,6 +1,7 @@
 /** Components that are registered for a whole app, by the name that tags use. */
 import type { ComponentFacts, FileFacts } from '../model/facts';
 import type { Target } from '../model/project';
+import { languageByName, ofAll } from '../readers/languages';
 import { matching } from './globs';
 import type { Modules } from './modules';
 import type { Names } from './names';
@@ -11,7 +12,7 @@ type Found = Extract<Target, { kind: 'component' }>;
 export type Registry = (file: number, owner: ComponentFacts, name: string | undefined) => Found | undefined;
 
 /** Builds that bring components into scope by the names of their files. */
-const BY_FILE = ['nuxt', 'nuxt3', 'unplugin-vue-components', 'vite-plugin-components', '@nuxt/components'];
+const BY_FILE = ofAll('byFile');
 
 const pascal = (name: string): string =>
   name.replace(/(?:^|[-_.])(\w)/g, (_, letter: string) => letter.toUpperCase());
@@ -34,7 +35,7 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
       else addAll(index, one.all);
     }
     const own = file.components[0];
-    if (/\.vue$/.test(file.path) && own) {
+    if (own && languageByName(file.path)?.byFile.length) {
       const key = `${packages[index]}\n${own.name}`;
       byFile.set(key, [...(byFile.get(key) ?? []), index]);
     }

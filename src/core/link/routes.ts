@@ -4,10 +4,15 @@
  */
 import type { ComponentFacts, FileFacts, RenderFact } from '../model/facts';
 import type { Site } from '../model/project';
+import { languageByName } from '../readers/languages';
 import { dirname, pathTo } from './paths';
 
-/** Files that such a router draws, and the folder after `@` whose layout they choose. */
-const ROUTED = /(?:^|\/)\+(page|layout|error)(?:@([^/]*))?\.svelte$/;
+/** What a file is to such a router, and the folder whose layout it chooses. */
+function routed(path: string): { kind: string; chosen: string | undefined } | undefined {
+  const [, kind, chosen] = languageByName(path)?.nested?.exec(path) ?? [];
+  return kind === undefined ? undefined : { kind, chosen };
+}
+
 /** What a page is called in its layout. */
 const PAGE = '#page';
 
@@ -17,7 +22,7 @@ export const isRouted = (site: Site): boolean => site.fact.tag?.name.startsWith(
 /** Facts in which every layout renders the pages and the layouts below it. */
 export function withRoutes(files: FileFacts[]): FileFacts[] {
   const layouts = new Map(
-    files.filter(({ path }) => ROUTED.exec(path)?.[1] === 'layout').map((file) => [dirname(file.path), file]),
+    files.filter(({ path }) => routed(path)?.kind === 'layout').map((file) => [dirname(file.path), file]),
   );
   if (!layouts.size) return files;
   const drawn = new Map<string, string[]>();
@@ -43,8 +48,8 @@ export function withRoutes(files: FileFacts[]): FileFacts[] {
 
 /** The folder from which a file looks for the layout around it, upwards. */
 function startOf(path: string): string | undefined {
-  const [, kind, chosen] = ROUTED.exec(path) ?? [];
-  if (!kind) return undefined;
+  const { kind, chosen } = routed(path) ?? {};
+  if (kind === undefined) return undefined;
   const own = kind === 'layout' ? parent(dirname(path)) : dirname(path);
   if (chosen === undefined) return own;
   // Without a name it is the outermost one: that of the folder in which the routes start.

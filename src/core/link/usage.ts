@@ -1,31 +1,23 @@
 /** Who may render a component besides its written call sites. */
 import type { Component, Package } from '../model/project';
 import type { Linked } from '.';
+import { LANGUAGES, ofAll } from '../readers/languages';
 import { matching } from './globs';
 import type { Modules } from './modules';
 import { isRouted } from './routes';
 import type { Names } from './names';
 
 /** Packages that render components by where their files lie. */
-const FILE_ROUTERS = [
-  'next',
-  'gatsby',
-  '@remix-run/react',
-  '@react-router/dev',
-  'expo-router',
-  'waku',
-  '@docusaurus/core',
-  '@sveltejs/kit',
-  'nuxt',
-  'nuxt3',
-  'unplugin-vue-router',
-  'vite-plugin-pages',
-];
+const FILE_ROUTERS = ofAll('routers');
 
 /** Packages whose pages are files that are not read here, and may render any component. */
-const OTHER_PAGES = ['astro', 'vitepress', '@nuxt/content'];
+const OTHER_PAGES = ofAll('pages');
 
-const ROUTED = /(^|\/)((app|pages|routes|layouts|src\/routes|src\/pages|src\/app)\/|(app|error)\.vue$)/;
+/** Folders of pages, for all such routers. */
+const ROUTED = /(^|\/)(app|pages|routes|layouts|src\/routes|src\/pages|src\/app)\//;
+const isRoutedFile = (path: string): boolean =>
+  ROUTED.test(`/${path}`) || LANGUAGES.some((one) => one.routed?.test(path));
+
 /** Files that a test runner, a gallery or a page of documentation loads by their name or folder. */
 const STORY =
   /(\.(stories|story|test|spec|cy|fixture|page|demo|example)\.[jt]sx?$)|(^|\/)(examples?|demos?|docs?|stories|__\w+__|tests?|fixtures?|playground)\//;
@@ -52,7 +44,7 @@ export function linkUsage(project: Linked, names: Names, modules: Modules, roots
   for (const pkg of project.packages) markEntries(project, names, pkg);
   for (const component of components) {
     const file = files[component.file]!;
-    const routed = FILE_ROUTERS.some((name) => file.pkg?.needs.has(name)) && ROUTED.test(`/${file.path}`);
+    const routed = FILE_ROUTERS.some((name) => file.pkg?.needs.has(name)) && isRoutedFile(file.path);
     if (OTHER_PAGES.some((name) => file.pkg?.needs.has(name)) && isExported(project, component))
       component.used = true;
     if ((routed || file.aside) && isExported(project, component)) {

@@ -175,8 +175,12 @@ export interface Traits {
   lowerCallbacks?: boolean;
   /** Attributes that the component does not declare land on its outermost element. */
   attributesFallThrough: boolean;
+  /** From this version of the framework on, so do listeners, and hear the page's events. */
+  listenersFallThroughFrom?: number;
   /** What a ref to the component reaches. */
   refExposes: 'nothing' | 'listed' | 'everything';
+  /** From this version of the framework on, a ref is a prop like any other. */
+  refIsPropFrom?: number;
   /** An attribute's text runs when the event happens, so a call in it is no early call. */
   statementHandlers: boolean;
   /** Writing to an input is permitted. */

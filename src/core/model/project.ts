@@ -218,8 +218,19 @@ export interface ProjectFile {
   path: string;
   facts: FileFacts;
   pkg: Package | undefined;
+  /** The major version of its language's framework that its package needs. */
+  version: FrameworkVersion | undefined;
+  /** A build may bring names into scope that nothing in the file declares. */
+  bringsNames: boolean;
   /** A test, a story, an example: code that shows other code. */
   aside: boolean;
+}
+
+export interface FrameworkVersion {
+  /** The least that does. */
+  least: number;
+  /** No other does. */
+  only: boolean;
 }
 
 /** What a spread hands over: known names, or anything. */

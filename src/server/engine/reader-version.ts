@@ -2,10 +2,8 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { ofAll } from '../../core/readers/languages';
 import { workerFile } from '../threads/worker-file';
-
-/** Parsers that are not a part of the build. */
-const PARSERS = ['@vue/compiler-sfc', 'svelte', 'parse5'];
 
 /**
  * A name for the readers as they are built. The reader's file names the parts that it is built of by what is in them, so
@@ -14,7 +12,7 @@ const PARSERS = ['@vue/compiler-sfc', 'svelte', 'parse5'];
 export function readerVersion(): string {
   const hash = createHash('sha256').update(readFileSync(workerFile('reader-worker')));
   const load = createRequire(import.meta.url);
-  for (const name of PARSERS) hash.update(`${name} ${versionOf(load, name)}\n`);
+  for (const name of ofAll('parsers')) hash.update(`${name} ${versionOf(load, name)}\n`);
   return hash.digest('base64url').slice(0, 22);
 }
 

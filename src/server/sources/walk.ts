@@ -3,6 +3,7 @@ import { readdir, readFile, realpath, stat } from 'node:fs/promises';
 import { isAbsolute, join, relative, sep } from 'node:path';
 import ignore, { type Ignore } from 'ignore';
 import { isReadable, MAX_LENGTH } from '../../core/readers';
+import { ofAll } from '../../core/readers/languages';
 import { isManifest } from '../../core/readers/manifest';
 import type { Skipped } from '../../core/report/summary';
 
@@ -30,14 +31,11 @@ const BUILT = new Set([
   'dist',
   'build',
   'out',
-  '.next',
-  '.nuxt',
-  '.output',
-  '.svelte-kit',
   '.angular',
   '.turbo',
   '.cache',
   'storybook-static',
+  ...ofAll('built'),
 ]);
 
 interface Filter {

@@ -6,41 +6,20 @@ import {
   type ThemedToken,
 } from 'shiki/core';
 import { createJavaScriptRegexEngine } from 'shiki/engine/javascript';
+import { GRAMMARS } from './languages';
 
 export type Tokens = ThemedToken[][];
 
-/** The grammar of a kind of file, loaded when the first of them is shown. */
-const GRAMMARS = {
-  tsx: () => import('shiki/langs/tsx.mjs'),
-  typescript: () => import('shiki/langs/typescript.mjs'),
-  vue: () => import('shiki/langs/vue.mjs'),
-  svelte: () => import('shiki/langs/svelte.mjs'),
-};
-
-/** JSX is a part of what TSX is, so that one grammar does for all of it. */
-const LANGUAGES: Record<string, keyof typeof GRAMMARS> = {
-  tsx: 'tsx',
-  jsx: 'tsx',
-  js: 'tsx',
-  mjs: 'tsx',
-  cjs: 'tsx',
-  ts: 'typescript',
-  mts: 'typescript',
-  cts: 'typescript',
-  vue: 'vue',
-  svelte: 'svelte',
-};
-
 let highlighter: Promise<HighlighterCore> | undefined;
 
-async function load(lang: keyof typeof GRAMMARS): Promise<HighlighterCore> {
+async function load(ending: string): Promise<HighlighterCore> {
   highlighter ??= createHighlighterCore({
     themes: [createCssVariablesTheme({ name: 'own', variablePrefix: '--code-' })],
     langs: [],
     engine: createJavaScriptRegexEngine(),
   });
   const made = await highlighter;
-  await made.loadLanguage(GRAMMARS[lang]());
+  await made.loadLanguage(GRAMMARS[ending]!.grammar());
   return made;
 }
 
@@ -59,9 +38,10 @@ export function tokensOf(path: string, text: string): Promise<Tokens> {
 }
 
 async function tokenise(path: string, text: string): Promise<Tokens> {
-  const lang = LANGUAGES[path.split('.').at(-1) ?? ''];
-  if (!lang || text.length > 200_000) {
+  const ending = path.split('.').at(-1) ?? '';
+  const lang = GRAMMARS[ending]?.name;
+  if (lang === undefined || text.length > 200_000) {
     return text.split('\n').map((line) => [{ content: line, offset: 0 }]);
   }
-  return (await load(lang)).codeToTokensBase(text, { lang, theme: 'own' });
+  return (await load(ending)).codeToTokensBase(text, { lang, theme: 'own' });
 }

@@ -1,12 +1,39 @@
-/** Languages as people write them. */
-const NAMES: Record<string, string> = {
-  react: 'React',
-  vue: 'Vue',
-  svelte: 'Svelte',
-  angular: 'Angular',
-  stencil: 'Stencil',
-  razor: 'Razor',
-  sheet: 'Sheet',
+/** Languages as they are shown: what people call them, and the grammar that their files are coloured by. */
+import type { LanguageRegistration } from 'shiki/core';
+
+type Grammar = () => Promise<{ default: LanguageRegistration[] }>;
+
+interface ShownLanguage {
+  title: string;
+  /** Files of the language alone. */
+  files?: { ending: string; grammar: Grammar };
+}
+
+/** By the name that the engine has for a language. */
+export const LANGUAGES: Record<string, ShownLanguage> = {
+  react: { title: 'React' },
+  vue: { title: 'Vue', files: { ending: 'vue', grammar: () => import('shiki/langs/vue.mjs') } },
+  svelte: { title: 'Svelte', files: { ending: 'svelte', grammar: () => import('shiki/langs/svelte.mjs') } },
+  html: { title: 'HTML' },
 };
 
-export const languageName = (language: string): string => NAMES[language] ?? language;
+export const languageName = (language: string): string => LANGUAGES[language]?.title ?? language;
+
+/** JSX is a part of what TSX is, so that one grammar does for all of it. */
+const tsx: Grammar = () => import('shiki/langs/tsx.mjs');
+const typescript: Grammar = () => import('shiki/langs/typescript.mjs');
+
+/** The grammar of files by their ending, with its own name; it is loaded when the first of them is shown. */
+export const GRAMMARS: Record<string, { name: string; grammar: Grammar }> = {
+  ...Object.fromEntries(
+    ['tsx', 'jsx', 'js', 'mjs', 'cjs'].map((one) => [one, { name: 'tsx', grammar: tsx }]),
+  ),
+  ...Object.fromEntries(
+    ['ts', 'mts', 'cts'].map((one) => [one, { name: 'typescript', grammar: typescript }]),
+  ),
+  ...Object.fromEntries(
+    Object.entries(LANGUAGES).flatMap(([name, { files }]) =>
+      files ? [[files.ending, { name, grammar: files.grammar }]] : [],
+    ),
+  ),
+};

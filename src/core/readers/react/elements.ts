@@ -127,6 +127,7 @@ export function reactMarkup(names: ReactNames): MarkupDialect {
   return {
     attributeMode: (name) => modeOf(name),
     isGroup: (_u, tag) => isFragment(names, tag),
+    global: 'React',
     provider(u, tag, node, attributes, ctx) {
       const [key, part, more] = tag.name.split('.');
       if (part === 'Consumer' && !more) return true;

@@ -7,6 +7,7 @@ export const REACT_TRAITS: Traits = {
   callbackProps: true,
   attributesFallThrough: false,
   refExposes: 'nothing',
+  refIsPropFrom: 19,
   statementHandlers: false,
   inputsWritable: false,
   contentPort: 'children',

@@ -28,6 +28,8 @@ export interface MarkupDialect {
   attributeName?(name: string): string;
   /** A tag that renders nothing of its own, such as a fragment. */
   isGroup(u: Unit, tag: string): boolean;
+  /** A name that the framework has on every page, without any import. */
+  global?: string;
   /** Takes over an expression in the place of content that stands for more than it draws; true if it did. */
   content?(u: Unit, node: t.Node, parent: number, ctx: Ctx): boolean;
   /** Takes note of what a tag provides; true if it is no component of the project. */
@@ -87,7 +89,7 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
         tag.symbol = propSymbol(u, name.property.name, spanOf(name.property), 'read');
       }
       noteRead(u, tag.symbol, spanOf(name), ctx, tag.name.includes('.') && !isBag ? [tag.name] : undefined);
-    } else if (!root.binding && root.name !== 'this') tag.unbound = true;
+    } else if (!root.binding && root.name !== 'this' && root.name !== dialect.global) tag.unbound = true;
     else if (root.binding && !isModuleLevel(root.binding)) {
       // Declared further down, or in a function around this one.
       u.early.push({ binding: root.binding, at: spanOf(root), ctx, tag });

@@ -8,6 +8,7 @@ import { unwrap } from '../script/unit';
 export const VUE_TRAITS: Traits = {
   callbackProps: false,
   attributesFallThrough: true,
+  listenersFallThroughFrom: 3,
   refExposes: 'listed',
   statementHandlers: true,
   inputsWritable: false,

@@ -13,7 +13,7 @@ export const unresolved: Rule = {
       // A plain script shares its names with others on the page.
       if (!file.facts.imports.length && !file.facts.exports.length) continue;
       for (const node of component.facts.render) {
-        if (node.kind !== 'site' || !node.tag || node.tag.name.startsWith('React.')) continue;
+        if (node.kind !== 'site' || !node.tag) continue;
         const { tag } = node;
         const problem = tag.unbound
           ? unbound(project, component, tag.name)

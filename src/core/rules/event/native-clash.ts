@@ -33,7 +33,7 @@ export const nativeClash: Rule = {
 function hearsThePage(project: Linked, component: Component): boolean {
   if (!component.facts.traits.attributesFallThrough || !component.spreads.some((one) => one.element))
     return false;
-  const range = project.files[component.file]!.pkg?.needs.get('vue');
-  const major = range === undefined ? undefined : /\d+/.exec(range)?.[0];
-  return major !== undefined && Number(major) >= 3;
+  const from = component.facts.traits.listenersFallThroughFrom;
+  const { version } = project.files[component.file]!;
+  return from !== undefined && version !== undefined && version.least >= from;
 }

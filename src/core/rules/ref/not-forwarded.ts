@@ -1,5 +1,4 @@
 import { isChosen } from '../../link/sites';
-import type { Package } from '../../model/project';
 import { attributePlace, namePlace, step, type Rule } from '../rule';
 
 export const notForwarded: Rule = {
@@ -12,10 +11,10 @@ export const notForwarded: Rule = {
       const target = project.components[site.target]!;
       if (!attribute || isChosen(project, site)) continue;
       if (target.facts.traits.refExposes !== 'nothing' || target.facts.wrapped) continue;
-      const version = majorOf(project.files[site.file]!.pkg);
-      if (version === undefined) continue;
-      // Since version 19 a ref is a prop like any other.
-      if (version >= 19 && (target.ports.has('ref') || target.open || target.unresolved)) continue;
+      const { version } = project.files[site.file]!;
+      if (!version?.only) continue;
+      const isProp = version.least >= (target.facts.traits.refIsPropFrom ?? Infinity);
+      if (isProp && (target.ports.has('ref') || target.open || target.unresolved)) continue;
       const owner = project.components[site.owner]!;
       const place = attributePlace(site, attribute);
       report({
@@ -32,11 +31,3 @@ export const notForwarded: Rule = {
     }
   },
 };
-
-/** The major version of React that a package needs; undefined where it may be one of several. */
-function majorOf(pkg: Package | undefined): number | undefined {
-  const range = pkg?.needs.get('react');
-  if (!range || /[|*x<>]/.test(range)) return undefined;
-  const major = /\d+/.exec(range)?.[0];
-  return major === undefined ? undefined : Number(major);
-}

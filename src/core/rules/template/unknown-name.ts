@@ -1,9 +1,6 @@
 import { nearest } from '../../model/names';
 import { namePlace, placeOf, step, type Rule } from '../rule';
 
-/** Builds that bring names into scope which no file of the project declares. */
-const IMPORTERS = ['nuxt', 'nuxt3', 'unplugin-auto-import', '@nuxt/kit', '@nuxt/schema'];
-
 export const unknownName: Rule = {
   name: 'template/unknown-name',
   level: 'error',
@@ -15,8 +12,7 @@ export const unknownName: Rule = {
     for (const component of project.components) {
       const { facts, file } = component;
       if (!facts.unknownNames || facts.openProps || component.unresolved) continue;
-      const needs = project.files[file]!.pkg?.needs;
-      if (needs && IMPORTERS.some((name) => needs.has(name))) continue;
+      if (project.files[file]!.bringsNames) continue;
       const seen = new Set<string>();
       for (const { name, start, end, known } of facts.unknownNames) {
         if (seen.has(name) || globals.has(name) || component.ports.has(name)) continue;

@@ -1,0 +1,37 @@
+/** What the engine has to know of a language beside the facts of its files. Each reader's folder says it of its own. */
+import type { FileFacts, Language } from './facts';
+
+export interface LanguageDescriptor {
+  name: Language;
+  /** As people write it. */
+  title: string;
+  /** Endings of files that are of this language alone; imports may leave them out. */
+  endings: string[];
+  /** Files that are of this language alone. */
+  files?: RegExp;
+  /** Whether a script that several languages could have written is this one's. */
+  claims?(path: string, text: string): boolean;
+  /** Reads a file of its own. Never throws for what the file holds. */
+  read(path: string, text: string): FileFacts;
+  /** The parsers that it loads, by package: facts that another version made are not used. */
+  parsers: string[];
+  /** The package of the framework, whose version says what its components do. */
+  package?: string;
+  /** Folders that its builds write, where they lie beside a manifest. */
+  built: string[];
+  /** Packages that render components by where their files lie. */
+  routers: string[];
+  /** Files that such a router renders, beside those in its folders. */
+  routed?: RegExp;
+  /** Packages whose pages are files that nobody reads here, and which may render any component. */
+  pages: string[];
+  /** Builds that bring components into scope by the names of their files. */
+  byFile: string[];
+  /** Builds that bring other names into scope without an import. */
+  bringsNames: string[];
+  /**
+   * Files that a router draws inside of each other: the kind (`page`, `layout`, `error`), and the folder whose layout
+   * they choose.
+   */
+  nested?: RegExp;
+}
