@@ -1,4 +1,6 @@
 import { contextKey, type ContextKey, type Provider } from '../../link/contexts';
+import type { Linked } from '../../link';
+import { groupBy } from '../../model/group-by';
 import { step, type Rule } from '../rule';
 
 export const contextUnread: Rule = {
@@ -13,12 +15,16 @@ export const contextUnread: Rule = {
         facts.consumes.map((use) => contextKey(project, file, use.key)?.id),
       ),
     );
+    const providersOf = groupBy(providers, (one) => one.key);
+    const readersOf = groupBy(contexts.consumers, (one) => one.key);
+    const takers = project.components.filter((one) => one.facts.readsAllContexts);
+    const uses = new UsesOfKeys(project);
     for (const key of keys) {
       const used =
         consumed.has(key.id) ||
         isPublic(key.file) ||
-        (key.value.key === undefined && isUsedElsewhere(key.file, key.value.name));
-      for (const provider of providers.filter((one) => one.key === key)) {
+        (key.value.key === undefined && uses.isUsedElsewhere(key));
+      for (const provider of providersOf.get(key) ?? []) {
         const { component, place } = provider;
         if ((used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
         const owner = project.components[component]!;
@@ -34,12 +40,11 @@ export const contextUnread: Rule = {
 
     /** Somebody below takes all that is provided, or calls a helper that does. */
     function isTakenWithAll(provider: Provider): boolean {
-      return project.components.some(
+      return takers.some(
         ({ id, facts }) =>
-          facts.readsAllContexts &&
-          (facts.role !== 'component' ||
-            id === provider.component ||
-            contexts.below(provider).components.has(id)),
+          facts.role !== 'component' ||
+          id === provider.component ||
+          contexts.below(provider).components.has(id),
       );
     }
 
@@ -50,47 +55,15 @@ export const contextUnread: Rule = {
       const { components, open } = contexts.below(provider);
       if (open || project.components[component]!.facts.role !== 'component') return false;
       // Another provider in between takes its consumers over, which is reported there.
-      const nearer = providers.some(
-        (one) => one !== provider && one.key === key && components.has(one.component),
-      );
+      const nearer = providersOf.get(key)!.some((one) => one !== provider && components.has(one.component));
       if (nearer) return false;
-      const readers = contexts.consumers.filter((one) => one.key === key);
+      const readers = readersOf.get(key) ?? [];
       if (
         !readers.length ||
         readers.some((one) => one.component === component || components.has(one.component))
       )
         return false;
-      return project.files.every(
-        (file) =>
-          !file.facts.mentions.some((local) => isKey(file.index, local, key)) ||
-          project.components.some(
-            (one) =>
-              one.file === file.index && one.facts.consumes.some((use) => isKey(one.file, use.key, key)),
-          ),
-      );
-    }
-
-    function isKey(file: number, local: string, key: ContextKey): boolean {
-      const target = project.lookup(file, local);
-      return target.kind === 'value' && target.file === key.file && target.value.name === key.value.name;
-    }
-
-    /** Anything but providing it counts: a consumer element, a class that names it, code that hands it on. */
-    function isUsedElsewhere(file: number, name: string): boolean {
-      const same = (at: number, local: string) => {
-        const target = project.lookup(at, local);
-        return target.kind === 'value' && target.file === file && target.value.name === name;
-      };
-      for (const other of project.files) {
-        for (const local of other.facts.mentions) if (same(other.index, local)) return true;
-      }
-      for (const component of project.components) {
-        for (const node of component.facts.render) {
-          const tag = node.tag?.name;
-          if (tag?.endsWith('.Consumer') && same(component.file, tag.slice(0, -9))) return true;
-        }
-      }
-      return false;
+      return uses.areConsumers(key);
     }
 
     /** What a package exports, others may name. */
@@ -100,3 +73,55 @@ export const contextUnread: Rule = {
     }
   },
 };
+
+/** Where keys are named, by the file that makes them and their names there. */
+class UsesOfKeys {
+  /** Files that name a key otherwise than by providing it. */
+  private readonly mentioned = new Map<string, Set<number>>();
+  /** Files with code that consumes it. */
+  private readonly consumed = new Map<string, Set<number>>();
+  /** Keys with an element that consumes them: `<Wind.Consumer>`. */
+  private readonly elements = new Set<string>();
+
+  constructor(private readonly project: Linked) {
+    for (const { index, facts } of project.files)
+      for (const local of facts.mentions) this.note(this.mentioned, index, local);
+    for (const { file, facts } of project.components) {
+      for (const use of facts.consumes) this.note(this.consumed, file, use.key);
+      for (const { tag } of facts.render) {
+        const own = tag?.name.endsWith(CONSUMER)
+          ? this.idOf(file, tag.name.slice(0, -CONSUMER.length))
+          : undefined;
+        if (own !== undefined) this.elements.add(own);
+      }
+    }
+  }
+
+  private idOf(file: number, local: string): string | undefined {
+    const target = this.project.lookup(file, local);
+    return target.kind === 'value' ? `${target.file}:${target.value.name}` : undefined;
+  }
+
+  private note(uses: Map<string, Set<number>>, file: number, local: string): void {
+    const id = this.idOf(file, local);
+    if (id === undefined) return;
+    const files = uses.get(id);
+    if (files) files.add(file);
+    else uses.set(id, new Set([file]));
+  }
+
+  /** Anything but providing it counts: a consumer element, a class that names it, code that hands it on. */
+  isUsedElsewhere({ file, value }: ContextKey): boolean {
+    const id = `${file}:${value.name}`;
+    return this.mentioned.has(id) || this.elements.has(id);
+  }
+
+  /** Whether all code that names the key consumes it. */
+  areConsumers({ file, value }: ContextKey): boolean {
+    const id = `${file}:${value.name}`;
+    const consumers = this.consumed.get(id);
+    return [...(this.mentioned.get(id) ?? [])].every((one) => consumers?.has(one));
+  }
+}
+
+const CONSUMER = '.Consumer';
