@@ -123,7 +123,7 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
   }
 
   function addProviders({ facts, file, name }: Component): void {
-    const contexts = project.contexts();
+    const contexts = project.contexts;
     for (const provide of facts.provides) {
       const node = facts.render[provide.node]!;
       const key = contexts.providers.find(

@@ -1,7 +1,7 @@
 /** The app's store, put together of its parts: which states and which functions a way into it leads to. */
 import type { StoreAsk, StorePartFact, StoreTableFact } from '../model/facts';
 import type { Component } from '../model/project';
-import type { Linked } from '.';
+import type { Linked } from './linked';
 
 /** A state of the store that a way leads to, and what is left of the way. */
 export interface StoreState {

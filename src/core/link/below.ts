@@ -1,21 +1,16 @@
 /** What may be rendered below a place of a component's render, as far as the project shows. */
 import type { RenderFact } from '../model/facts';
 import type { Component } from '../model/project';
-import type { Linked } from '.';
+import type { Below } from './context-types';
+import type { Tree } from './linked';
 import { placesOf } from './slots';
-
-export interface Below {
-  components: Set<number>;
-  /** Something that nobody here knows is rendered there, and may render more. */
-  open: boolean;
-}
 
 /**
  * Walks down from one render node. `isCut` ends a branch: what is under another provider of the same key, say.
  * Content that call sites nest in the component is below where the component places it.
  */
 export function belowNode(
-  project: Linked,
+  project: Tree,
   start: { component: number; node: number },
   isCut: (component: number, node: number) => boolean,
 ): Below {

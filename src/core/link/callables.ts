@@ -1,9 +1,9 @@
 /** The functions that an expression may be. */
 import type { ExprFact, StoreAsk } from '../model/facts';
 import type { Component, Port } from '../model/project';
-import type { Provider } from './contexts';
+import type { Provider } from './context-types';
 import type { Frame, Frames } from './frames';
-import type { Linked } from './index';
+import type { Linked } from './linked';
 import { Memo } from './memo';
 import { into, MAX_DEPTH, type Values } from './values';
 

@@ -1,79 +1,17 @@
 /**
  * Who provides which context where, who consumes it, and what is above whom on the page.
  */
-import type {
-  ConsumeFact,
-  ExprFact,
-  PlainCallFact,
-  ProvideFact,
-  Span,
-  ValueFact,
-  Where,
-} from '../model/facts';
+import type { ConsumeFact, PlainCallFact, ProvideFact, Where } from '../model/facts';
 import { isCallbackName } from '../model/names';
-import type { Component, Place, Site } from '../model/project';
-import { type Below, belowNode } from './below';
+import type { Component, Place } from '../model/project';
+import { groupBy } from '../model/group-by';
+import { belowNode } from './below';
+import type { AbsentKey, Below, Consumer, ContextKey, Contexts, Provider } from './context-types';
 import { Coverage } from './coverage';
 import { mixinKey } from './frames';
-import type { Linked } from './index';
+import type { Tree } from './linked';
 
-export interface ContextKey {
-  id: string;
-  name: string;
-  file: number;
-  value: ValueFact;
-}
-
-export interface Provider {
-  component: number;
-  node: number;
-  key: ContextKey;
-  place: Place;
-  value: ExprFact | undefined;
-  /** A helper provides it: the calls that lead to it, each by its index in the caller, and the value in its code. */
-  inside?: { calls: number[]; value: ExprFact };
-}
-
-export interface Consumer {
-  component: number;
-  key: ContextKey;
-  /** The consuming call in the component that is rendered. */
-  place: Place;
-  missing: ConsumeFact['missing'];
-  where: Where | 'setup';
-}
-
-/** A key that is imported by a name which its file does not export. */
-export interface AbsentKey {
-  component: number;
-  name: string;
-  place: Place;
-  /** The file that lacks it. */
-  file: number;
-}
-
-export interface Contexts {
-  keys: ContextKey[];
-  providers: Provider[];
-  consumers: Consumer[];
-  absent: AbsentKey[];
-  /** What may be rendered below a provider, and not below another one of its key. */
-  below(provider: Provider): Below;
-  /** Keys that some path from a root to the component provides. */
-  providedSomewhere(component: number, key: ContextKey): boolean;
-  /** Call sites from a root down to the component along which nobody provides the key; undefined if none is known. */
-  barePath(component: number, key: ContextKey): number[] | undefined;
-  /** A consumer of the key goes on without a provider: any default but nothing is usable, one not written out may be. */
-  hasDefault(key: ContextKey): boolean;
-  /** The call that mounts what a call site stands in as a root of its own. */
-  mountOf(site: Site): Span | undefined;
-  /** The component may be rendered where nobody can see. */
-  mayBeElsewhere(component: number): boolean;
-  /** Whether something above a place in a component's render provides the key, on some path. */
-  isBelowProvider(component: number, node: number, key: ContextKey): boolean;
-}
-
-export function linkContexts(project: Linked): Contexts {
+export function linkContexts(project: Tree): Contexts {
   const keys = new Map<string, ContextKey & { bit: bigint }>();
   const keyAt = (file: number, name: string) => {
     const target = contextKey(project, file, name);
@@ -100,6 +38,7 @@ export function linkContexts(project: Linked): Contexts {
     component.facts.role === 'component' ? consumersOf(project, component, keyAt) : [],
   );
   const belows = new Map<Provider, Below>();
+  const byKey = groupBy(providers, (one) => one.key);
   const cover = new Coverage(project, providers, (key) => keys.get(key.id)!.bit, keys.size);
   return {
     keys: [...keys.values()],
@@ -108,7 +47,7 @@ export function linkContexts(project: Linked): Contexts {
     below: (provider) => {
       let found = belows.get(provider);
       if (!found) {
-        const own = providers.filter((one) => one.key === provider.key && one !== provider);
+        const own = byKey.get(provider.key)!.filter((one) => one !== provider);
         const cuts = new Set(own.map((one) => `${one.component}:${one.node}`));
         found = belowNode(project, provider, (component, node) => cuts.has(`${component}:${node}`));
         belows.set(provider, found);
@@ -138,7 +77,7 @@ type KeyAt = (file: number, name: string) => ContextKey | undefined;
  * whether it is written out or kept under a name.
  */
 export function contextKey(
-  project: Linked,
+  project: Tree,
   file: number,
   name: string,
 ): Pick<ContextKey, 'id' | 'file' | 'value'> | undefined {
@@ -170,7 +109,7 @@ const isWhole = ({ node, where }: ProvideFact): boolean => node === 0 && where =
 const MAX_CALLS = 6;
 
 /** What a helper provides, its caller does, however many helpers are in between. */
-function providedByHelpers(project: Linked, component: Component, keyAt: KeyAt): Provider[] {
+function providedByHelpers(project: Tree, component: Component, keyAt: KeyAt): Provider[] {
   if (component.facts.role !== 'component') return [];
   const providedBy = (code: Component, path: number[], place: Place): Provider[] => [
     ...code.facts.provides.filter(isWhole).flatMap((one) => {
@@ -234,7 +173,7 @@ function providersOf(component: Component, keyAt: KeyAt): Provider[] {
   return found;
 }
 
-function absentKeys(project: Linked, { facts, file, id }: Component): AbsentKey[] {
+function absentKeys(project: Tree, { facts, file, id }: Component): AbsentKey[] {
   return facts.consumes.flatMap((one) => {
     if (one.key.startsWith('"')) return [];
     const target = project.lookup(file, one.key);
@@ -245,7 +184,7 @@ function absentKeys(project: Linked, { facts, file, id }: Component): AbsentKey[
 }
 
 /** What a component consumes itself, and through helpers of the project, however deep. */
-function consumersOf(project: Linked, component: Component, keyAt: KeyAt): Consumer[] {
+function consumersOf(project: Tree, component: Component, keyAt: KeyAt): Consumer[] {
   const { facts, file, id } = component;
   const found: Consumer[] = [];
   for (const one of facts.consumes) {
@@ -299,7 +238,7 @@ interface Through {
 }
 
 function throughHelper(
-  project: Linked,
+  project: Tree,
   file: number,
   { name, args }: PlainCallFact,
   keyAt: KeyAt,

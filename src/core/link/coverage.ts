@@ -1,8 +1,8 @@
 /** Which contexts are provided where: a fixed point over the render ancestry. No path is enumerated. */
 import type { Span } from '../model/facts';
 import type { Component } from '../model/project';
-import type { Linked } from '.';
-import type { ContextKey, Provider } from './contexts';
+import type { Tree } from './linked';
+import type { ContextKey, Provider } from './context-types';
 import { placesOf } from './slots';
 
 export class Coverage {
@@ -20,7 +20,7 @@ export class Coverage {
   private readonly nobodyKnows: bigint;
 
   constructor(
-    private readonly project: Linked,
+    private readonly project: Tree,
     providers: Provider[],
     bitOf: (key: ContextKey) => bigint,
     /** How many keys there are. */

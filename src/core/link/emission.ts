@@ -1,5 +1,5 @@
 /** Which events are raised, and by whom. */
-import type { Linked } from '.';
+import type { Linked } from './linked';
 import { oncePer } from '../model/once-per';
 import type { Component, Port, Site } from '../model/project';
 import { isUsed, useOf } from './use-of-ports';

@@ -1,7 +1,7 @@
 /** The flow through calls: what events are raised with, and what functions are handed. */
 import type { ExprFact, Span } from '../model/facts';
 import type { Flow, Place } from '../model/project';
-import type { EdgeOf, FlowBuilder } from './flow';
+import type { EdgeOf, FlowGraph } from './flow-graph';
 import type { Frame } from './frames';
 import { given, RAISED } from './raised';
 import type { Source } from './values';
@@ -16,10 +16,11 @@ interface Argument {
 }
 
 export class CallFlow {
-  constructor(
-    private readonly builder: FlowBuilder,
-    private readonly flow: Flow,
-  ) {}
+  private readonly flow: Flow;
+
+  constructor(private readonly builder: FlowGraph) {
+    this.flow = builder.flow;
+  }
 
   /**
    * What a call is made with, into the node that stands for being called. Which member of it is used there is not known,

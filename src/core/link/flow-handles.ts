@@ -1,11 +1,11 @@
 /** The flow through handles: what the owner calls of the child, and what it reads of it. */
 import type { AttributeFact } from '../model/facts';
 import type { Component } from '../model/project';
-import type { FlowBuilder } from './flow';
+import type { FlowGraph } from './flow-graph';
 import { type Joint, placeOf } from './joint';
 
 export class HandleFlow {
-  constructor(private readonly flow: FlowBuilder) {}
+  constructor(private readonly graph: FlowGraph) {}
 
   /** A handle reaches what the child makes public. */
   add({ site, owner, target, frame, over }: Joint, { value }: AttributeFact, attribute: number): void {
@@ -18,32 +18,32 @@ export class HandleFlow {
       const member = read.symbol === symbol && read.path?.[0] === 'current' ? read.path[1] : undefined;
       if (member === undefined || seen.has(member)) continue;
       seen.add(member);
-      const effects = this.flow.callables
+      const effects = this.graph.callables
         .exposedCallables(frame, symbol!, [member])
-        .flatMap((one) => this.flow.effects.of(one, at));
+        .flatMap((one) => this.graph.effects.of(one, at));
       if (!effects.length) continue;
       const exposed = this.exposedNode(target, member);
-      this.flow.addEdge(node, exposed, at, {
+      this.graph.addEdge(node, exposed, at, {
         how: 'call',
         ...over,
         way: 'in',
         attribute,
         take: ['current', member],
       });
-      for (const effect of effects) this.flow.addEffect(exposed, effect, effect.place);
+      for (const effect of effects) this.graph.addEffect(exposed, effect, effect.place);
     }
     for (const exposes of target.facts.exposes ?? []) {
-      const inside = this.flow.frames.of(target);
+      const inside = this.graph.frames.of(target);
       for (const name of seen) {
         const own = target.facts.symbols.findIndex(
           (one) => one.name === name && /^(state|derived)$/.test(one.kind),
         );
         const sources = exposes.value
-          ? this.flow.values.sources(inside, exposes.value, [name])
+          ? this.graph.values.sources(inside, exposes.value, [name])
           : own >= 0
-            ? this.flow.values.symbolSources(inside, own, [], 0)
+            ? this.graph.values.symbolSources(inside, own, [], 0)
             : [];
-        this.flow.addSources(sources, node, at, {
+        this.graph.addSources(sources, node, at, {
           how: 'attach',
           ...over,
           way: 'out',
@@ -64,7 +64,7 @@ export class HandleFlow {
       const fact = facts.exposes?.flatMap((one) => one.members).find((one) => one.name === name) ??
         facts.symbols.find((one) => one.name === name) ?? { start: facts.nameStart, end: facts.nameEnd };
       const place = { file, start: fact.start, end: fact.end };
-      node = this.flow.addNode({ component: target.id, channel: 'ref', name, symbol: -1, place });
+      node = this.graph.addNode({ component: target.id, channel: 'ref', name, symbol: -1, place });
       this.exposed.set(key, node);
     }
     return node;

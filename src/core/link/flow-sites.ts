@@ -4,7 +4,7 @@ import { publicName } from '../model/names';
 import type { Component, How, Port, Site } from '../model/project';
 import type { Callable } from './callables';
 import { calledPorts, isWritten } from './called';
-import type { FlowBuilder } from './flow';
+import type { FlowGraph } from './flow-graph';
 import { HandleFlow } from './flow-handles';
 import { drawnKey, type Frame } from './frames';
 import { type Joint, placeOf } from './joint';
@@ -18,8 +18,8 @@ const MAX_SPREAD = 60;
 export class SiteFlow {
   private readonly handles: HandleFlow;
 
-  constructor(private readonly flow: FlowBuilder) {
-    this.handles = new HandleFlow(flow);
+  constructor(private readonly graph: FlowGraph) {
+    this.handles = new HandleFlow(graph);
   }
 
   private readonly joints = new Map<Site, Joint[]>();
@@ -28,9 +28,9 @@ export class SiteFlow {
   private jointsOf(site: Site): Joint[] {
     const known = this.joints.get(site);
     if (known) return known;
-    const { components, sites } = this.flow.project;
+    const { components, sites } = this.graph.project;
     const owner = components[site.owner]!;
-    const joints = this.flow.frames.running(owner).map((frame, index): Joint => {
+    const joints = this.graph.frames.running(owner).map((frame, index): Joint => {
       const over = frame.code === frame.owner ? {} : { call: sites.length + this.uses++ };
       return {
         site,
@@ -59,7 +59,7 @@ export class SiteFlow {
 
   private openParameter(frame: Frame, symbol: SymbolFact, index: number): void {
     if (frame.nodeOf[index]! >= 0) return;
-    frame.nodeOf[index] = this.flow.addNode({
+    frame.nodeOf[index] = this.graph.addNode({
       component: frame.owner.id,
       channel: 'local',
       name: symbol.name,
@@ -100,13 +100,13 @@ export class SiteFlow {
       this.addPassed(joint, port, value, index);
       return;
     }
-    const callables = this.flow.callables
+    const callables = this.graph.callables
       .of(joint.frame, value)
       .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
     if (port.channel === 'event' || callables.length) this.addListener(joint, port, value, callables, index);
-    if (joint.first && port.channel === 'event' && !this.flow.parts.isPlain(joint.frame, value)) {
+    if (joint.first && port.channel === 'event' && !this.graph.parts.isPlain(joint.frame, value)) {
       const { site } = joint;
-      this.flow.count('handler', callables.length > 0, placeOf(site, value), publicName(port.name));
+      this.graph.count('handler', callables.length > 0, placeOf(site, value), publicName(port.name));
     }
     // A function goes nowhere: what calls it leads back here.
     if (port.channel !== 'event' && !callables.length) this.addPassed(joint, port, value, index);
@@ -115,26 +115,26 @@ export class SiteFlow {
   private called: Set<Port> | undefined;
   /** Whether what is handed to a port is called, here or further down. */
   private isCalled(port: Port): boolean {
-    this.called ??= calledPorts(this.flow.project);
+    this.called ??= calledPorts(this.graph.project);
     return this.called.has(port);
   }
 
   private addPassed({ site, frame, over }: Joint, port: Port, value: ExprFact, attribute: number): void {
     if (value.kind === 'function' || value.kind === 'content') return;
-    const sources = this.flow.values.sources(frame, value);
+    const sources = this.graph.values.sources(frame, value);
     const [only, ...others] = sources.filter((one) => !one.decides);
     const exact = only?.exact === true && !others.length && !only.put.length;
     const at = placeOf(site, value);
     for (const one of sources) {
       const how: How =
         !exact || one.decides ? 'transform' : this.nameOf(one) === publicName(port.name) ? 'pass' : 'rename';
-      this.flow.addSources([one], port.node, at, { how, ...over, way: 'in', attribute });
+      this.graph.addSources([one], port.node, at, { how, ...over, way: 'in', attribute });
     }
   }
 
   /** The name under which a value is known at its source. */
   private nameOf({ node, take }: Source): string {
-    return take.at(-1) ?? this.flow.project.flow.nodes[node]!.name;
+    return take.at(-1) ?? this.graph.flow.nodes[node]!.name;
   }
 
   /** What the owner does when the child raises an event, or calls what it was given. */
@@ -151,22 +151,22 @@ export class SiteFlow {
       if (callable.kind === 'port') {
         const exact = value.kind === 'identity' && callables.length === 1;
         const same = callable.port.name === port.name;
-        this.flow.addEdge(port.node, callable.port.node, at, {
+        this.graph.addEdge(port.node, callable.port.node, at, {
           ...edge,
           how: exact ? (same ? 'pass' : 'rename') : 'transform',
         });
         continue;
       }
-      for (const effect of this.flow.effects.of(callable, at)) {
+      for (const effect of this.graph.effects.of(callable, at)) {
         const place = callable.kind === 'setter' ? at : effect.place;
-        this.flow.addEffect(port.node, effect, place, edge);
+        this.graph.addEffect(port.node, effect, place, edge);
       }
     }
     if (callables.length) return;
     // A callback picked, wrapped or made by a call.
     for (const symbol of value.uses ?? []) {
       if (owner.facts.symbols[symbol]!.kind === 'prop')
-        this.flow.addEdge(port.node, frame.nodeOf[symbol]!, at, { ...edge, how: 'transform' });
+        this.graph.addEdge(port.node, frame.nodeOf[symbol]!, at, { ...edge, how: 'transform' });
     }
   }
 
@@ -181,17 +181,17 @@ export class SiteFlow {
     const written = port && isWritten(target, port);
     const event = target.ports.get(updateOf(target, name)) ?? (written ? port : undefined);
     if (first)
-      this.flow.count('binding', event !== undefined || target.open, placeOf(site, value), publicName(name));
+      this.graph.count('binding', event !== undefined || target.open, placeOf(site, value), publicName(name));
     if (!event) return;
-    for (const { node, take, put, decides } of this.flow.values.sources(frame, value)) {
+    for (const { node, take, put, decides } of this.graph.values.sources(frame, value)) {
       if (decides) continue;
       // What is itself bound further up is written by asking for that.
-      const own = this.flow.project.flow.nodes[node]!.port;
+      const own = this.graph.flow.nodes[node]!.port;
       const asks = own && frame.code.ports.get(updateOf(frame.code, own.name));
       // What the child asks for is what it raises the event with; where it writes its input, what that then holds.
       for (const member of event.channel === 'event' ? [RAISED, given(0)] : [undefined]) {
         const taken = member === undefined ? put : member === RAISED ? [RAISED] : [member, ...put];
-        this.flow.addEdge(event.node, asks?.node ?? node, placeOf(site, value), {
+        this.graph.addEdge(event.node, asks?.node ?? node, placeOf(site, value), {
           how: asks ? 'emit' : 'write',
           ...over,
           way: 'out',
@@ -229,8 +229,8 @@ export class SiteFlow {
         const from = frame.code.ports.get(name)!;
         const to = target.ports.get(name)!;
         const edge = { how: 'pass', ...over, attribute: index } as const;
-        if (to.channel === 'event') this.flow.addEdge(to.node, from.node, at, { ...edge, way: 'out' });
-        else this.flow.addEdge(from.node, to.node, at, { ...edge, way: 'in' });
+        if (to.channel === 'event') this.graph.addEdge(to.node, from.node, at, { ...edge, way: 'out' });
+        else this.graph.addEdge(from.node, to.node, at, { ...edge, way: 'in' });
       }
     }
   }
@@ -245,17 +245,17 @@ export class SiteFlow {
     const at = placeOf(site, value);
     for (const port of target.ports.values()) {
       if (written.has(port.name)) continue;
-      const callables = this.flow.callables.of(frame, value, [port.name]);
+      const callables = this.graph.callables.of(frame, value, [port.name]);
       for (const callable of callables)
-        for (const effect of this.flow.effects.of(callable, at))
-          this.flow.addEffect(port.node, effect, at, { ...over, way: 'out', attribute: index });
+        for (const effect of this.graph.effects.of(callable, at))
+          this.graph.addEffect(port.node, effect, at, { ...over, way: 'out', attribute: index });
       if (port.channel === 'event') continue;
       // Of a value that is not written out, nobody knows whether it has the member.
       const wide = target.ports.size > MAX_SPREAD;
-      const sources = this.flow.values
+      const sources = this.graph.values
         .sources(frame, value, [port.name])
         .filter((one) => one.exact && (!wide || !one.take.length));
-      this.flow.addSources(sources, port.node, at, {
+      this.graph.addSources(sources, port.node, at, {
         how: 'pass',
         ...over,
         way: 'in',
@@ -272,13 +272,13 @@ export class SiteFlow {
       const from = owner.ports.get(node.outlet!);
       const into = node.slot === undefined ? slot : target.ports.get(node.slot);
       if (from?.channel !== 'slot' || !into) continue;
-      this.flow.addEdge(from.node, into.node, placeOf(site, node), { how: 'fill', ...over, way: 'in' });
+      this.graph.addEdge(from.node, into.node, placeOf(site, node), { how: 'fill', ...over, way: 'in' });
     }
   }
 
   /** What the child gives to the content that it shows arrives at the content's parameters. */
   private addParameters({ target, over }: Joint, { port, frame, fn, attribute }: Content): void {
-    const inside = this.flow.frames.of(target);
+    const inside = this.graph.frames.of(target);
     const given = givenTo(target, port);
     if (!given.length) return;
     const { facts, file } = frame.code;
@@ -286,8 +286,8 @@ export class SiteFlow {
       if (!isParameter(symbol, fn)) return;
       for (const args of given) {
         const arg = args[symbol.index!];
-        const sources = arg ? this.flow.values.sources(inside, arg, symbol.path ?? []) : [];
-        this.flow.addSources(
+        const sources = arg ? this.graph.values.sources(inside, arg, symbol.path ?? []) : [];
+        this.graph.addSources(
           sources,
           frame.nodeOf[index]!,
           { file, start: symbol.start, end: symbol.end },

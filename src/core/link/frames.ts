@@ -4,7 +4,7 @@
  */
 import type { ExprFact, SymbolFact } from '../model/facts';
 import type { Component, FlowNode } from '../model/project';
-import type { Linked } from './index';
+import type { Linked } from './linked';
 import { Shared } from './shared';
 
 /** Symbols that are nodes of their own. */

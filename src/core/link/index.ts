@@ -1,15 +1,16 @@
 /** Facts of all files to one project. Linear in the facts; nothing here enumerates paths. */
 import type { FileFacts } from '../model/facts';
 import { bareName } from '../model/names';
-import type { Component, Project, ProjectFile } from '../model/project';
+import type { Component, ProjectFile } from '../model/project';
 import type { Manifest } from '../readers/manifest';
-import { type TypeSpace, typeSpace } from '../types/resolve';
-import { type Contexts, linkContexts } from './contexts';
+import { typeSpace } from '../types/resolve';
+import { linkContexts } from './contexts';
 import { linkDrawn } from './drawn';
-import { buildFlow, emptyFlow } from './flow';
+import { linkFlow } from './flow';
+import type { Linked, Tree } from './linked';
 import { mixinsOf } from './mixins';
-import { linkModules, type Modules } from './modules';
-import { linkNames, type Names } from './names';
+import { linkModules } from './modules';
+import { linkNames } from './names';
 import { linkPorts, portTypeOf } from './ports';
 import { linkRegistry } from './registry';
 import { withFactories } from './factories';
@@ -17,14 +18,6 @@ import { withRoutes } from './routes';
 import { handedBy, linkSites } from './sites';
 import { isAside, linkUsage } from './usage';
 import { bringsNames, versionOf } from './needs';
-
-export interface Linked extends Project {
-  /** Contexts, worked out when first asked for. */
-  contexts(): Contexts;
-  names: Names;
-  modules: Modules;
-  types: TypeSpace;
-}
 
 /** Links facts; the order of `files` decides the order of everything else, so callers sort by path. */
 export function link(
@@ -81,7 +74,7 @@ export function link(
   onProgress(0.2);
   linkDrawn(components, names);
   linkPorts(components, sites, types);
-  const project: Linked = {
+  const tree: Tree = {
     files,
     components,
     sites,
@@ -93,14 +86,13 @@ export function link(
     elementReads: new Set(facts.flatMap((file) => file.elementReads)),
     madeEvents: new Set(facts.flatMap((file) => (file.madeEvents ?? []).map(bareName))),
     hasRoots: false,
-    handed: (site) => handedBy(project, site),
-    flow: emptyFlow(),
-    contexts: () => (contexts ??= linkContexts(project)),
+    handed: (site) => handedBy(tree, site),
   };
-  let contexts: Contexts | undefined;
   onProgress(0.35);
-  linkUsage(project, names, modules, new Set(roots));
+  linkUsage(tree, names, modules, new Set(roots));
+  const contexts = linkContexts(tree);
   onProgress(0.4);
-  project.flow = buildFlow(project, (share) => onProgress(0.4 + share * 0.6));
-  return project;
+  return linkFlow(tree, contexts, (share) => onProgress(0.4 + share * 0.6));
 }
+
+export type { Linked, Tree } from './linked';

@@ -5,7 +5,7 @@
 import type { ComponentFacts, RenderFact } from '../model/facts';
 import type { Gap, Loss, Place, Tally, Target } from '../model/project';
 import { bareName } from '../model/names';
-import type { Linked } from '.';
+import type { Linked } from './linked';
 
 /** What is counted. */
 export type Kind = 'tag' | 'import' | Gap['kind'];

@@ -1,6 +1,6 @@
 /** What modules keep: whoever imports it uses the same. */
 import type { Component } from '../model/project';
-import type { Linked } from '.';
+import type { Linked } from './linked';
 import { AppStore } from './app-store';
 
 interface Module {

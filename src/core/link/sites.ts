@@ -113,19 +113,22 @@ function targetsOf(
 export const mayBeOther = ({ fact, wrapper, open }: Site): boolean =>
   open === true || wrapper?.open === true || fact.tag?.openChoice === true || fact.tag?.plain === true;
 
+/** Components, and the call sites that name them. */
+type Sites = Pick<Project, 'components' | 'sites'>;
+
 /** The only component that a node of a render is, if there is but one and nothing else may be drawn. */
-export function onlySite(project: Project, component: Component, node: number): Site | undefined {
+export function onlySite(project: Sites, component: Component, node: number): Site | undefined {
   const [first, ...others] = component.siteAt.get(node) ?? [];
   const site = first === undefined || others.length ? undefined : project.sites[first]!;
   return site && !mayBeOther(site) ? site : undefined;
 }
 
 /** Whether what is rendered is chosen, so that what the component lacks may be meant for another. */
-export const isChosen = (project: Project, site: Site): boolean =>
+export const isChosen = (project: Sites, site: Site): boolean =>
   mayBeOther(site) || alternatives(project, site).length > 0;
 
 /** The other components that the tag of a call site may render instead. */
-export const alternatives = (project: Project, site: Site): Site[] =>
+export const alternatives = (project: Sites, site: Site): Site[] =>
   project.components[site.owner]!.siteAt.get(site.node)!
     .filter((id) => id !== site.id)
     .map((id) => project.sites[id]!);
@@ -137,7 +140,7 @@ export const isKeptByWrapper = ({ wrapper }: Site, name: string): boolean =>
 const cache = new WeakMap<Site, Handed>();
 
 /** What a call site hands over, written out and spread. */
-export function handedBy(project: Project, site: Site): Handed {
+export function handedBy(project: Sites, site: Site): Handed {
   const known = cache.get(site);
   if (known) return known;
   const owner = project.components[site.owner]!;
@@ -171,7 +174,7 @@ export function handedBy(project: Project, site: Site): Handed {
 }
 
 /** What falls through a component is what its call sites write, where all of that is known. */
-const mayCarryMore = (project: Project, owner: Component): boolean =>
+const mayCarryMore = (project: Sites, owner: Component): boolean =>
   owner.unknownSites || owner.calledAt.some((id) => handedBy(project, project.sites[id]!).unknown);
 
 /** Names of the owner's props that a spread hands to a component. */

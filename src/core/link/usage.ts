@@ -1,6 +1,6 @@
 /** Who may render a component besides its written call sites. */
 import type { Component, Package } from '../model/project';
-import type { Linked } from '.';
+import type { Tree } from './linked';
 import { LANGUAGES, ofAll } from '../readers/languages';
 import { matching } from './globs';
 import type { Modules } from './modules';
@@ -26,7 +26,7 @@ const STORY =
 export const isAside = (path: string): boolean => STORY.test(path);
 
 /** `roots` are names of components that start trees, where no code of the project shows it. */
-export function linkUsage(project: Linked, names: Names, modules: Modules, roots: Set<string>): void {
+export function linkUsage(project: Tree, names: Names, modules: Modules, roots: Set<string>): void {
   const { components, files } = project;
   project.hasRoots =
     files.some((file) => file.facts.mounts) ||
@@ -57,7 +57,7 @@ export function linkUsage(project: Linked, names: Names, modules: Modules, roots
 }
 
 /** The public names under which a component's file exports it. */
-export function isExported(project: Linked, component: Component): boolean {
+export function isExported(project: Tree, component: Component): boolean {
   const { facts } = project.files[component.file]!;
   return facts.exports.some((one) => {
     if (one.local === undefined) return false;
@@ -70,7 +70,7 @@ export function isExported(project: Linked, component: Component): boolean {
  * An import that neither a file nor a dependency answers goes by an alias that nobody here knows: whatever file
  * its path may mean is used, in ways that are not seen.
  */
-function markUnresolved(project: Linked, names: Names, modules: Modules): void {
+function markUnresolved(project: Tree, names: Names, modules: Modules): void {
   const tails = new Map<string, Set<string>>();
   for (const file of project.files) {
     const written = [...file.facts.imports, ...(file.facts.loads ?? []).filter((one) => !one.glob)];
@@ -98,7 +98,7 @@ function markUnresolved(project: Linked, names: Names, modules: Modules): void {
 }
 
 /** What is loaded while the code runs is rendered by whoever loads it: a router, say. */
-function markLoaded(project: Linked, names: Names, modules: Modules): void {
+function markLoaded(project: Tree, names: Names, modules: Modules): void {
   const all = project.files.map((one) => one.facts);
   for (const file of project.files) {
     // What a value of the file stands for is rendered under its name.
@@ -115,7 +115,7 @@ function markLoaded(project: Linked, names: Names, modules: Modules): void {
 }
 
 /** A component used as a value may be rendered by whoever gets it. */
-function markMentions(project: Linked, names: Names): void {
+function markMentions(project: Tree, names: Names): void {
   for (const file of project.files) {
     for (const name of file.facts.mentions) {
       const target = names.lookup(file.index, name);
@@ -143,7 +143,7 @@ function mark(component: Component): void {
 }
 
 function markMembers(
-  project: Linked,
+  project: Tree,
   names: Names,
   file: number,
   members: Record<string, string> | undefined,
@@ -159,14 +159,14 @@ function markMembers(
   }
 }
 
-function markModule(project: Linked, names: Names, file: number): void {
+function markModule(project: Tree, names: Names, file: number): void {
   for (const name of names.exportsOf(file)) {
     const target = exportTarget(project, names, file, name);
     if (target?.kind === 'component') mark(project.components[target.component]!);
   }
 }
 
-function exportTarget(project: Linked, names: Names, file: number, name: string) {
+function exportTarget(project: Tree, names: Names, file: number, name: string) {
   const fact = project.files[file]!.facts.exports.find((one) => one.name === name);
   return fact?.local === undefined ? names.exported(file, name) : names.lookup(file, fact.local);
 }
@@ -179,7 +179,7 @@ function* allExpressions(component: Component): Iterable<string> {
 }
 
 /** What a package offers from its entry is used by others, with props that nobody here knows. */
-function markEntries(project: Linked, names: Names, pkg: Package): void {
+function markEntries(project: Tree, names: Names, pkg: Package): void {
   if (pkg.entries === undefined) {
     // Its entry is not among the files: any exported component may be offered.
     for (const component of project.components) {
@@ -209,7 +209,7 @@ function markEntries(project: Linked, names: Names, pkg: Package): void {
   }
 }
 
-function moduleComponents(project: Linked, names: Names, file: number): number[] {
+function moduleComponents(project: Tree, names: Names, file: number): number[] {
   return names.exportsOf(file).flatMap((name) => {
     const target = exportTarget(project, names, file, name);
     return target?.kind === 'component' ? [target.component] : [];

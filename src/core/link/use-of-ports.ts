@@ -1,6 +1,6 @@
 /** What a component does with what it takes; shared by several rules. */
 import type { EmitFact, ReadFact } from '../model/facts';
-import type { Linked } from '.';
+import type { Tree } from './linked';
 import type { Component, Pass, Port, Site } from '../model/project';
 
 export interface PortUse {
@@ -58,14 +58,14 @@ export const isUsed = (use: PortUse): boolean =>
   use.written;
 
 /** Whether a call site hands over a name; undefined where nobody knows. */
-export function hands(project: Linked, site: Site, name: string): boolean | undefined {
+export function hands(project: Tree, site: Site, name: string): boolean | undefined {
   const handed = project.handed(site);
   if (handed.attributes.has(name) || handed.spread.has(name)) return true;
   return handed.unknown ? undefined : false;
 }
 
 /** Whether elements given to a component may get further props from it. */
-export function isCloned(project: Linked, site: Site): boolean {
+export function isCloned(project: Tree, site: Site): boolean {
   const owner = project.components[site.owner]!;
   for (let at = site.fact.parent; at >= 0;) {
     const node = owner.facts.render[at]!;
@@ -79,7 +79,7 @@ export function isCloned(project: Linked, site: Site): boolean {
 }
 
 /** The written call sites, where all that is handed over is known: none may be cloned or spread into. */
-export function knownSites(project: Linked, component: Component): Site[] | undefined {
+export function knownSites(project: Tree, component: Component): Site[] | undefined {
   if (component.unknownSites || component.facts.role !== 'component') return undefined;
   const sites = component.calledAt.map((id) => project.sites[id]!);
   if (!sites.length || sites.some((site) => isCloned(project, site))) return undefined;
@@ -105,7 +105,7 @@ export const isAlwaysKnown = (name: string): boolean =>
  * where nobody knows. A plain element takes what the page knows.
  */
 export function takesBelow(
-  project: Linked,
+  project: Tree,
   component: Component,
   name: string,
   seen = new Set<number>(),

@@ -1,7 +1,7 @@
 /** What an expression is made of: the nodes whose values it holds. */
 import type { ExprFact, StoreAsk, SymbolFact } from '../model/facts';
 import type { Frame, Frames } from './frames';
-import type { Linked } from './index';
+import type { Linked } from './linked';
 import { Memo } from './memo';
 
 /** A node that a value comes from: the member that is taken of it, and the member of the whole that it becomes. */

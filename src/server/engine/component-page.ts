@@ -152,7 +152,7 @@ function insideOf(at: Desk, component: Component): ComponentView['inside'] {
 
 function consumesOf(at: Desk, component: Component): ComponentView['consumes'] {
   const { project } = at.result;
-  const contexts = project.contexts();
+  const contexts = project.contexts;
   return contexts.consumers
     .filter((one) => one.component === component.id)
     .map((one) => {

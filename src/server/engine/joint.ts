@@ -119,7 +119,7 @@ function strayRows(table: Desk, site: Site, child: Component): JointRow[] {
 function acrossRows(table: Desk, site: Site, child: Component): JointRow[] {
   const { project, findings } = table.result;
   const owner = project.components[site.owner]!;
-  const contexts = project.contexts();
+  const contexts = project.contexts;
   const consumed = contexts.consumers
     .filter((one) => one.component === child.id)
     .map((one): JointRow => {

@@ -6,7 +6,7 @@ export const noProvider: Rule = {
   level: 'error',
   summary: 'A consumer without a usable default is rendered where no provider of its key is above it.',
   check({ project, report, claimed }) {
-    const contexts = project.contexts();
+    const contexts = project.contexts;
     const provided = [...new Set(contexts.providers.map((one) => one.key.name))];
     const seen = new Set<string>();
     for (const { component, name, place, file } of contexts.absent) {

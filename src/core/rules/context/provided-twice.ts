@@ -1,6 +1,6 @@
 /** Providers that stand below another of the same key. */
 import type { Linked } from '../../link';
-import type { Contexts, Provider } from '../../link/contexts';
+import type { Contexts, Provider } from '../../link/context-types';
 import type { Component } from '../../model/project';
 
 export interface ProvidedTwice {
@@ -16,7 +16,7 @@ export function* providedTwice(
   project: Linked,
   counts: (outer: Provider, inner: Provider) => boolean,
 ): Iterable<ProvidedTwice> {
-  const contexts = project.contexts();
+  const contexts = project.contexts;
   for (const inner of contexts.providers) {
     const owner = project.components[inner.component]!;
     if (owner.facts.role !== 'component' || project.files[owner.file]!.aside) continue;

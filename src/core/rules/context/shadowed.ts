@@ -6,7 +6,7 @@ export const shadowed: Rule = {
   level: 'note',
   summary: 'A provider sits below another of the same key.',
   check({ project, report }) {
-    const contexts = project.contexts();
+    const contexts = project.contexts;
     for (const { inner, outer, owner, above } of providedTwice(project, () => true)) {
       // That is a fault of its own.
       if (isWrittenTwice(outer, inner)) continue;

@@ -1,4 +1,5 @@
-import { contextKey, type ContextKey, type Provider } from '../../link/contexts';
+import type { ContextKey, Provider } from '../../link/context-types';
+import { contextKey } from '../../link/contexts';
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
 import { step, type Rule } from '../rule';
@@ -8,7 +9,7 @@ export const contextUnread: Rule = {
   level: 'warning',
   summary: 'A provided key has no consumer below it.',
   check({ project, report }) {
-    const contexts = project.contexts();
+    const contexts = project.contexts;
     const { providers, keys } = contexts;
     const consumed = new Set(
       project.components.flatMap(({ file, facts }) =>

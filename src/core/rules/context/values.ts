@@ -9,7 +9,7 @@ export const contextTypeClash: Rule = {
   level: 'error',
   summary: "The provided value cannot be assigned to the key's declared type.",
   check({ project, report }) {
-    for (const { component, key, value } of project.contexts().providers) {
+    for (const { component, key, value } of project.contexts.providers) {
       if (!value?.type || !key.value.type) continue;
       const owner = project.components[component]!;
       const from = { type: value.type, file: owner.file, component };
@@ -42,7 +42,7 @@ export const unstableValue: Rule = {
   level: 'warning',
   summary: 'The provided value is fresh at every render.',
   check({ project, report }) {
-    for (const { component, key, value } of project.contexts().providers) {
+    for (const { component, key, value } of project.contexts.providers) {
       const owner = project.components[component]!;
       const { traits, role } = owner.facts;
       if (!value || !traits.contextByIdentity || role !== 'component' || project.files[owner.file]!.aside)
@@ -76,7 +76,7 @@ export const wrongTime: Rule = {
   level: 'error',
   summary: 'Context is consumed where the framework forbids it.',
   check({ project, report }) {
-    for (const { component, key, place, where } of project.contexts().consumers) {
+    for (const { component, key, place, where } of project.contexts.consumers) {
       const owner = project.components[component]!;
       if (!owner.facts.traits.contextAtSetup || (where !== 'handler' && where !== 'effect')) continue;
       report({

@@ -8,7 +8,7 @@ export const outsideProviders: Rule = {
   level: 'warning',
   summary: 'Content is mounted in a second root without the providers it consumes.',
   check({ project, report, claim }) {
-    const contexts = project.contexts();
+    const contexts = project.contexts;
     const seen = new Set<string>();
     for (const { component, key, place, missing } of contexts.consumers) {
       if (missing === 'handled' || contexts.hasDefault(key)) continue;

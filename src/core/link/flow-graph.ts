@@ -1,0 +1,155 @@
+/** The graph that says how values move, while it is made: its nodes and edges, and what expressions in it are. */
+import { groupBy } from '../model/group-by';
+import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
+import { Callables } from './callables';
+import type { Contexts, Provider } from './context-types';
+import { contextKey } from './contexts';
+import { type Effect, Effects } from './effects';
+import { Frames } from './frames';
+import type { Linked, Tree } from './linked';
+import { Parts } from './parts';
+import { callOf } from './passage';
+import { given, RAISED } from './raised';
+import { type Source, Values } from './values';
+
+/** What an edge says besides its ends. */
+export type EdgeOf = Pick<FlowEdge, 'how' | 'call' | 'way' | 'take' | 'put' | 'without'> & {
+  site?: number | undefined;
+  attribute?: number | undefined;
+};
+
+/** A graph that nothing is in yet. */
+const emptyFlow = (): Flow => ({
+  nodes: [],
+  edges: [],
+  tallies: {
+    context: { written: 0, joined: 0 },
+    result: { written: 0, joined: 0 },
+    handler: { written: 0, joined: 0 },
+    binding: { written: 0, joined: 0 },
+  },
+  gaps: [],
+  out: [],
+  into: [],
+});
+
+/** A node with so many edges keeps an index of them. */
+const MANY = 24;
+
+const isSame = (a: string[] = [], b: string[] = []): boolean =>
+  a.length === b.length && a.every((one, i) => one === b[i]);
+
+export class FlowGraph {
+  readonly project: Linked;
+  readonly flow: Flow = emptyFlow();
+  private readonly seen = new Map<number, Set<string>>();
+  readonly frames: Frames;
+  readonly values: Values;
+  readonly callables: Callables;
+  readonly parts: Parts;
+  readonly effects: Effects;
+
+  constructor(tree: Tree, contexts: Contexts) {
+    this.project = { ...tree, contexts, flow: this.flow };
+    this.frames = new Frames(this.project, (node) => this.addNode(node));
+    this.values = new Values(this.project, this.frames);
+    this.callables = new Callables(this.project, this.frames, this.values, (consumer, file, key) =>
+      this.providersOf(consumer, file, key),
+    );
+    this.parts = new Parts(this.project, this.values, this.callables);
+    this.effects = new Effects(this.frames, this.values, this.callables);
+  }
+
+  addNode(node: Omit<FlowNode, 'id'>): number {
+    const id = this.flow.nodes.push({ id: this.flow.nodes.length, ...node }) - 1;
+    this.flow.out.push([]);
+    this.flow.into.push([]);
+    return id;
+  }
+
+  addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
+    if (from < 0 || to < 0 || from === to) return;
+    const { how, site = -1, call, attribute = -1, way, take, put, without } = edge;
+    if (this.isKnown(from, to, edge, call ?? site)) return;
+    const place = { file: at.file, start: at.start, end: at.end };
+    // Edges are many: all have one shape, so that they are made and read fast.
+    const filled = (list: string[] | undefined) => (list?.length ? list : undefined);
+    const parts = { take: filled(take), put: filled(put), without: filled(without) };
+    const index = this.flow.edges.push({ from, to, how, site, call, attribute, place, way, ...parts }) - 1;
+    this.flow.out[from]!.push(index);
+    this.flow.into[to]!.push(index);
+  }
+
+  /** Whether there is such an edge: looked for among those of the node while these are few. */
+  private isKnown(from: number, to: number, { how, take, put }: EdgeOf, site: number): boolean {
+    const edges = this.flow.out[from]!;
+    const text = (one: Pick<FlowEdge, 'to' | 'how' | 'site' | 'call' | 'take' | 'put'>) =>
+      `${one.to}>${callOf(one)}>${one.how}>${one.take?.join('.') ?? ''}>${one.put?.join('.') ?? ''}`;
+    const same = (one: FlowEdge) =>
+      one.to === to &&
+      callOf(one) === site &&
+      one.how === how &&
+      isSame(one.take, take) &&
+      isSame(one.put, put);
+    if (edges.length < MANY) return edges.some((index) => same(this.flow.edges[index]!));
+    let seen = this.seen.get(from);
+    if (!seen) this.seen.set(from, (seen = new Set(edges.map((index) => text(this.flow.edges[index]!)))));
+    const key = text({ to, site, how, take, put });
+    if (seen.has(key)) return true;
+    seen.add(key);
+    return false;
+  }
+
+  /** Counts something that is to be followed; what was not is kept with its place. */
+  count(kind: Gap['kind'], followed: boolean, place: Place, name: string): void {
+    const tally = this.flow.tallies[kind];
+    tally.written++;
+    if (followed) tally.joined++;
+    else this.flow.gaps.push({ kind, place, name });
+  }
+
+  /** Edges from all that an expression is made of. */
+  addSources(sources: Source[], to: number, at: Place, edge: EdgeOf): void {
+    const { how, site, call, way, attribute } = edge;
+    for (const { node, take, put, without } of sources) {
+      const into = edge.put?.length ? [...edge.put, ...put] : put;
+      this.addEdge(node, to, at, { how, site, call, way, attribute, take, put: into, without });
+    }
+  }
+
+  /** What a call sets off, from the node that stands for being called. */
+  addEffect(
+    from: number,
+    { node, how, put, params }: Effect,
+    at: Place,
+    edge: Omit<EdgeOf, 'how'> = {},
+  ): void {
+    const into = (member: string) => (how === 'write' ? put : [...put, member]);
+    const take = edge.take ?? [];
+    this.addEdge(from, node, at, { ...edge, how, take: [...take, RAISED], put: into(RAISED) });
+    for (const [own, to] of params)
+      this.addEdge(from, node, at, { ...edge, how, take: [...take, given(own)], put: into(given(to)) });
+  }
+
+  private readonly above = new Map<string, Provider[]>();
+  private keyed: Map<string, Provider[]> | undefined;
+
+  private providersOf(consumer: Component, file: number, key: string): Provider[] {
+    const id = contextKey(this.project, file, key)?.id;
+    return id === undefined ? [] : this.providersAbove(consumer, id);
+  }
+
+  /** The providers that a consumer may be below; where nobody sees which, all of its key. */
+  providersAbove(consumer: Component, id: string): Provider[] {
+    const cached = `${consumer.id}>${id}`;
+    const known = this.above.get(cached);
+    if (known) return known;
+    const contexts = this.project.contexts;
+    this.keyed ??= groupBy(contexts.providers, (one) => one.key.id);
+    const all = this.keyed.get(id) ?? [];
+    const above = all.filter((one) => contexts.below(one).components.has(consumer.id));
+    const found = above.length ? above : all;
+    this.above.set(cached, found);
+    return found;
+  }
+}
