@@ -68,6 +68,27 @@ test('the web talks to the server through the types of the api alone', () => {
   ).toEqual([]);
 });
 
+test('no files import each other in a circle, types included', () => {
+  const known = new Set(sources(join(ROOT, 'src')).map((path) => relative(join(ROOT, 'src'), path)));
+  const fileOf = (target: string): string | undefined =>
+    ['', '.ts', '.tsx', '/index.ts'].map((end) => target + end).find((one) => known.has(one));
+  const uses = new Map<string, string[]>();
+  for (const { file, target } of imports) {
+    const other = fileOf(target);
+    if (other !== undefined) uses.set(file, [...(uses.get(file) ?? []), other]);
+  }
+  const circles: string[] = [];
+  const done = new Set<string>();
+  const walk = (file: string, way: string[]): void => {
+    if (way.includes(file)) circles.push([...way.slice(way.indexOf(file)), file].join(' > '));
+    if (done.has(file)) return;
+    done.add(file);
+    for (const other of uses.get(file) ?? []) walk(other, [...way, file]);
+  };
+  for (const file of known) walk(file, []);
+  expect(circles).toEqual([]);
+});
+
 test('the core does no input or output', () => {
   // Parsers are loaded when they are needed, from one place.
   const loads = (one: Import) => one.file === 'core/readers/on-demand.ts' && one.target === 'node:module';

@@ -20,7 +20,8 @@ import {
   type Progress,
 } from '../api/schemas';
 import { createApp } from './app';
-import { openDatabase, type Database } from './db/connection';
+import { openDatabase } from './db/connection';
+import type { Database } from './db/database';
 import { openProjects, type Projects } from './projects';
 
 const DEMO = join(import.meta.dirname, '../../demo/console');

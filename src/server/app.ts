@@ -6,7 +6,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { z } from 'zod';
 import { decideSchema, openSchema, type Progress, undecideSchema } from '../api/schemas';
-import type { Database } from './db/connection';
+import type { Database } from './db/database';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
 import { demosIn } from './demos';
 import { decide, decisionsOf, undecide } from './db/decisions';

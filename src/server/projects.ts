@@ -3,7 +3,7 @@ import { EventEmitter } from 'node:events';
 import { basename } from 'node:path';
 import type { Config } from '../api/config';
 import type { Progress } from '../api/schemas';
-import type { Database } from './db/connection';
+import type { Database } from './db/database';
 import { keepFacts, knownFacts } from './db/facts';
 import {
   addProject,

@@ -9,7 +9,8 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } fr
 import { type Finding, projectStepSchema } from '../api/schemas';
 import { printedDecisions, takeDecisions } from '../cli/decisions';
 import { createApp } from './app';
-import { type Database, openDatabase } from './db/connection';
+import { openDatabase } from './db/connection';
+import type { Database } from './db/database';
 import { decide, decisionsOf, undecide } from './db/decisions';
 import { addProject, removeProject } from './db/projects';
 import { openProjects, type Projects } from './projects';

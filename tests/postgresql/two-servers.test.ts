@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { latestAudits } from '../../src/server/db/projects';
-import { type Database, openDatabase } from '../../src/server/db/connection';
+import { openDatabase } from '../../src/server/db/connection';
+import type { Database } from '../../src/server/db/database';
 import { openProjects, type Projects } from '../../src/server/projects';
 
 let folder: string;

@@ -5,7 +5,7 @@ import type { Manifest, PackageManifest, PathsManifest } from '../readers/manife
 import { ofAll } from '../readers/languages';
 import { guessAliases } from './aliases';
 import { mapped } from './exports-map';
-import { dirname, join } from './paths';
+import { dirname, join, type PathRule } from './paths';
 
 const EXTENSIONS = ['.tsx', '.ts', '.jsx', '.js', '.mjs', '.cjs', '.mts', '.cts', ...ofAll('endings')];
 /** What is written `./x.js` in TypeScript is the file `./x.ts`. */
@@ -25,14 +25,6 @@ export interface Modules {
   isForeign(from: string, specifier: string): boolean;
   packages: Package[];
   packageOf(path: string): Package | undefined;
-}
-
-/** Names of imports that lead to folders: what starts with the prefix, in files below `dir`. */
-export interface PathRule {
-  dir: string;
-  prefix: string;
-  suffix: string;
-  targets: string[];
 }
 
 export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules {

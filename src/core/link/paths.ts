@@ -21,3 +21,11 @@ export const pathTo = (from: string, to: string): string => {
   const dir = dirname(from);
   return `./${dir ? '../'.repeat(dir.split('/').length) : ''}${to}`;
 };
+
+/** Names of imports that lead to folders: what starts with the prefix, in files below `dir`. */
+export interface PathRule {
+  dir: string;
+  prefix: string;
+  suffix: string;
+  targets: string[];
+}

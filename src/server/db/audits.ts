@@ -1,6 +1,6 @@
 /** A project's history of audits. */
 import type { AuditSummary, Comparison, Finding } from '../../api/schemas';
-import type { Database } from './connection';
+import type { Database } from './database';
 import { findingsOf, latestAudits } from './projects';
 
 /** At most so many audits of a project are shown, the last first. */

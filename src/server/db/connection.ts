@@ -3,22 +3,10 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Verdict } from '../../api/schemas';
-import { hasJournal, type Journal, openJournal, replace as replaceJournal } from './journal';
+import { hasJournal, openJournal, replace as replaceJournal } from './journal';
 import { DataFolderError, lockFolder } from './lock';
+import type { Database } from './database';
 import { openPglite } from './pglite';
-
-export type Row = Record<string, unknown>;
-
-export interface Database {
-  /** Other servers may use it at the same time. */
-  shared: boolean;
-  query<T = Row>(sql: string, values?: unknown[]): Promise<T[]>;
-  /** Runs all or nothing. */
-  transaction<T>(work: (tx: Pick<Database, 'query'>) => Promise<T>): Promise<T>;
-  close(): Promise<void>;
-  /** Where decisions are written down as well; absent where no folder is ours. */
-  journal?: Journal;
-}
 
 const ruined = (folder: string | undefined, error: unknown): DataFolderError =>
   new DataFolderError(

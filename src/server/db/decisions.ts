@@ -1,6 +1,6 @@
 /** Decisions on findings, by fingerprint. */
 import type { Decision, Verdict } from '../../api/schemas';
-import type { Database } from './connection';
+import type { Database } from './database';
 
 interface Row {
   fingerprint: string;

@@ -1,5 +1,5 @@
 /** Facts by content, kept so that unchanged files need no reading. */
-import type { Database } from './connection';
+import type { Database } from './database';
 import { keptText, textKept } from './kept';
 import { type Portions, portions } from './portions';
 

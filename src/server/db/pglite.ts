@@ -2,7 +2,7 @@
 import { Worker } from 'node:worker_threads';
 import { askThread } from '../threads/asking';
 import { workerFile } from '../threads/worker-file';
-import type { Database } from './connection';
+import type { Database } from './database';
 import type { DatabaseQuestion } from './pglite-protocol';
 
 /** Opens a database in a folder, or in memory. Rejects with what the database says if it cannot be opened. */

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import type { AuditSummary, ProjectSummary } from '../../api/schemas';
 import type { Report, ReportedFinding } from '../../core/report/summary';
-import type { Database } from './connection';
+import type { Database } from './database';
 import { jsonKept, keptJson, keptText, textKept } from './kept';
 import { type Portions, portions } from './portions';
 

@@ -1,6 +1,6 @@
 /** Which audits run, and on which server: a project is audited by one at a time, and what a killed one left is known. */
 import { randomUUID } from 'node:crypto';
-import type { Database } from './connection';
+import type { Database } from './database';
 
 /** A server that was not heard of for so many seconds is gone. */
 const GONE_AFTER = 20;

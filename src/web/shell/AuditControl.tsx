@@ -19,7 +19,7 @@ export function AuditControl({ id }: { id: string }) {
   }
   return (
     <span className="flex min-w-0 items-center gap-3">
-      {(progress?.stage === 'failed' || progress?.stage === 'interrupted' || error) && (
+      {(progress?.message !== undefined || error) && (
         <span role="alert" className="max-w-80 truncate text-[#f3a39b]" title={progress?.message}>
           {progress?.stage === 'interrupted'
             ? 'The last audit was interrupted'

@@ -1,12 +1,15 @@
 /** The running audits of all projects, as the server tells them on one stream. */
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, type Dispatch, type PayloadAction } from '@reduxjs/toolkit';
 import { useSelector } from 'react-redux';
 import type { Progress } from '../../api/schemas';
 import { api } from '../api';
-import type { State, Store } from '../store';
 
 export const isRunning = (stage: Progress['stage'] | undefined): boolean =>
   stage === 'finding' || stage === 'reading' || stage === 'linking' || stage === 'keeping';
+
+/** It ended without a result of its own; what is shown is of the audit before. */
+export const hasFallenShort = (stage: Progress['stage'] | undefined): boolean =>
+  stage === 'failed' || stage === 'interrupted';
 
 export const progress = createSlice({
   name: 'progress',
@@ -18,14 +21,20 @@ export const progress = createSlice({
   },
 });
 
+interface ProgressState {
+  progress: Record<string, Progress>;
+}
+
+interface ProgressStore {
+  dispatch: Dispatch;
+  getState(): ProgressState;
+}
+
 /**
  * Follows all audits for as long as the page is open; when one ends, what the screens show is asked for again. The browser
  * comes back by itself when the stream is lost, and is then told how far each project is.
  */
-export async function followProgress({
-  dispatch,
-  getState,
-}: Pick<Store, 'dispatch' | 'getState'>): Promise<() => void> {
+export async function followProgress({ dispatch, getState }: ProgressStore): Promise<() => void> {
   // What checks it is not needed to show the first page.
   const { projectStepSchema } = await import('../../api/schemas');
   const source = new EventSource('/api/progress');
@@ -40,7 +49,7 @@ export async function followProgress({
 }
 
 export const useProgress = (id: string): Progress | undefined =>
-  useSelector((state: State) => state.progress[id]);
+  useSelector((state: ProgressState) => state.progress[id]);
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 

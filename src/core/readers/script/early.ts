@@ -1,16 +1,6 @@
 /** Names that are used above their declaration, in code that runs when all of it is there. */
-import type { ExprFact, Span } from '../../model/facts';
 import { noteInvoke, noteSet } from './invokes';
-import type { Binding } from './scope';
-import { type Ctx, noteCall, noteRead, type Unit } from './unit';
-
-export interface EarlyCall {
-  binding: Binding;
-  args: ExprFact[];
-  callee: Span;
-  at: Span;
-  ctx: Ctx;
-}
+import { noteCall, noteRead, type Unit } from './unit';
 
 /** Notes the reads and the calls of names that were used above their declaration. */
 export function settleEarly(u: Unit): void {

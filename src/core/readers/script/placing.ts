@@ -6,16 +6,6 @@ import { type Ctx, type Unit, UNPLACED, unwrap } from './unit';
 
 type Under = Pick<Ctx, 'when' | 'each'>;
 
-/** Calls that may draw. */
-export interface Drawing {
-  /** Of functions of the project: where they stand, and what they are given. */
-  calls: Map<number, Under & { args: ExprFact[] }>;
-  /** Of what the component was handed. */
-  shows: Map<number, Under>;
-  /** Nodes that stand for what is drawn, by the call and the way to the part. */
-  nodes: Map<string, number>;
-}
-
 const under = ({ when, each }: Ctx): Under => ({ ...(when ? { when } : {}), ...(each ? { each } : {}) });
 
 /** A name alone is a package, which draws nothing of the project. */

@@ -19,9 +19,7 @@ import type {
 } from '../../model/facts';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
 
-import type { EarlyCall } from './early';
 import { infer, type InferContext } from './infer';
-import type { Drawing } from './placing';
 import type { Binding } from './scope';
 import type { NamedType } from './type-expr';
 
@@ -66,6 +64,25 @@ export const fileContext = (path: string, text: string, named: NamedType): FileC
   inner: new Map(),
   keys: new Set(),
 });
+
+/** A call of what is declared further down. */
+export interface EarlyCall {
+  binding: Binding;
+  args: ExprFact[];
+  callee: Span;
+  at: Span;
+  ctx: Ctx;
+}
+
+/** Calls that may draw. */
+export interface Drawing {
+  /** Of functions of the project: where they stand, and what they are given. */
+  calls: Map<number, Pick<Ctx, 'when' | 'each'> & { args: ExprFact[] }>;
+  /** Of what the component was handed. */
+  shows: Map<number, Pick<Ctx, 'when' | 'each'>>;
+  /** Nodes that stand for what is drawn, by the call and the way to the part. */
+  nodes: Map<string, number>;
+}
 
 /** What a framework adds to the reading of plain code. */
 export interface Dialect {

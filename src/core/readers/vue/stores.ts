@@ -1,14 +1,13 @@
 /** Stores that a package makes, known by what they offer: `defineStore('fleet', …)`, by a function or by options. */
 import type * as t from '@babel/types';
-import type { ComponentFacts, ExprFact, ImportFact, MemberFact } from '../../model/facts';
+import type { ComponentFacts, ImportFact, MemberFact } from '../../model/facts';
 import { readHelper } from '../script/functions';
 import { type Binding, isFunction, type NamedNode } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
-import { addSymbol, emptyFacts, type Member, spanOf, unwrap } from '../script/unit';
+import { emptyFacts, type Member, spanOf, unwrap } from '../script/unit';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { VUE_TRAITS } from './names';
-import type { VueUnit } from './unit';
 import { readData, readDerived, readMethods } from './options/members';
 
 /** The function or the options that a store is set up by. */
@@ -60,47 +59,6 @@ export function readStore(
   }
   closeUnit(vue, u);
   return component;
-}
-
-/** `...mapState(useFleet, ['held'])`, `...mapStores(useFleet)`: members of what a call of the store gives. */
-export function declareMembersOf(u: VueUnit, call: t.CallExpression): boolean {
-  const local = memberName(call.callee);
-  const helper = u.imports.find((one) => one.local === local && one.from === 'pinia')?.name;
-  if (helper === undefined || !/^map[A-Z]/.test(helper)) return false;
-  const add = (name: string, store: t.Node, path: string[], at: t.Node): boolean => {
-    const made = memberName(store);
-    if (made === undefined) return false;
-    const index =
-      u.facts.calls.push({ name: made, args: [], where: 'derivation', fn: -1, ...spanOf(store) }) - 1;
-    const init: ExprFact = { kind: 'call', from: { call: index, path }, ...spanOf(at) };
-    u.members.set(name, addSymbol(u, { name, kind: 'derived', init, ...spanOf(at) }));
-    return true;
-  };
-  if (helper === 'mapStores')
-    return call.arguments.every((one) => add(`${storeId(memberName(one))}Store`, one, [], one));
-  const [store, list] = call.arguments;
-  const members = list && unwrap(list);
-  if (!store || !members) return false;
-  if (members.type === 'ArrayExpression')
-    return members.elements.every(
-      (one) => one?.type === 'StringLiteral' && add(one.value, store, [one.value], one),
-    );
-  if (members.type !== 'ObjectExpression') return false;
-  return members.properties.every((one) => {
-    const name = one.type === 'ObjectProperty' ? keyName(one) : undefined;
-    return (
-      one.type === 'ObjectProperty' &&
-      name !== undefined &&
-      one.value.type === 'StringLiteral' &&
-      add(name, store, [one.value.value], one.key)
-    );
-  });
-}
-
-/** The id that a store goes by, after the name of the function that gives it: `useFleetStore` gives `fleet`. */
-function storeId(name = ''): string {
-  const own = name.replace(/^use/, '').replace(/Store$/, '');
-  return own.charAt(0).toLowerCase() + own.slice(1);
 }
 
 /** A getter is given the state: `held: (state) => state.cabins.length`. */

@@ -8,7 +8,7 @@ import { JoinedCount } from '../../parts/JoinedCount';
 import { languageName } from '../../parts/languages';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { ProgressBar } from '../../shell/ProgressBar';
-import { isRunning, useProgress } from '../../shell/progress';
+import { hasFallenShort, isRunning, useProgress } from '../../shell/progress';
 
 export function ProjectsView() {
   const { data, error, isLoading, refetch } = api.useProjectsQuery(undefined, {
@@ -149,7 +149,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
             title={`${audit.files} files in ${(audit.milliseconds / 1000).toFixed(1)} s`}
           >
             {new Date(audit.finishedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}
-            {(progress?.stage === 'failed' || progress?.stage === 'interrupted') && (
+            {progress && hasFallenShort(progress.stage) && (
               <span className="ml-3 text-error" title={progress.message}>
                 {progress.stage === 'failed' ? 'the next failed' : 'the next was interrupted'}
               </span>
@@ -158,7 +158,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
         </>
       ) : (
         <td colSpan={7} className="px-3 text-soft">
-          {progress?.stage === 'failed' || progress?.stage === 'interrupted' ? (
+          {progress && hasFallenShort(progress.stage) ? (
             <span className="text-error">{progress.message}</span>
           ) : (
             'not audited yet'

@@ -6,9 +6,9 @@ import { isFunction } from '../../script/scope';
 import { keyName, memberName } from '../../script/type-expr';
 import { addSymbol, type Member, SETUP, spanOf, typeOf, unwrap, use } from '../../script/unit';
 import { declareMapped } from '../app-store/asks';
-import { declareMembersOf } from '../stores';
 import { getterType, readPair } from '../state';
 import type { VueUnit } from '../unit';
+import { declareMembersOf } from './mapped';
 
 /** `data() { return { … } }` */
 export function readData(u: VueUnit, member: Member | undefined, later: (() => void)[]): void {
