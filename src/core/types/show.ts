@@ -25,7 +25,10 @@ export function showType(type: TypeExpr | undefined, depth = 0): string {
       return `typeof ${type.name}`;
     case 'union':
     case 'all': {
-      const parts = type.of.map((one) => showType(one, depth + 1)).filter(Boolean);
+      const shown = [...new Set(type.of.map((one) => showType(one, depth + 1)))];
+      // Of one of several nothing is known, so that it may be anything.
+      if (type.t === 'union' && shown.includes('')) return '';
+      const parts = shown.filter(Boolean);
       const sign = type.t === 'union' ? ' | ' : ' & ';
       return parts.length > 6 ? `${parts.slice(0, 6).join(sign)}${sign}…` : parts.join(sign);
     }
