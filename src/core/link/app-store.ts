@@ -92,12 +92,10 @@ export class AppStore {
 
   /** The part that a name in a file stands for: one of the file's own, or one that is imported. */
   private partAt(file: number, name: string): { file: number; fact: StorePartFact } | undefined {
-    const find = (at: number, own: string) => {
+    return this.declaredAs(file, name, (at, own) => {
       const fact = this.project.files[at]!.facts.store?.parts.find((one) => one.name === own);
       return fact && { file: at, fact };
-    };
-    const home = this.homeOf(file, name);
-    return find(file, name) ?? (home && find(home.file, home.name));
+    });
   }
 
   private keysOf(file: number, name: string): string[] {
@@ -106,10 +104,17 @@ export class AppStore {
   }
 
   private tableAt(file: number, name: string): { file: number; table: StoreTableFact } | undefined {
-    const find = (at: number, own: string) => {
+    return this.declaredAs(file, name, (at, own) => {
       const table = this.project.files[at]!.facts.store?.tables.find((one) => one.name === own);
       return table && { file: at, table };
-    };
+    });
+  }
+
+  private declaredAs<T>(
+    file: number,
+    name: string,
+    find: (file: number, own: string) => T | undefined,
+  ): T | undefined {
     const home = this.homeOf(file, name);
     return find(file, name) ?? (home && find(home.file, home.name));
   }

@@ -1,0 +1,81 @@
+/** An audit that was brought up to date says what a fresh one says, to the last place. */
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { type AuditResult, openAudit } from './audit';
+import { readFile } from './readers';
+import { isManifest, readManifest } from './readers/manifest';
+import { reportOf } from './report/summary';
+import { findNodes, traceNodes } from './trace/trace';
+
+const DEMO = join(import.meta.dirname, '../../demo');
+
+function textsOf(dir: string, base = ''): [path: string, text: string][] {
+  return readdirSync(dir).flatMap((name): [string, string][] => {
+    const path = join(dir, name);
+    return statSync(path).isDirectory()
+      ? textsOf(path, `${base}${name}/`)
+      : [[`${base}${name}`, readFileSync(path, 'utf8')]];
+  });
+}
+
+/** Everything that people see: findings with their trails, and who renders whom and what flows where. */
+function said(result: AuditResult, texts: Map<string, string>): unknown {
+  const { project } = result;
+  const name = (id: number): string => project.components[id]!.name;
+  return {
+    report: reportOf(result, (path) => texts.get(path) ?? '', []),
+    tree: project.sites.map(({ owner, target }) => `${name(owner)} > ${name(target)}`),
+    flow: project.flow.edges.map(({ from, to, how, place }) => `${from} ${how} ${to} at ${place.start}`),
+    traces: ['wind', 'speed', 'onHold', 'fare'].map((port) =>
+      [...new Set(project.components.map((one) => one.name))].flatMap((one) => {
+        const nodes = findNodes(project, `${one}:prop:${port}`);
+        return nodes.length ? traceNodes(project, nodes).routes.length : [];
+      }),
+    ),
+  };
+}
+
+/** What people do to a file: to its text, or to the file. */
+const EDITS: Record<string, (text: string) => string | undefined> = {
+  'a body': (text) => text.replace(/\bconst (\w+) = /, 'const $1 = 0 || '),
+  'a name of a component': (text) => text.replace(/export function (\w+)/, 'export function $1Again'),
+  'an export': (text) => text.replace(/\bexport (default )?/, ''),
+  'a prop': (text) => text.replace(/\{ (\w+), /, '{ $1Renamed, '),
+  'a tag': (text) => text.replace(/<([A-Z]\w+) /, '<$1 another={1} '),
+  'an import': (text) => text.replace(/^import .*$/m, ''),
+  'broken syntax': (text) => `${text}\n{{ <`,
+  'nothing left': () => '',
+  gone: () => undefined,
+};
+
+test.each(['console', 'desk', 'board'])('%s', (demo) => {
+  const all = textsOf(join(DEMO, demo));
+  const manifests = all.flatMap(([path, text]) => (isManifest(path) ? (readManifest(path, text) ?? []) : []));
+  const sources = all.filter(([path]) => path.startsWith('src/') && !path.endsWith('.css'));
+  const edit = fc.record({
+    file: fc.constantFrom(...sources.map(([path]) => path)),
+    how: fc.constantFrom(...Object.keys(EDITS)),
+    back: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(fc.array(edit, { minLength: 1, maxLength: 5 }), (edits) => {
+      const texts = new Map(sources);
+      const audit = openAudit({ facts: sources.map(([path, text]) => readFile(path, text)), manifests });
+      for (const { file, how, back } of edits) {
+        const before = texts.get(file);
+        const after = EDITS[how]!(before ?? '');
+        const steps = back ? [after, before] : [after];
+        for (const text of steps) {
+          if (text === undefined) texts.delete(file);
+          else texts.set(file, text);
+          audit.update(new Map([[file, text === undefined ? undefined : readFile(file, text)]]));
+        }
+      }
+      const fresh = openAudit({ facts: [...texts].map(([path, text]) => readFile(path, text)), manifests });
+      expect(said(audit.result, texts)).toEqual(said(fresh.result, texts));
+    }),
+    { numRuns: 12, seed: 5 },
+  );
+});
