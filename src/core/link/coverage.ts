@@ -16,6 +16,8 @@ export class Coverage {
   private readonly providedAt = new Map<string, bigint>();
   private readonly busy = new Set<string>();
   private unknownMasks: bigint[] | undefined;
+  /** Keys that code provides to an app which it was handed: to which components, nobody sees. */
+  private anywhere = 0n;
   /** A bit beside those of the keys: something else may be provided around. */
   private readonly nobodyKnows: bigint;
 
@@ -30,6 +32,9 @@ export class Coverage {
     for (const one of providers) {
       const at = `${one.component}:${one.node}`;
       this.providedAt.set(at, (this.providedAt.get(at) ?? 0n) | bitOf(one.key));
+      const { facts } = project.components[one.component]!;
+      if (facts.role === 'module' && facts.render.every((node) => !node.mounted))
+        this.anywhere |= bitOf(one.key);
     }
     const { length } = project.components;
     this.some = new Array<bigint>(length).fill(0n);
@@ -222,7 +227,7 @@ export class Coverage {
   }
 
   barePath(component: number, bit: bigint): number[] | undefined {
-    if ((this.lacks[component]! & bit) === 0n) return undefined;
+    if ((this.lacks[component]! & ~this.anywhere & bit) === 0n) return undefined;
     const path: number[] = [];
     const seen = new Set<number>();
     for (let at = component; !seen.has(at);) {

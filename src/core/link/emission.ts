@@ -71,7 +71,9 @@ export function strayBelow(
         const port = child.ports.get(name);
         if (port?.channel === 'event' && emissions.isRaised(port)) {
           const handed = project.handed(site);
-          const heard = handed.attributes.has(name) || handed.spread.has(name) || handed.unknown;
+          const spread = handed.spread.has(name) || handed.unknown;
+          const carried = spread && !(owner.facts.traits.listenersWritten && name.startsWith('@'));
+          const heard = handed.attributes.has(name) || carried;
           if (!heard) return { port, site };
           // Heard here: what is above is not this event's concern.
           continue;

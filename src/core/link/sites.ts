@@ -27,7 +27,7 @@ export function linkSites(
           owner: owner.id,
           target: component.id,
           node,
-          fact: bound(fact, component),
+          fact: heard(bound(fact, component), component),
           file: owner.file,
           ...(wrapper ? { wrapper } : {}),
           ...(spare ? { spare } : {}),
@@ -71,6 +71,22 @@ function bound(fact: RenderFact, { facts: { model } }: Component): RenderFact {
     one.mode === 'two-way' && one.name === 'modelValue' ? { ...one, name: model.prop } : one,
   );
   return { ...fact, attributes };
+}
+
+/** Where events have names of their own, a listener is handed in as the prop of that name, if there is one: `@hold`, `onHold`. */
+function heard(fact: RenderFact, { facts: { ports, propsType, traits } }: Component): RenderFact {
+  if (traits.callbackProps || !fact.attributes.some((one) => one.name.startsWith('@'))) return fact;
+  const takes = (name: string): boolean =>
+    ports.some((port) => port.name === name && port.channel === 'prop' && port.declared === 'list') ||
+    (propsType?.t === 'object' && propsType.members.some((one) => one.name === name));
+  const attributes = fact.attributes.map((one) => {
+    const event = one.name.startsWith('@') ? one.name.slice(1) : '';
+    const prop = `on${event.charAt(0).toUpperCase()}${event.slice(1)}`;
+    if (!event || one.mode !== 'listen' || !takes(prop) || ports.some((port) => port.name === one.name))
+      return one;
+    return { ...one, name: prop, mode: 'value' as const };
+  });
+  return attributes.some((one, at) => one !== fact.attributes[at]) ? { ...fact, attributes } : fact;
 }
 
 /** The port of the event that a two-way binding listens to. */

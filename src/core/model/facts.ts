@@ -177,6 +177,8 @@ export interface Traits {
   attributesFallThrough: boolean;
   /** From this version of the framework on, so do listeners, and hear the page's events. */
   listenersFallThroughFrom?: number;
+  /** Listeners for events with names of their own are written one by one: no spread carries any. */
+  listenersWritten?: boolean;
   /** What a ref to the component reaches. */
   refExposes: 'nothing' | 'listed' | 'everything';
   /** From this version of the framework on, a ref is a prop like any other. */

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ComponentFacts } from '../../model/facts';
 import { typeOfKey } from '../script/contexts';
 import { readFunction } from '../script/functions';
-import { infer, type InferContext } from '../script/infer';
+import { infer, type InferContext, inferFunction } from '../script/infer';
 import { keyName, memberName } from '../script/type-expr';
 import { place, shownBy } from '../script/placing';
 import { addSymbol, inferContext, spanOf, use, type Ctx, type Unit } from '../script/unit';
@@ -50,7 +50,9 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx, names: ReactNames, i
     if (fn) {
       methods.push({ fn, name });
       if (name !== 'render' && !LIFECYCLE.test(name)) {
-        u.members.set(name, addSymbol(u, { name, kind: 'handler', ...spanOf(member.key), fn: -1 }));
+        const isMethod = member.type === 'ClassProperty' || member.kind === 'method';
+        const type = isMethod ? { type: inferFunction(fn, inferContext(u)) } : {};
+        u.members.set(name, addSymbol(u, { name, kind: 'handler', ...spanOf(member.key), fn: -1, ...type }));
       }
     } else if (name === 'state' && member.type === 'ClassProperty') readState(u, member.value, ctx);
     else if (member.type === 'ClassProperty' && isCreateRef(names, member.value))

@@ -7,6 +7,8 @@ export interface InferContext {
   named: NamedType;
   /** The type of an identifier. */
   lookup: (id: t.Identifier) => TypeExpr;
+  /** The type of a member of `this`. */
+  member?: (name: string) => TypeExpr;
 }
 
 const COMPARISONS = new Set(['==', '===', '!=', '!==', '<', '>', '<=', '>=', 'in', 'instanceof']);
@@ -97,6 +99,8 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
     }
     case 'MemberExpression':
     case 'OptionalMemberExpression': {
+      if (node.object.type === 'ThisExpression' && !node.computed && node.property.type === 'Identifier')
+        return ctx.member?.(node.property.name) ?? UNKNOWN;
       const of = infer(node.object, ctx);
       if (of.t === 'unknown') return of;
       if (node.computed) {

@@ -313,6 +313,13 @@ export function inferContext(u: Unit) {
       if (symbol !== undefined) return { t: 'sym', s: symbol };
       return isModuleLevel(binding) ? { t: 'value', name: binding.name } : UNKNOWN;
     },
+    member: (name: string): TypeExpr => {
+      const symbol = u.members.get(name);
+      // What a method gives back is known where it is read; other members may be anything by then.
+      return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'handler'
+        ? { t: 'sym', s: symbol }
+        : UNKNOWN;
+    },
   };
 }
 

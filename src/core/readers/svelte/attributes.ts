@@ -164,7 +164,9 @@ function readListener(u: SvelteUnit, one: AST.OnDirective, at: At): AttributeFac
   const value: ExprFact = node ? u.expr(node, lookedUp(node, ctx)) : { kind: 'computed', ...span(one) };
   if (node) value.type ??= typeOf(u, node);
   if (value.kind === 'identity') use(u, value, ctx, 'attribute');
-  return attribute(eventPort(one.name), nameAt, 'listen', value, span(one));
+  const called = node && calledBy(u, node, value);
+  const listens = attribute(eventPort(one.name), nameAt, 'listen', value, span(one));
+  return called ? { ...listens, called } : listens;
 }
 
 /** `bind:value={x}`, `bind:value`, `bind:this={handle}` */

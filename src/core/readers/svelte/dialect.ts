@@ -6,7 +6,6 @@ import { type FieldKind, ownMember } from '../script/class-helper';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
 import { workedOut } from '../script/expr';
 import { readFunction } from '../script/functions';
-import { addMounted } from '../script/mounted';
 import { declareBag, declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { isFunction, isOnlyCalled } from '../script/scope';
@@ -28,7 +27,7 @@ import {
   usesOf,
 } from '../script/unit';
 import { noteWrite } from '../script/writes';
-import { mountOptions } from './mount';
+import { addRoot } from './mount';
 import { eventPort, FOLLOWED } from './names';
 import { eventSymbol, isSvelteUnit, type SvelteUnit } from './unit';
 
@@ -98,7 +97,7 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if ((name === 'mount' || name === 'hydrate') && u.facts.role === 'component') {
         const [tag, options] = node.arguments;
         // A tree of its own, made while the page runs.
-        const known = tag && addMounted(u, node, tag, -1, mountOptions(u, options, ctx));
+        const known = tag && addRoot(u, node, tag, -1, options, ctx);
         return known ? { kind: 'computed', ...spanOf(node) } : undefined;
       }
       if (name === 'setContext') return provide(u, node, ctx);
@@ -106,7 +105,11 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if (name === 'hasContext') {
         // Asking whether there is one goes on without.
         const asked = consume(u, node, ctx);
-        if (asked) u.facts.consumes.at(-1)!.missing = 'handled';
+        if (asked) {
+          const own = u.facts.consumes.at(-1)!;
+          own.missing = 'handled';
+          u.asked.add(own.key);
+        }
         return { kind: 'computed', ...spanOf(node) };
       }
       if (name === 'getAllContexts') u.facts.readsAllContexts = true;

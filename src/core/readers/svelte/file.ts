@@ -10,7 +10,7 @@ import { nameFromPath, SELF } from '../script/file-name';
 import { noteFound, readExports, readImports, readTypes } from '../script/modules';
 import { TOO_DEEP } from '../script/parse';
 import { mentionsIn, readScopes } from '../script/scope';
-import { addWhole, emptyFacts, fileContext, placeRest, settleMissing, SETUP } from '../script/unit';
+import { addWhole, emptyFacts, fileContext, placeRest, SETUP } from '../script/unit';
 import { bindStores } from './code';
 import { svelteDialect } from './dialect';
 import { handlesIn, readScript } from './instance';
@@ -19,7 +19,7 @@ import { readModuleLevel } from './module';
 import { svelteNames, svelteTraits, svelteTypes } from './names';
 import { joined } from './script-block';
 import { readNodes } from './template';
-import { svelteUnit } from './unit';
+import { settleContexts, svelteUnit } from './unit';
 
 /** Reads a file. Never throws: what cannot be parsed gives facts with a problem. */
 export function readSvelteFile(path: string, text: string): FileFacts {
@@ -70,7 +70,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   for (const { binding, attribute } of u.handed) if (binding.uses.length) attribute.local = true;
   settleEarly(u);
   placeRest(u);
-  settleMissing(u);
+  settleContexts(u);
   facts.mentions.push(...mentionsIn(scopes, ({ id }) => !file.keys.has(id.start ?? -1)));
   noteFound(facts, scopes);
   return facts;

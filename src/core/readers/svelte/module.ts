@@ -7,19 +7,11 @@ import { settleEarly } from '../script/early';
 import { readHelper } from '../script/functions';
 import { isFunction, type NamedNode, type Scopes } from '../script/scope';
 import { memberName, readType, typeArguments } from '../script/type-expr';
-import {
-  type Dialect,
-  emptyFacts,
-  type FileContext,
-  moduleTypes,
-  settleMissing,
-  spanOf,
-  unwrap,
-} from '../script/unit';
+import { type Dialect, emptyFacts, type FileContext, moduleTypes, spanOf, unwrap } from '../script/unit';
 import { valueOf } from '../script/values';
 import { runeField } from './dialect';
 import { FOLLOWED, type SvelteNames, svelteTraits } from './names';
-import { svelteUnit } from './unit';
+import { settleContexts, svelteUnit } from './unit';
 
 /** What all units of a file share. */
 export interface SvelteFile {
@@ -67,7 +59,7 @@ function helperOf(svelte: SvelteFile, one: NamedNode, fn: t.Function): Component
   const u = svelteUnit(component, fn, svelte.dialect, svelte.file, svelte.scopes);
   readHelper(u, fn);
   settleEarly(u);
-  settleMissing(u);
+  settleContexts(u);
   return component;
 }
 
@@ -77,7 +69,7 @@ function classOf({ dialect, file, scopes }: SvelteFile, id: t.Identifier, node: 
   const u = svelteUnit(component, node, dialect, file, scopes);
   readClassHelper(u, node, runeField);
   settleEarly(u);
-  settleMissing(u);
+  settleContexts(u);
   return component;
 }
 

@@ -10,6 +10,7 @@ export const svelteTraits = (runes: boolean): Traits => ({
   attributesFallThrough: false,
   refExposes: 'listed',
   statementHandlers: false,
+  listenersWritten: true,
   inputsWritable: true,
   contentPort: runes ? 'children' : '#default',
   contextByIdentity: false,

@@ -5,7 +5,6 @@ import { emptyFile } from '../file';
 import { settleEarly } from '../script/early';
 import { nameFromPath } from '../script/file-name';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
-import { addMounted } from '../script/mounted';
 import { parseScript } from '../script/parse';
 import { mentionsIn, readScopes } from '../script/scope';
 import { memberName } from '../script/type-expr';
@@ -13,7 +12,7 @@ import { addWhole, emptyFacts, fileContext, keepsState, placeRest, SETUP, spanOf
 import { eachChild } from '../script/walk';
 import { svelteDialect } from './dialect';
 import { readModuleLevel, type SvelteFile } from './module';
-import { mountOptions } from './mount';
+import { addRoot } from './mount';
 import { svelteNames, svelteTraits, svelteTypes } from './names';
 import { svelteUnit, type SvelteUnit } from './unit';
 
@@ -82,7 +81,7 @@ function readMounts({ facts, names }: SvelteFile, u: SvelteUnit, program: t.Prog
     if (made ? !ours.has(callee) : !/^(mount|hydrate)$/.test(names(callee) ?? '')) return;
     const [first, second] = node.arguments;
     const [tag, options] = made ? [node.callee, first] : [first, second];
-    if (!tag || !addMounted(u, node, tag, 0, mountOptions(u, options, SETUP))) return;
+    if (!tag || !addRoot(u, node, tag, 0, options, SETUP)) return;
     facts.mounts = true;
     found.push(spanOf(tag));
   };

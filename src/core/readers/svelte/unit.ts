@@ -4,7 +4,7 @@ import type { AttributeFact, ComponentFacts, Span } from '../../model/facts';
 import { newUnit } from '../script/new-unit';
 import { portSymbol } from '../script/ports';
 import type { Binding, Scope, Scopes } from '../script/scope';
-import type { Dialect, FileContext, Unit } from '../script/unit';
+import { settleMissing, type Dialect, type FileContext, type Unit } from '../script/unit';
 import { eventPort } from './names';
 
 export interface SvelteUnit extends Unit {
@@ -19,6 +19,14 @@ export interface SvelteUnit extends Unit {
   bubblers: Set<number>;
   /** The scope of the script, which the markup stands in. */
   inner: Scope;
+  /** Keys of which it asks whether they are provided. */
+  asked: Set<string>;
+}
+
+/** Whether the code checks what contexts give; who asks first goes on without. */
+export function settleContexts(u: SvelteUnit): void {
+  settleMissing(u);
+  for (const one of u.facts.consumes) if (u.asked.has(one.key)) one.missing = 'handled';
 }
 
 export function svelteUnit(
@@ -34,6 +42,7 @@ export function svelteUnit(
     moved: new Map<number, number>(),
     bubblers: new Set<number>(),
     handed: [],
+    asked: new Set<string>(),
     inner: scopes.of.get(node) ?? scopes.program,
   });
 }

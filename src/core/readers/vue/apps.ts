@@ -21,6 +21,7 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   component.role = 'module';
   const u = openUnit(vue, component, program);
   readApps(vue, u);
+  const provides = component.provides.length > 0;
   readParts(vue, u);
   const loose = program.body.filter(
     (node) =>
@@ -28,7 +29,8 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   );
   u.statements(loose, SETUP);
   closeUnit(vue, u);
-  if (component.render.length > 1 || keepsState(component) || facts.store) facts.components.push(component);
+  if (component.render.length > 1 || keepsState(component) || provides || facts.store)
+    facts.components.push(component);
 }
 
 /** `createApp(App)`, `app.component('x', X)`, `app.provide(key, value)`, wherever in the file they are called. */

@@ -136,6 +136,18 @@ export function App() { return <Queue onHold={() => 1} />; }`,
 describe('event/called-early', () => {
   cases(/called-early|type-clash/, [
     [
+      'methods of a class: what they give back counts',
+      `import { Component } from 'react';
+export class App extends Component {
+  mark(id) { this.setState({ id }); }
+  later(id) { return () => this.mark(id); }
+  get chosen() { return this.props.chosen; }
+  render() { return <><Btn onPress={this.mark(1)} /><Btn onPress={this.later(1)} /><b onClick={this.mark(2)} /><Btn onPress={this.chosen} /></>; }
+}
+function Btn({ onPress }: { onPress(): void }) { return <b onClick={onPress} />; }`,
+      ['error event/called-early App.tsx:6 this.mark(1)', 'error event/called-early App.tsx:6 this.mark(2)'],
+    ],
+    [
       'a handler called at render',
       `export function App() {
   const hold = () => { alert(1); };

@@ -11,6 +11,8 @@ export const unguardedCall: Rule = {
       for (const port of component.ports.values()) {
         if (port.required || port.default || port.channel === 'slot' || port.name.startsWith('@')) continue;
         if (port.typed && !isFunction(port.type && project.types.resolve(port.type))) continue;
+        // Of a union, the code may have told the alternatives apart before it calls.
+        if (component.variants?.every((one) => one.get(port.name)?.required !== false)) continue;
         const use = useOf(component, port);
         if (use.reads.some((read) => read.where === 'condition')) continue;
         const call = use.emits.find((emit) => emit.how === 'called' && !emit.guarded);
