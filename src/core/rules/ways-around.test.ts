@@ -143,3 +143,18 @@ describe('alternatives that the code tells apart', () => {
     ],
   ]);
 });
+
+describe('a value by the name of a plain tag', () => {
+  svelte(/^component\/lowercase$/, [
+    [
+      'imported',
+      {
+        'Crest.svelte': `<b />`,
+        'App.svelte': `<script>import crest from './Crest.svelte'; import hull from './hull';
+let mast = 1;</script><crest /><hull /><mast>{mast}</mast>`,
+        'hull.js': `export default 1;`,
+      },
+      ['error component/lowercase App.svelte:2 crest'],
+    ],
+  ]);
+});

@@ -62,7 +62,7 @@ function addTag(u: SvelteUnit, node: Tag, at: At): number {
     const found = typeof node.tag === 'string' ? undefined : code(u, node.tag, at.scope);
     if (found) use(u, u.expr(found, at.ctx), at.ctx, 'attribute');
   }
-  if (node.type !== 'Component') return add('element', tag);
+  if (node.type !== 'Component') return addElement(u, node, tag, at);
   const [first] = node.name.split('.') as [string];
   const binding = bindingOf(first, at.scope);
   if (!binding) {
@@ -81,6 +81,17 @@ function addTag(u: SvelteUnit, node: Tag, at: At): number {
     }
   }
   return add('site', tag);
+}
+
+/** A plain element; one that bears the name of a value may be meant as that. */
+function addElement(u: SvelteUnit, node: Tag, tag: TagFact, at: At): number {
+  const index = addNode(u, { kind: 'element', tag, ...span(node) }, at.ctx);
+  const binding = node.type === 'RegularElement' ? bindingOf(node.name, at.scope) : undefined;
+  if (!binding) return index;
+  const symbol = u.refs.get(binding);
+  if (symbol !== undefined) u.facts.render[index]!.lowercase = { symbol };
+  else if (isModuleLevel(binding)) u.facts.render[index]!.lowercase = { module: node.name };
+  return index;
 }
 
 const noteTag = (binding: Binding, name: string, scope: Scope) =>
