@@ -61,11 +61,6 @@ export class AppStore {
     for (const one of this.placed) this.index(one);
   }
 
-  /** Nothing of the kind is in the project. */
-  get isEmpty(): boolean {
-    return this.placed.length === 0;
-  }
-
   private place(file: number, fact: StorePartFact, path: string[], space: string, depth: number): void {
     if (depth > MAX_DEPTH) return;
     this.seen.add(fact);
