@@ -1,8 +1,21 @@
+import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Failed, Waiting } from './parts/states';
 import { Shell } from './shell/Shell';
 
-/** Views are loaded when they are opened; the one before stays until then. */
+/** Each view by its address; it is loaded when it is opened, and the one before stays until then. */
+const VIEWS: [path: string, load: () => Promise<ComponentType>][] = [
+  ['/', async () => (await import('./views/projects/ProjectsView')).ProjectsView],
+  ['/p/:id/rigging', async () => (await import('./views/rigging/RiggingView')).RiggingView],
+  ['/p/:id/strand', async () => (await import('./views/strand/StrandView')).StrandView],
+  ['/p/:id/catalogue', async () => (await import('./views/catalogue/CatalogueView')).CatalogueView],
+  ['/p/:id/component', async () => (await import('./views/component/ComponentPage')).ComponentPage],
+  ['/p/:id/joint', async () => (await import('./views/joint/JointPage')).JointPage],
+  ['/p/:id/audits', async () => (await import('./views/audits/AuditsView')).AuditsView],
+  ['/p/:id/joined', async () => (await import('./views/joined/JoinedView')).JoinedView],
+  ['/p/:id/findings', async () => (await import('./views/findings/FindingsView')).FindingsView],
+];
+
 export const router = createBrowserRouter([
   {
     element: <Shell />,
@@ -11,43 +24,8 @@ export const router = createBrowserRouter([
     ),
     hydrateFallbackElement: <Waiting what="the workbench" />,
     children: [
-      {
-        path: '/',
-        lazy: async () => ({ Component: (await import('./views/projects/ProjectsView')).ProjectsView }),
-      },
+      ...VIEWS.map(([path, load]) => ({ path, lazy: async () => ({ Component: await load() }) })),
       { path: '/p/:id', element: <Navigate to="rigging" replace /> },
-      {
-        path: '/p/:id/rigging',
-        lazy: async () => ({ Component: (await import('./views/rigging/RiggingView')).RiggingView }),
-      },
-      {
-        path: '/p/:id/strand',
-        lazy: async () => ({ Component: (await import('./views/strand/StrandView')).StrandView }),
-      },
-      {
-        path: '/p/:id/catalogue',
-        lazy: async () => ({ Component: (await import('./views/catalogue/CatalogueView')).CatalogueView }),
-      },
-      {
-        path: '/p/:id/component',
-        lazy: async () => ({ Component: (await import('./views/component/ComponentPage')).ComponentPage }),
-      },
-      {
-        path: '/p/:id/joint',
-        lazy: async () => ({ Component: (await import('./views/joint/JointPage')).JointPage }),
-      },
-      {
-        path: '/p/:id/audits',
-        lazy: async () => ({ Component: (await import('./views/audits/AuditsView')).AuditsView }),
-      },
-      {
-        path: '/p/:id/joined',
-        lazy: async () => ({ Component: (await import('./views/joined/JoinedView')).JoinedView }),
-      },
-      {
-        path: '/p/:id/findings',
-        lazy: async () => ({ Component: (await import('./views/findings/FindingsView')).FindingsView }),
-      },
       { path: '*', element: <Failed reason="There is nothing at this address." /> },
     ],
   },

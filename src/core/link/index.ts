@@ -29,15 +29,18 @@ export function link(
   const routed = withRoutes(given);
   const modules = linkModules(routed, manifests);
   const facts = withFactories(routed, modules);
-  const files: ProjectFile[] = facts.map((one, index) => ({
-    index,
-    path: one.path,
-    facts: one,
-    pkg: modules.packageOf(one.path),
-    version: versionOf(one.language, modules.packageOf(one.path)),
-    bringsNames: bringsNames(one.language, modules.packageOf(one.path)),
-    aside: isAside(one.path),
-  }));
+  const files = facts.map((one, index): ProjectFile => {
+    const pkg = modules.packageOf(one.path);
+    return {
+      index,
+      path: one.path,
+      facts: one,
+      pkg,
+      version: versionOf(one.language, pkg),
+      bringsNames: bringsNames(one.language, pkg),
+      aside: isAside(one.path),
+    };
+  });
   const components: Component[] = [];
   const homes: { file: number; index: number }[] = [];
   const ids = facts.map((file, index) =>

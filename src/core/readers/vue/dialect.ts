@@ -6,7 +6,7 @@ import { declareBag } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { memberName } from '../script/type-expr';
 import { type Call, type Ctx, type Dialect, spanOf, use } from '../script/unit';
-import { asksStore, changeCalled, declareStore, namesStore, storeItself } from './app-store/asks';
+import { asksStore, changeCalled, namesStore, storeItself } from './app-store/asks';
 import { consume, provide } from './contexts';
 import { declareSlots, slotCalled } from './drawn';
 import { declareEmitter, emitted, raises } from './emits';
@@ -35,10 +35,6 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
     declare(u, pattern, init, ctx) {
       if (!isVueUnit(u)) return false;
       if (init.type === 'ThisExpression') return declareMembers(u, pattern);
-      if (asksStore(u, init)) {
-        declareStore(u, pattern);
-        return true;
-      }
       if (namesStore(u, pattern, init)) return true;
       const own = names.call(init);
       if (own === undefined) return false;

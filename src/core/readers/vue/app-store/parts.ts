@@ -11,6 +11,7 @@ import { keyName, memberName } from '../../script/type-expr';
 import { addSymbol, SETUP, spanOf, unwrap, use } from '../../script/unit';
 import { eachChild } from '../../script/walk';
 import type { VueFile } from '../file-facts';
+import { returnedObject } from '../options/members';
 import type { VueUnit } from '../unit';
 import { constantText, declareStore, fromStorePackage } from './asks';
 
@@ -112,8 +113,14 @@ function functionAt(property: t.ObjectExpression['properties'][number]): t.Funct
   return handler && functionAt(handler);
 }
 
+const newPart = (name: string): StorePartFact => ({
+  name,
+  tables: { getters: [], commit: [], dispatch: [] },
+  parts: [],
+});
+
 function readPart(reading: Reading, object: t.ObjectExpression, name: string): StorePartFact {
-  const part: StorePartFact = { name, tables: { getters: [], commit: [], dispatch: [] }, parts: [] };
+  const part = newPart(name);
   reading.parts.push(part);
   for (const property of object.properties) {
     const key = property.type === 'SpreadElement' ? undefined : keyName(property);
@@ -130,7 +137,7 @@ function readPart(reading: Reading, object: t.ObjectExpression, name: string): S
 /** A state: an object, or a function that gives one. */
 function readState({ u, vue }: Reading, part: StorePartFact, node: t.Node): void {
   const value = declared(node) ?? node;
-  const given = isFunction(value) ? returned(value) : value;
+  const given = isFunction(value) ? returnedObject(value) : value;
   const init = given && use(u, u.expr(given, SETUP), SETUP);
   const name = /^(default|)$|^#/.test(part.name) ? nameFromPath(vue.file.path) : part.name;
   part.state = addSymbol(u, { name, kind: 'state', ...spanOf(node), ...(init ? { init } : {}) });
@@ -141,12 +148,6 @@ function declared(node: t.Node): t.Node | undefined {
   const found = node.type === 'Identifier' ? node.binding?.node : undefined;
   if (found?.type === 'FunctionDeclaration') return found;
   return found?.type === 'VariableDeclarator' && found.init ? unwrap(found.init) : undefined;
-}
-
-function returned(fn: t.Function): t.Node | undefined {
-  if (fn.body.type !== 'BlockStatement') return unwrap(fn.body);
-  const last = fn.body.body.at(-1);
-  return last?.type === 'ReturnStatement' && last.argument ? unwrap(last.argument) : undefined;
 }
 
 function readInner(reading: Reading, part: StorePartFact, node: t.Node): void {
@@ -240,12 +241,7 @@ function readExported(reading: Reading, named: NamedNode[]): void {
   const at = (name: string) => exported.find((one) => one.id!.name === name);
   const found = Object.keys(TABLES).filter((key) => at(key));
   if (found.length > 0 && at('state')) {
-    const part: StorePartFact = {
-      name: '',
-      namespaced: true,
-      tables: { getters: [], commit: [], dispatch: [] },
-      parts: [],
-    };
+    const part: StorePartFact = { ...newPart(''), namespaced: true };
     for (const key of found) part.tables[TABLES[key]!].push(key);
     readState(reading, part, unwrap(at('state')!.node));
     reading.parts.push(part);
@@ -268,12 +264,7 @@ function readRegistered({ vue, parts }: Reading): void {
       const as = constantText(way);
       const name = given && memberName(given);
       if (as !== undefined && name !== undefined)
-        parts.push({
-          name: `#${node.start}`,
-          root: true,
-          tables: { getters: [], commit: [], dispatch: [] },
-          parts: [{ as, name }],
-        });
+        parts.push({ ...newPart(`#${node.start}`), root: true, parts: [{ as, name }] });
     }
     eachChild(node, look);
   };
