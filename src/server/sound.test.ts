@@ -388,6 +388,20 @@ describe.skipIf(process.env.DATABASE_URL)('a data folder', () => {
     expect(await printedDecisions(at('new'))).toBe(await printedDecisions(at('old')));
   }, 60_000);
 
+  test('a decision after a line that was cut off is written down whole', async () => {
+    const first = await openDatabase(at('data'));
+    const id = await addProject(first, 'lower', '/lower');
+    await decide(first, { id, root: '/lower' }, ['a'], 'accepted', 'it is so');
+    await first.close();
+    appendFileSync(at('data/decisions.jsonl'), '{"root":"/low');
+    const again = await openDatabase(at('data'));
+    await decide(again, { id, root: '/lower' }, ['b'], 'accepted', 'it is so');
+    await decide(again, { id, root: '/lower' }, ['c'], 'accepted', 'it is so');
+    await again.close();
+    const { '/lower': kept } = JSON.parse(await printedDecisions(at('data'))) as Record<string, object>;
+    expect(Object.keys(kept!)).toEqual(['a', 'b', 'c']);
+  }, 60_000);
+
   test('of a version without a journal of decisions gets one when it is opened', async () => {
     const old = await openDatabase(at('data'));
     const id = await addProject(old, 'lower', '/lower');

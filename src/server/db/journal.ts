@@ -36,6 +36,8 @@ export const hasJournal = (folder: string): boolean => existsSync(join(folder, F
 
 export function openJournal(folder: string): Journal {
   const file = join(folder, FILE);
+  /** What the process before left may end in the middle of a line, which must not take the next one with it. */
+  let before = '\n';
   // One after the other, each whole.
   let last: Promise<void> = Promise.resolve();
   const next = (work: () => Promise<void>): Promise<void> => {
@@ -48,8 +50,9 @@ export function openJournal(folder: string): Journal {
       next(async () => {
         const handle = await open(file, 'a');
         try {
-          await handle.appendFile(`${JSON.stringify(entry)}\n`);
+          await handle.appendFile(`${before}${JSON.stringify(entry)}\n`);
           await handle.datasync();
+          before = '';
         } finally {
           await handle.close();
         }
