@@ -1,7 +1,7 @@
 /** Facts by content, kept so that unchanged files need no reading. */
 import type { Database } from './database';
 import { keptText, textKept } from './kept';
-import { type Portions, portions } from './portions';
+import { pages, type Portions, portions } from './portions';
 
 export interface KnownFacts {
   path: string;
@@ -14,18 +14,15 @@ const FETCHED = 100;
 
 /** Facts that this version of the readers made of the files of an audit, in portions. */
 export async function* knownFacts(db: Database, audit: number, reader: string): AsyncGenerator<KnownFacts[]> {
-  let after = '';
-  for (;;) {
-    const rows = await db.query<KnownFacts>(
+  const found = pages((after) =>
+    db.query<KnownFacts>(
       `select facts.path, facts.hash, facts.body from audit_file
        join facts on facts.path = audit_file.path and facts.hash = audit_file.hash and facts.reader = $2
        where audit_id = $1 and audit_file.path > $3 order by audit_file.path limit ${FETCHED}`,
       [audit, reader, after],
-    );
-    if (!rows.length) return;
-    after = rows.at(-1)!.path;
-    yield rows.map((row) => ({ ...row, path: textKept(row.path) }));
-  }
+    ),
+  );
+  for await (const rows of found) yield rows.map((row) => ({ ...row, path: textKept(row.path) }));
 }
 
 /** Facts are written so many at once, so that others get their turn. */

@@ -10,3 +10,15 @@ export interface Portions<T> {
 export async function* portions<T>({ count, take }: Portions<T>, most: number): AsyncGenerator<T[]> {
   for (let from = 0; from < count; from += most) yield await take(from, most);
 }
+
+/** Rows in the order of their paths, page by page; `fetch` gives those of the page after a path. */
+export async function* pages<R extends { path: string }>(
+  fetch: (after: string) => Promise<R[]>,
+): AsyncGenerator<R[]> {
+  for (let after = ''; ;) {
+    const rows = await fetch(after);
+    if (!rows.length) return;
+    after = rows.at(-1)!.path;
+    yield rows;
+  }
+}

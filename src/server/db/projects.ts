@@ -4,7 +4,7 @@ import type { AuditSummary, ProjectSummary } from '../../api/schemas';
 import type { Report, ReportedFinding } from '../../core/report/summary';
 import type { Database } from './database';
 import { jsonKept, keptJson, keptText, textKept } from './kept';
-import { type Portions, portions } from './portions';
+import { pages, type Portions, portions } from './portions';
 
 interface AuditRow {
   id: string | number;
@@ -256,15 +256,13 @@ const FETCHED = 200;
 
 /** The files of an audit with their texts, in portions, in the order of their paths. */
 export async function* filesOf(db: Database, audit: number): AsyncGenerator<StoredFile[]> {
-  let after = '';
-  for (;;) {
-    const rows = await db.query<StoredFile>(
+  const found = pages((after) =>
+    db.query<StoredFile>(
       `select path, hash, body as text from audit_file join source using (hash)
        where audit_id = $1 and path > $2 order by path limit ${FETCHED}`,
       [audit, after],
-    );
-    if (!rows.length) return;
-    after = rows.at(-1)!.path;
+    ),
+  );
+  for await (const rows of found)
     yield rows.map(({ path, hash, text }) => ({ path: textKept(path), hash, text: textKept(text) }));
-  }
 }
