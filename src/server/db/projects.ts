@@ -47,7 +47,7 @@ const toAudit = (row: AuditRow): AuditSummary => ({
 /** Adds a project, or finds the one that is there for the same folder. */
 export async function addProject(db: Database, name: string, root: string): Promise<string> {
   const id = createHash('sha256').update(root).digest('hex').slice(0, 12);
-  await db.query('insert into project (id, name, root) values ($1, $2, $3) on conflict (root) do nothing', [
+  await db.query('insert into project (id, name, root) values ($1, $2, $3) on conflict do nothing', [
     id,
     name,
     root,
