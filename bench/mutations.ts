@@ -92,7 +92,7 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
       const used = project.components.some(
         (component) =>
           component.file === file.index &&
-          component.facts.consumes.some((consume) => consume.key === one.local),
+          component.facts.consumes.some(({ key }) => 'name' in key && key.name === one.local),
       );
       if (!isKey || !used) continue;
       const text = textOf(file.path).slice(one.start, one.end);

@@ -77,11 +77,12 @@ export function openAudit(input: AuditInput): Audit {
 export function auditSources(sources: Record<string, string>, settings?: Settings): Audit {
   const facts: FileFacts[] = [];
   const manifests: Manifest[] = [];
+  const readPart = (path: string) => sources[path];
   for (const [path, text] of Object.entries(sources)) {
     if (isManifest(path)) {
       const manifest = readManifest(path, text);
       if (manifest) manifests.push(manifest);
-    } else facts.push(readFile(path, text));
+    } else facts.push(readFile(path, text, readPart));
   }
   return openAudit({ facts, manifests, ...(settings ? { settings } : {}) });
 }

@@ -1,5 +1,5 @@
 /** The functions that an expression may be. */
-import type { ExprFact, StoreAsk } from '../model/facts';
+import type { ExprFact, KeyFact, StoreAsk } from '../model/facts';
 import type { Component, Port } from '../model/project';
 import type { Provider } from './context-types';
 import type { Frame, Frames } from './frames';
@@ -31,7 +31,7 @@ export class Callables {
     private readonly frames: Frames,
     private readonly values: Values,
     /** The providers whose value a consumed key may be. */
-    private readonly providersOf: (consumer: Component, file: number, key: string) => Provider[],
+    private readonly providersOf: (consumer: Component, file: number, key: KeyFact) => Provider[],
   ) {}
 
   /** What was worked out before all nodes were there is worked out anew. */
@@ -201,7 +201,7 @@ export class Callables {
   }
 
   /** The values that a consumed key may have, with the code in which they stand. */
-  provided(frame: Frame, key: string): { frame: Frame; value: ExprFact }[] {
+  provided(frame: Frame, key: KeyFact): { frame: Frame; value: ExprFact }[] {
     return this.providersOf(frame.owner, frame.code.file, key).flatMap((one) => this.valueOf(one) ?? []);
   }
 

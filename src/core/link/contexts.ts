@@ -1,7 +1,7 @@
 /**
  * Who provides which context where, who consumes it, and what is above whom on the page.
  */
-import type { ConsumeFact, PlainCallFact, ProvideFact, Where } from '../model/facts';
+import type { ConsumeFact, KeyFact, PlainCallFact, ProvideFact, Where } from '../model/facts';
 import { isCallbackName } from '../model/names';
 import type { Component, Place } from '../model/project';
 import { groupBy } from '../model/group-by';
@@ -9,12 +9,13 @@ import { belowNode } from './below';
 import type { AbsentKey, Below, Consumer, ContextKey, Contexts, Provider } from './context-types';
 import { Coverage } from './coverage';
 import { mixinKey } from './frames';
+import { contextKey } from './keys';
 import type { Tree } from './linked';
 
 export function linkContexts(project: Tree): Contexts {
   const keys = new Map<string, ContextKey & { bit: bigint }>();
-  const keyAt = (file: number, name: string) => {
-    const target = contextKey(project, file, name);
+  const keyAt = (file: number, written: KeyFact) => {
+    const target = contextKey(project, file, written);
     if (!target) return undefined;
     const { id } = target;
     let key = keys.get(id);
@@ -31,7 +32,7 @@ export function linkContexts(project: Tree): Contexts {
     return key;
   };
   const providers = project.components.flatMap((component) => [
-    ...providersOf(component, keyAt),
+    ...providersOf(project, component, keyAt),
     ...providedByHelpers(project, component, keyAt),
   ]);
   const consumers = project.components.flatMap((component) =>
@@ -70,37 +71,7 @@ export function hasDefault({ value }: Pick<ContextKey, 'value'>): boolean {
   return type !== undefined && !(type.t === 'lit' && (type.v === null || type.v === undefined));
 }
 
-type KeyAt = (file: number, name: string) => ContextKey | undefined;
-
-/**
- * A key: a value made for it, an object that is nothing else, or a text, which means the same in all files of a package,
- * whether it is written out or kept under a name.
- */
-export function contextKey(
-  project: Tree,
-  file: number,
-  name: string,
-): Pick<ContextKey, 'id' | 'file' | 'value'> | undefined {
-  const textId = (at: number, text: string) => `${project.files[at]!.pkg?.dir ?? ''}"${text}`;
-  if (name.startsWith('"')) {
-    const text = JSON.parse(name) as string;
-    return {
-      id: textId(file, text),
-      file,
-      value: { name: text, kind: 'context', key: text, start: 0, end: 0 },
-    };
-  }
-  const target = project.lookup(file, name);
-  if (target.kind !== 'value') return undefined;
-  const { value, file: home } = target;
-  const { kind, type, members } = value;
-  if (kind === 'value' && type?.t === 'lit' && typeof type.v === 'string') {
-    const { name: own, start, end } = value;
-    return { id: textId(home, type.v), file: home, value: { name: own, kind: 'context', start, end } };
-  }
-  const isMade = kind === 'context' || (kind === 'object' && members && !Object.keys(members).length);
-  return isMade ? { id: `${home}:${value.name}`, file: home, value } : undefined;
-}
+type KeyAt = (file: number, key: KeyFact) => ContextKey | undefined;
 
 /** It reaches everything that the component renders, not only what is written inside a tag. */
 const isWhole = ({ node, where }: ProvideFact): boolean => node === 0 && where === 'setup';
@@ -142,7 +113,7 @@ const placeOfName = ({ file, facts }: Component): Place => ({
 });
 
 /** The context's own provider element, or the context itself as an element. */
-function providersOf(component: Component, keyAt: KeyAt): Provider[] {
+function providersOf(project: Tree, component: Component, keyAt: KeyAt): Provider[] {
   const { facts, file, id } = component;
   const found: Provider[] = [];
   for (const one of facts.role === 'helper' && facts.provides.some(isWhole) ? [] : facts.provides) {
@@ -159,7 +130,8 @@ function providersOf(component: Component, keyAt: KeyAt): Provider[] {
   }
   facts.render.forEach((node, index) => {
     if (node.kind !== 'site' || !node.tag || node.tag.symbol !== undefined || node.tag.unbound) return;
-    const key = keyAt(file, node.tag.name);
+    const { name } = node.tag;
+    const key = project.lookup(file, name).kind === 'value' ? keyAt(file, { name }) : undefined;
     if (!key) return;
     const value = node.attributes.find((one) => one.name === 'value')?.value;
     found.push({
@@ -175,8 +147,8 @@ function providersOf(component: Component, keyAt: KeyAt): Provider[] {
 
 function absentKeys(project: Tree, { facts, file, id }: Component): AbsentKey[] {
   return facts.consumes.flatMap((one) => {
-    if (one.key.startsWith('"')) return [];
-    const target = project.lookup(file, one.key);
+    if (!('name' in one.key)) return [];
+    const target = project.lookup(file, one.key.name);
     if (target.kind !== 'absent') return [];
     const place = { file, start: one.start, end: one.end };
     return [{ component: id, name: target.name, place, file: target.file }];

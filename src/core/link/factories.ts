@@ -2,7 +2,7 @@
  * Contexts that functions of the project make: each call has a key, a provider and a hook of its own. They are written
  * once, inside the function; here the facts of what is inside are made anew for every call.
  */
-import type { ComponentFacts, FactoryFact, FileFacts, ValueFact } from '../model/facts';
+import type { ComponentFacts, FactoryFact, FileFacts, KeyFact, ValueFact } from '../model/facts';
 import type { Modules } from './modules';
 import { linkNames } from './names';
 import { pathTo } from './paths';
@@ -152,7 +152,8 @@ class Maker {
 
   /** A component or hook from inside the function, with the keys of this call. */
   private copy(facts: ComponentFacts, name: string): ComponentFacts {
-    const key = (written: string) => this.keys.get(written) ?? written;
+    const local = (written: string) => this.keys.get(written) ?? written;
+    const key = (one: KeyFact) => ('name' in one ? { name: local(one.name) } : one);
     return {
       ...facts,
       name,
@@ -162,7 +163,7 @@ class Maker {
       consumes: facts.consumes.map((one) => ({ ...one, key: key(one.key) })),
       render: facts.render.map((node) =>
         node.tag && this.keys.has(node.tag.name)
-          ? { ...node, tag: { ...node.tag, name: key(node.tag.name), outer: false } }
+          ? { ...node, tag: { ...node.tag, name: local(node.tag.name), outer: false } }
           : node,
       ),
     };

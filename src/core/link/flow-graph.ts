@@ -1,9 +1,10 @@
 /** The graph that says how values move, while it is made: its nodes and edges, and what expressions in it are. */
+import type { KeyFact } from '../model/facts';
 import { groupBy } from '../model/group-by';
 import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
 import { Callables } from './callables';
 import type { Contexts, Provider } from './context-types';
-import { contextKey } from './contexts';
+import { contextKey } from './keys';
 import { type Effect, Effects } from './effects';
 import { Frames } from './frames';
 import type { Linked, Tree } from './linked';
@@ -134,7 +135,7 @@ export class FlowGraph {
   private readonly above = new Map<string, Provider[]>();
   private keyed: Map<string, Provider[]> | undefined;
 
-  private providersOf(consumer: Component, file: number, key: string): Provider[] {
+  private providersOf(consumer: Component, file: number, key: KeyFact): Provider[] {
     const id = contextKey(this.project, file, key)?.id;
     return id === undefined ? [] : this.providersAbove(consumer, id);
   }

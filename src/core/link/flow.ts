@@ -1,12 +1,14 @@
 /** The flow graph: how values move between the ports and values of components. */
-import type { ExprFact, Span } from '../model/facts';
+import type { ExprFact, KeyFact, Span } from '../model/facts';
+import { keyId, keyName } from '../model/keys';
 import { publicName } from '../model/names';
 import type { Component, Flow, Place } from '../model/project';
 import type { Contexts, Provider } from './context-types';
-import { contextKey, hasDefault } from './contexts';
+import { hasDefault } from './contexts';
 import { CallFlow } from './flow-calls';
 import { FlowGraph } from './flow-graph';
 import { SiteFlow } from './flow-sites';
+import { contextKey } from './keys';
 import { type Frame, joinMembers, keepsItsOwn } from './frames';
 import type { Linked, Tree } from './linked';
 import { unboxed } from './values';
@@ -94,7 +96,7 @@ class FlowBuilder {
         if (!node) continue;
         const { file } = frame.code;
         // The name under which a key is declared; an import may give it another.
-        node.name = contextKey(this.project, file, consume.key)?.value.name ?? consume.key;
+        node.name = contextKey(this.project, file, consume.key)?.value.name ?? keyName(consume.key);
         const id = this.contextId(file, consume.key);
         const list = this.consumed.get(id);
         if (list) list.push({ node: node.id, component });
@@ -104,8 +106,8 @@ class FlowBuilder {
     if (component.mixins.length) for (const frame of this.graph.frames.within(component)) joinMembers(frame);
   }
 
-  private contextId(file: number, key: string): string {
-    return contextKey(this.project, file, key)?.id ?? `?${file}:${key}`;
+  private contextId(file: number, key: KeyFact): string {
+    return contextKey(this.project, file, key)?.id ?? `?${file}:${keyId(key)}`;
   }
 
   /** Edges inside a component or a helper: what is derived from what, and what writes its state. */
@@ -141,7 +143,7 @@ class FlowBuilder {
       if (code !== frame.owner || contextKey(this.project, file, provide.key)) continue;
       const place = { file, start: provide.keyStart, end: provide.keyEnd };
       const value = provide.value && { frame, value: provide.value };
-      const node = this.addProvider(code, provide.key, place, value);
+      const node = this.addProvider(code, keyName(provide.key), place, value);
       for (const one of this.consumed.get(this.contextId(file, provide.key)) ?? []) this.join(node, one.node);
     }
   }
@@ -221,16 +223,16 @@ class FlowBuilder {
         const known = contextKey(this.project, code.file, key);
         if (!known && isForeignKey(this.project, code.file, key)) continue;
         const followed = this.flow.into[node]!.length > 0 || (known !== undefined && hasDefault(known));
-        this.graph.count('context', followed, { file: code.file, start, end }, key.replace(/^"|"$/g, ''));
+        this.graph.count('context', followed, { file: code.file, start, end }, keyName(key));
       }
     }
   }
 }
 
 /** Whether a key is made outside of the project. */
-function isForeignKey(project: Linked, file: number, key: string): boolean {
-  if (key.startsWith('"')) return false;
-  const target = project.lookup(file, key);
+function isForeignKey(project: Linked, file: number, key: KeyFact): boolean {
+  if (!('name' in key)) return false;
+  const target = project.lookup(file, key.name);
   return target.kind === 'outside' && target.why === 'package';
 }
 

@@ -31,11 +31,16 @@ export function link(
   const facts = withFactories(routed, modules);
   const files = facts.map((one, index): ProjectFile => {
     const pkg = modules.packageOf(one.path);
+    const parts = (one.parts ?? []).flatMap(({ path, base }) => {
+      const file = modules.fileAt(path);
+      return file === undefined ? [] : [{ file, base }];
+    });
     return {
       index,
       path: one.path,
       facts: one,
       pkg,
+      ...(parts.length ? { parts } : {}),
       version: versionOf(one.language, pkg),
       bringsNames: bringsNames(one.language, pkg),
       aside: isAside(one.path),

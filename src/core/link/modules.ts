@@ -17,7 +17,9 @@ const WRITTEN: Record<string, string[]> = {
 };
 
 export interface Modules {
-  /** Index of the file, or undefined if it is outside the project. */
+  /** Index of the file of exactly this path, if there is one. */
+  fileAt(path: string): number | undefined;
+  /** Index of the file that an import means, or undefined if it is outside the project. */
   resolve(from: string, specifier: string): number | undefined;
   /** The paths that aliases make of a name, whether or not a file is there. */
   pathsOf(from: string, specifier: string): string[];
@@ -201,6 +203,7 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       unresolvedHeads.add(headOf(path, specifier));
 
   return {
+    fileAt: (path) => byPath.get(path),
     resolve,
     pathsOf,
     isForeign,

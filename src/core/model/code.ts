@@ -155,9 +155,17 @@ export interface EmitFact extends Span {
   how: 'called' | 'listener' | 'handed';
 }
 
+/** The key of a value that is provided: a value of its own, a text, or the type of what is provided. */
+export type KeyFact =
+  /** By its name in the file: what was made as a key, or a class. */
+  | { name: string }
+  /** It means the same in all files of a package. */
+  | { text: string }
+  /** Whoever asks for this type gets it; `shown` is the type as people read it. */
+  | { type: TypeExpr; shown: string };
+
 export interface ProvideFact extends Span {
-  /** The key's name in the file. */
-  key: string;
+  key: KeyFact;
   keyStart: number;
   keyEnd: number;
   value?: ExprFact;
@@ -166,7 +174,7 @@ export interface ProvideFact extends Span {
 }
 
 export interface ConsumeFact extends Span {
-  key: string;
+  key: KeyFact;
   symbol: number;
   where: Where | 'setup';
   fn: number;

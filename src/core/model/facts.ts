@@ -16,6 +16,7 @@ import type {
   Where,
   WriteFact,
 } from './code';
+import type { PartFact } from './parts';
 import type { TypeDecl, TypeExpr } from './types';
 
 export type * from './code';
@@ -27,6 +28,8 @@ export interface FileFacts {
   path: string;
   language: Language;
   problem?: Problem;
+  /** Other files that its components are written in. */
+  parts?: PartFact[];
   imports: ImportFact[];
   exports: ExportFact[];
   types: TypeDecl[];

@@ -1,5 +1,6 @@
 /** What the engine has to know of a language beside the facts of its files. Each reader's folder says it of its own. */
 import type { FileFacts, Language } from './facts';
+import type { ReadPart } from './parts';
 
 export interface LanguageDescriptor {
   name: Language;
@@ -11,8 +12,8 @@ export interface LanguageDescriptor {
   files?: RegExp;
   /** Whether a script that several languages could have written is this one's. */
   claims?(path: string, text: string): boolean;
-  /** Reads a file of its own. Never throws for what the file holds. */
-  read(path: string, text: string): FileFacts;
+  /** Reads a file of its own, and what `readPart` gives of files that belong to it. Never throws for what they hold. */
+  read(path: string, text: string, readPart: ReadPart): FileFacts;
   /** The parsers that it loads, by package: facts that another version made are not used. */
   parsers: string[];
   /** The package of the framework, whose version says what its components do. */

@@ -21,6 +21,7 @@ export interface Lazy {
   args?: Map<string, Lazy>;
 }
 
+/** Offsets count through all texts of the file's unit; `located` says which file that is. */
 export interface Place extends Span {
   file: number;
 }
@@ -218,6 +219,8 @@ export interface ProjectFile {
   path: string;
   facts: FileFacts;
   pkg: Package | undefined;
+  /** Other files that its components are written in, by index, with the offset at which each begins. */
+  parts?: { file: number; base: number }[];
   /** The major version of its language's framework that its package needs. */
   version: FrameworkVersion | undefined;
   /** A build may bring names into scope that nothing in the file declares. */

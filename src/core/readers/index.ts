@@ -1,5 +1,6 @@
 /** Which reader a file is for. The only door to the readers. */
 import type { FileFacts } from '../model/facts';
+import type { ReadPart } from '../model/parts';
 import { emptyFile } from './file';
 import { languageByName, languageOf } from './languages';
 import { TOO_DEEP } from './script/parse';
@@ -13,14 +14,16 @@ const SCRIPT = /\.(?:[cm]?[jt]s|[jt]sx)$/;
 export const isReadable = (path: string): boolean =>
   languageByName(path) !== undefined || (SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path));
 
-/** Reads one file to facts. Never throws. */
-export function readFile(path: string, text: string): FileFacts {
+const noParts: ReadPart = () => undefined;
+
+/** Reads one file, with those that belong to it, to facts. Never throws. */
+export function readFile(path: string, text: string, readPart = noParts): FileFacts {
   const clean = text.charCodeAt(0) === 0xfeff ? ` ${text.slice(1)}` : text;
   if (clean.includes('\0')) {
     return { ...emptyFile(path), problem: { message: 'the file is binary', line: 1, column: 1 } };
   }
   try {
-    return languageOf(path, clean)?.read(path, clean) ?? emptyFile(path);
+    return languageOf(path, clean)?.read(path, clean, readPart) ?? emptyFile(path);
   } catch (error) {
     const message =
       error instanceof RangeError

@@ -1,5 +1,6 @@
 /** Places as people and other programs read them. */
 import { lineIndex, type LineIndex } from '../model/lines';
+import { partAt } from '../model/parts';
 import type { Place, Project } from '../model/project';
 
 export interface Spot {
@@ -17,6 +18,14 @@ export interface Places {
   spot(place: Place): Spot;
   /** Text of the line on which a place starts, cut around the place where the line is long. */
   excerpt(place: Place): string;
+  /** The text of a place. */
+  text(place: Place): string;
+}
+
+/** The place in the file that really holds it: that of the unit, or one that the unit is written in as well. */
+export function located({ files }: Pick<Project, 'files'>, place: Place): Place {
+  const part = partAt(files[place.file]!.parts, place.start);
+  return part ? { file: part.file, start: place.start - part.base, end: place.end - part.base } : place;
 }
 
 /** Longer lines are cut. */
@@ -30,7 +39,8 @@ export function placesOf(project: Project, textOf: TextOf): Places {
     return index;
   };
   return {
-    spot(place) {
+    spot(at) {
+      const place = located(project, at);
       const index = indexOf(place.file);
       const start = index.at(place.start);
       const end = index.at(place.end);
@@ -42,7 +52,12 @@ export function placesOf(project: Project, textOf: TextOf): Places {
         endColumn: end.column,
       };
     },
-    excerpt(place) {
+    text(at) {
+      const { file, start, end } = located(project, at);
+      return textOf(project.files[file]!.path).slice(start, end);
+    },
+    excerpt(at) {
+      const place = located(project, at);
       const index = indexOf(place.file);
       const { line, column } = index.at(place.start);
       const text = index.line(line);

@@ -41,7 +41,7 @@ export async function keepFacts(
     await db.query(
       `insert into facts (path, hash, reader, body)
        select path, hash, $1::text, body from unnest($2::text[], $3::text[], $4::text[]) as given (path, hash, body)
-       on conflict do nothing`,
+       on conflict (path, hash, reader) do update set body = excluded.body`,
       [
         reader,
         part.map((one) => keptText(one.path)),

@@ -11,7 +11,14 @@ import { readManifest, type Manifest } from '../../core/readers/manifest';
 import { RULES, type Settings } from '../../core/rules';
 import type { Skipped } from '../../core/report/summary';
 import { walk } from '../sources/walk';
-import { readTask, type ReadResult, type ReadTask, type ReadText, type ReadTexts } from './reader-worker';
+import {
+  type KnownText,
+  readTask,
+  type ReadResult,
+  type ReadTask,
+  type ReadText,
+  type ReadTexts,
+} from './reader-worker';
 import { workerFile } from '../threads/worker-file';
 
 export interface Progress {
@@ -108,6 +115,10 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
     progress('reading', found, facts.size);
   };
   await readAll(root, walked.sources, before, signal, take, threads);
+  // What the walk left out may be a part of what it found.
+  const more = [...facts.values()].flatMap((one) => (one.parts ?? []).map(({ path }) => path));
+  const paths = [...new Set(more)].filter((path) => !facts.has(path));
+  if (paths.length) take({ root, paths }, readTask({ root, paths }));
   signal?.throwIfAborted();
   progress('linking', found, 0);
   const manifests = await readManifests(root, walked.manifests);
@@ -151,6 +162,11 @@ class Threads {
   }
 }
 
+function knownText({ facts, hashes }: NonNullable<FolderOptions['before']>, path: string): KnownText {
+  const { parts } = facts.get(path) ?? {};
+  return { hash: hashes.get(path) ?? '', ...(parts ? { parts } : {}) };
+}
+
 async function readAll(
   root: string,
   sources: string[],
@@ -162,7 +178,7 @@ async function readAll(
   const tasks: ReadTask[] = [];
   for (let i = 0; i < sources.length; i += BATCH) {
     const paths = sources.slice(i, i + BATCH);
-    const known = before && Object.fromEntries(paths.map((path) => [path, before.hashes.get(path) ?? '']));
+    const known = before && Object.fromEntries(paths.map((path) => [path, knownText(before, path)]));
     tasks.push({ root, paths, ...(known ? { known } : {}) });
   }
   if (sources.length < WORTH_THREADS || before) return readHere(tasks.reverse(), signal, take);

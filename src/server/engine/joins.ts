@@ -17,14 +17,13 @@ export interface Desk {
 }
 
 export function desk(result: AuditResult, textOf: TextOf): Desk {
-  const { project } = result;
+  const places = placesOf(result.project, textOf);
   return {
     result,
     textOf,
-    places: placesOf(project, textOf),
+    places,
     text(place, most = 80) {
-      const whole = textOf(project.files[place.file]!.path);
-      const text = whole.slice(place.start, place.end).replace(/\s+/g, ' ').trim();
+      const text = places.text(place).replace(/\s+/g, ' ').trim();
       return text.length > most ? `${text.slice(0, most - 1)}…` : text;
     },
   };

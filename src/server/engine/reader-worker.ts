@@ -1,15 +1,22 @@
 /** A worker thread that reads files to facts. Facts travel as JSON, which is faster than cloning objects. */
 import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync, realpathSync, statSync } from 'node:fs';
+import { join, relative } from 'node:path';
 import type { FileFacts } from '../../core/model/facts';
-import { readFile } from '../../core/readers';
+import type { PartFact } from '../../core/model/parts';
+import { MAX_LENGTH, readFile } from '../../core/readers';
 
 export interface ReadTask {
   root: string;
   paths: string[];
-  /** Hashes of texts whose facts are known already, by path. */
-  known?: Record<string, string>;
+  /** Texts whose facts are known already, by path. */
+  known?: Record<string, KnownText>;
+}
+
+/** The hash of a text, and those of the other files that its facts were made of. */
+export interface KnownText {
+  hash: string;
+  parts?: PartFact[];
 }
 
 export interface ReadTexts {
@@ -32,9 +39,41 @@ export interface ReadText {
 
 export const hashOf = (text: string): string => createHash('sha256').update(text).digest('base64url');
 
+/** The text of a file that another belongs with; undefined where it is no file of the folder that could be read. */
+function partIn(root: string, path: string): string | undefined {
+  try {
+    const real = realpathSync(join(root, path));
+    const isInside = !relative(realpathSync(root), real).startsWith('..');
+    const found = isInside ? statSync(real) : undefined;
+    return found?.isFile() && found.size <= MAX_LENGTH ? readFileSync(real, 'utf8') : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Facts of a file and of what it is written in besides, which note what these texts were. */
+export function readUnit(
+  path: string,
+  text: string,
+  partOf: (path: string) => string | undefined,
+): FileFacts {
+  const facts = readFile(path, text, partOf);
+  for (const part of facts.parts ?? []) part.hash = hashOf(partOf(part.path) ?? '');
+  return facts;
+}
+
+/** Whether facts that are kept were made of these very texts. */
+export const isSameText = (
+  known: KnownText | undefined,
+  hash: string,
+  partOf: (path: string) => string | undefined,
+): boolean =>
+  known?.hash === hash && (known.parts ?? []).every((one) => hashOf(partOf(one.path) ?? '') === one.hash);
+
 /** Reads the files of a task. A file that has gone in the meantime gives facts with a problem. */
 export function readTask(task: ReadTask): ReadTexts {
   const read: ReadText[] = [];
+  const partOf = (path: string) => partIn(task.root, path);
   const facts = task.paths.map((path) => {
     let text: string;
     try {
@@ -47,7 +86,7 @@ export function readTask(task: ReadTask): ReadTexts {
     }
     const hash = hashOf(text);
     read.push({ text, hash });
-    return task.known?.[path] === hash ? null : readFile(path, text);
+    return isSameText(task.known?.[path], hash, partOf) ? null : readUnit(path, text, partOf);
   });
   return { facts, read };
 }

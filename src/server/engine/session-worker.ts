@@ -2,7 +2,6 @@
 import type { Config } from '../../api/config';
 import { openAudit, type AuditResult } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
-import { readFile } from '../../core/readers';
 import { isManifest } from '../../core/readers/manifest';
 import { reportOf } from '../../core/report/summary';
 import { auditFolder, loadConfig, settingsOf, understood } from './audit-folder';
@@ -13,7 +12,7 @@ import type { Many, OpenedAudit, Question } from './session-protocol';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
 import { joinedView } from './joined';
-import { hashOf } from './reader-worker';
+import { hashOf, isSameText, readUnit } from './reader-worker';
 import { jointView } from './joint';
 import { riggingView, search, strandView } from './views';
 
@@ -48,12 +47,13 @@ async function open(root: string): Promise<OpenedAudit> {
   const started = performance.now();
   const config = await loadConfig(root);
   const { facts: known } = takeBefore();
+  const had = new Map(known.map((one) => [one.path, JSON.parse(one.body) as FileFacts]));
   const found = await auditFolder(root, {
     ...(config ? { config } : {}),
     ...(known.length
       ? {
           before: {
-            facts: new Map(known.map((one) => [one.path, JSON.parse(one.body) as FileFacts])),
+            facts: had,
             hashes: new Map(known.map((one) => [one.path, one.hash])),
           },
         }
@@ -66,10 +66,9 @@ async function open(root: string): Promise<OpenedAudit> {
   // A file that could not be read has nothing that is kept, so that it is read again.
   const files = [...texts].flatMap(([path, { text, hash }]) => (hash ? [{ path, hash, text }] : []));
   for (const { path, text } of found.manifests) files.push({ path, hash: hashOf(text), text });
-  const had = new Set(known.map((one) => `${one.path}\n${one.hash}`));
   const facts = files.flatMap(({ path, hash }) => {
     const one = found.facts.get(path);
-    return one && !had.has(`${path}\n${hash}`) ? [{ path, hash, one }] : [];
+    return one && one !== had.get(path) ? [{ path, hash, one }] : [];
   });
   const { findings, ...report } = reportOf(result, textOf, found.skipped);
   many = {
@@ -93,10 +92,14 @@ function restore(config: Config | undefined): void {
   const texts = new Map(files.map((file) => [file.path, file.text]));
   const known = new Map(kept.map((one) => [one.path, one.body]));
   const facts: FileFacts[] = [];
-  for (const { path, text } of files) {
+  const partOf = (path: string) => texts.get(path);
+  for (const { path, hash, text } of files) {
     if (!isManifest(path)) {
       const body = known.get(path);
-      facts.push(body === undefined ? readFile(path, text) : (JSON.parse(body) as FileFacts));
+      const one = body === undefined ? undefined : (JSON.parse(body) as FileFacts);
+      const { parts } = one ?? {};
+      const holds = isSameText({ hash, ...(parts ? { parts } : {}) }, hash, partOf);
+      facts.push(one && holds ? one : readUnit(path, text, partOf));
     }
   }
   const manifests = understood(files.filter((one) => isManifest(one.path)));

@@ -40,7 +40,7 @@ export function riggingView(result: AuditResult, textOf: TextOf, pins: string[])
         parent: row.parent,
         span: row.span,
         ...(when ? { when } : {}),
-        ...(row.each ? { each: textAt(project.files[row.each.file]!.path, row.each, textOf) } : {}),
+        ...(row.each ? { each: textAt(places, row.each) } : {}),
         ...(row.again ? { again: row.again } : {}),
         file: own.file,
         line: own.line,
@@ -51,8 +51,8 @@ export function riggingView(result: AuditResult, textOf: TextOf, pins: string[])
 }
 
 /** The text of a place on one line, cut where it is long. */
-function textAt(path: string, place: Place, textOf: TextOf): string {
-  const text = textOf(path).slice(place.start, place.end).replace(/\s+/g, ' ');
+function textAt(places: Places, place: Place): string {
+  const text = places.text(place).replace(/\s+/g, ' ');
   return text.length > 60 ? `${text.slice(0, 57)}…` : text;
 }
 

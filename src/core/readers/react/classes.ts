@@ -93,8 +93,9 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx, names: ReactNames, i
 
 /** `static contextType = Wind`: what `this.context` holds. */
 function readContextType(u: Unit, member: t.ClassProperty): void {
-  const key = member.value ? memberName(member.value) : undefined;
-  if (key === undefined) return;
+  const name = member.value ? memberName(member.value) : undefined;
+  if (name === undefined) return;
+  const key = { name };
   const symbol = addSymbol(u, {
     name: 'context',
     kind: 'injected',

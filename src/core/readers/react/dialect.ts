@@ -333,8 +333,9 @@ function declareStable(u: Unit, pattern: t.LVal, value: ExprFact, ctx: Ctx, type
 }
 
 function consume(u: Unit, call: Call, ctx: Ctx, name?: t.Identifier): ExprFact | undefined {
-  const key = call.arguments[0] && memberName(call.arguments[0]);
-  if (!key) return undefined;
+  const made = call.arguments[0] && memberName(call.arguments[0]);
+  if (!made) return undefined;
+  const key = { name: made };
   return addConsume(u, key, spanOf(call), ctx, name, typeOfKey(key));
 }
 

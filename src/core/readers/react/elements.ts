@@ -94,9 +94,10 @@ export function readCreate(
 /** `<Wind.Consumer>{(wind) => …}</Wind.Consumer>`: the parameter is what is consumed. */
 export function readConsumers(u: Unit): void {
   for (const node of [...u.facts.render]) {
-    const key =
+    const name =
       node.kind === 'group' && node.tag ? /^([\w$]+)\.Consumer$/.exec(node.tag.name)?.[1] : undefined;
-    if (key === undefined) continue;
+    if (name === undefined) continue;
+    const key = { name };
     const param = node.only?.fn === undefined ? undefined : u.facts.functions[node.only.fn]!.params[0];
     const known = param !== undefined && param >= 0 ? u.facts.symbols[param] : undefined;
     const whole = known && !u.facts.functions[node.only!.fn!]!.takes;
@@ -105,7 +106,7 @@ export function readConsumers(u: Unit): void {
     if (whole) Object.assign(known, { kind: 'injected', type });
     else
       symbol = addSymbol(u, {
-        name: key,
+        name,
         kind: 'injected',
         type,
         start: node.tag!.start,
@@ -135,7 +136,7 @@ export function reactMarkup(names: ReactNames): MarkupDialect {
       const value = attributes.find((one) => one.name === 'value')?.value;
       if (value?.kind === 'identity') use(u, value, ctx, 'provide');
       u.facts.provides.push({
-        key,
+        key: { name: key },
         keyStart: tag.start,
         keyEnd: tag.start + key.length,
         node,

@@ -1,24 +1,24 @@
 /** Keys by which values are provided and consumed, written as texts or as names of values. */
 import type * as t from '@babel/types';
-import type { ConsumeFact, ExprFact, Span } from '../../model/facts';
-import type { TypeExpr } from '../../model/types';
+import type { ConsumeFact, ExprFact, KeyFact, Span } from '../../model/facts';
+import { keyName } from '../../model/keys';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { memberName } from './type-expr';
 import { addSymbol, type Ctx, spanOf, type Unit, unwrap } from './unit';
 
-/** The key as the file names it: a text in quotes, or the name of a value. */
-export function keyOf(node: t.Node | undefined): string | undefined {
+/** The key that a node is: a text, or a value by its name in the file. */
+export function keyOf(node: t.Node | undefined): KeyFact | undefined {
   const bare = node && unwrap(node);
   if (!bare) return undefined;
-  return bare.type === 'StringLiteral' ? JSON.stringify(bare.value) : memberName(bare);
+  if (bare.type === 'StringLiteral') return { text: bare.value };
+  const name = memberName(bare);
+  return name === undefined ? undefined : { name };
 }
-
-/** Whether a key is a text, which means the same in every file. */
-export const isText = (key: string): boolean => key.startsWith('"');
 
 const whenOf = (ctx: Ctx): Ctx['where'] | 'setup' => (ctx.fn === -1 ? 'setup' : ctx.where);
 
 /** What is provided to everything that the component renders: to the node that stands for all of it. */
-export function addProvide(u: Unit, key: string, at: t.Node, value: ExprFact | undefined, ctx: Ctx): void {
+export function addProvide(u: Unit, key: KeyFact, at: t.Node, value: ExprFact | undefined, ctx: Ctx): void {
   u.file.keys.add(unwrap(at).start!);
   u.facts.provides.push({
     key,
@@ -34,7 +34,7 @@ export function addProvide(u: Unit, key: string, at: t.Node, value: ExprFact | u
 /** What is consumed, under a name of its own or under that of its key. */
 export function addConsume(
   u: Unit,
-  key: string,
+  key: KeyFact,
   at: Span,
   ctx: Ctx,
   id: t.Identifier | undefined,
@@ -42,7 +42,7 @@ export function addConsume(
   missing: ConsumeFact['missing'] = 'bare',
 ): ExprFact {
   const { start, end } = at;
-  const name = id?.name ?? (isText(key) ? (JSON.parse(key) as string) : key);
+  const name = id?.name ?? keyName(key);
   const symbol = addSymbol(
     u,
     { name, kind: 'injected', ...(id ? spanOf(id) : { start, end }), type },
@@ -52,9 +52,10 @@ export function addConsume(
   return { kind: 'identity', symbol, start, end };
 }
 
-/** The type that a key of the project was made for. */
-export const typeOfKey = (key: string): TypeExpr => ({
-  t: 'member',
-  of: { t: 'value', name: key },
-  name: '#context',
-});
+/** The type of what a key gives: what a key of the project was made for; what a text gives, nobody declares. */
+export const typeOfKey = (key: KeyFact): TypeExpr =>
+  'name' in key
+    ? { t: 'member', of: { t: 'value', name: key.name }, name: '#context' }
+    : 'type' in key
+      ? key.type
+      : UNKNOWN;

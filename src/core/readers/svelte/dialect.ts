@@ -1,6 +1,7 @@
 /** Runes, dispatchers and contexts, as a dialect of plain code. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
+import { keyId } from '../../model/keys';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type FieldKind, ownMember } from '../script/class-helper';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
@@ -108,7 +109,7 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
         if (asked) {
           const own = u.facts.consumes.at(-1)!;
           own.missing = 'handled';
-          u.asked.add(own.key);
+          u.asked.add(keyId(own.key));
         }
         return { kind: 'computed', ...spanOf(node) };
       }

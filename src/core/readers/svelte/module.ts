@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { readClassHelper } from '../script/class-helper';
+import { typeOfKey } from '../script/contexts';
 import { settleEarly } from '../script/early';
 import { readHelper } from '../script/functions';
 import { isFunction, type NamedNode, type Scopes } from '../script/scope';
@@ -95,11 +96,11 @@ function* contextPairs({ names, file }: SvelteFile, program: t.Program) {
 
 function consumer(id: t.Identifier, key: string): ComponentFacts {
   const span = spanOf(id);
-  const type = { t: 'member', of: { t: 'value', name: key }, name: '#context' } as const;
+  const type = typeOfKey({ name: key });
   return {
     ...emptyHelper(id),
     symbols: [{ name: id.name, kind: 'injected', type, ...span }],
-    consumes: [{ key, symbol: 0, where: 'setup', fn: -1, missing: 'bare', ...span }],
+    consumes: [{ key: { name: key }, symbol: 0, where: 'setup', fn: -1, missing: 'bare', ...span }],
     result: { kind: 'identity', symbol: 0, ...span },
   };
 }
@@ -110,7 +111,9 @@ function provider(id: t.Identifier, key: string): ComponentFacts {
   return {
     ...emptyHelper(id),
     symbols: [{ name: 'value', kind: 'param', index: 0, ...span }],
-    provides: [{ key, keyStart: span.start, keyEnd: span.end, value, node: 0, where: 'setup', ...span }],
+    provides: [
+      { key: { name: key }, keyStart: span.start, keyEnd: span.end, value, node: 0, where: 'setup', ...span },
+    ],
     result: value,
   };
 }

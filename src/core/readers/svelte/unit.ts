@@ -1,6 +1,7 @@
 /** What is known of a Svelte component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
 import type { AttributeFact, ComponentFacts, Span } from '../../model/facts';
+import { keyId } from '../../model/keys';
 import { newUnit } from '../script/new-unit';
 import { portSymbol } from '../script/ports';
 import type { Binding, Scope, Scopes } from '../script/scope';
@@ -26,7 +27,7 @@ export interface SvelteUnit extends Unit {
 /** Whether the code checks what contexts give; who asks first goes on without. */
 export function settleContexts(u: SvelteUnit): void {
   settleMissing(u);
-  for (const one of u.facts.consumes) if (u.asked.has(one.key)) one.missing = 'handled';
+  for (const one of u.facts.consumes) if (u.asked.has(keyId(one.key))) one.missing = 'handled';
 }
 
 export function svelteUnit(

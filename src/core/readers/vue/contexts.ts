@@ -1,8 +1,7 @@
 /** `provide` and `inject`, with keys that are texts, symbols or typed keys. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { type TypeExpr, UNKNOWN } from '../../model/types';
-import { addConsume, addProvide, isText, keyOf, typeOfKey } from '../script/contexts';
+import { addConsume, addProvide, keyOf, typeOfKey } from '../script/contexts';
 import { isFunction } from '../script/scope';
 import { type Call, type Ctx, spanOf, typeOf, unwrap, use } from '../script/unit';
 import type { VueUnit } from './unit';
@@ -26,8 +25,5 @@ export function consume(u: VueUnit, call: Call, ctx: Ctx, id?: t.Identifier): Ex
     use(u, u.expr(bare, isFunction(bare) ? { ...ctx, where: 'derivation' } : ctx), ctx);
   }
   if (key === undefined) return undefined;
-  return addConsume(u, key, spanOf(call), ctx, id, keyType(key), fallback ? 'handled' : 'bare');
+  return addConsume(u, key, spanOf(call), ctx, id, typeOfKey(key), fallback ? 'handled' : 'bare');
 }
-
-/** What a text as a key gives, nobody declares. */
-export const keyType = (key: string): TypeExpr => (isText(key) ? UNKNOWN : typeOfKey(key));

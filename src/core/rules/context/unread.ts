@@ -1,5 +1,5 @@
 import type { ContextKey, Provider } from '../../link/context-types';
-import { contextKey } from '../../link/contexts';
+import { contextKey } from '../../link/keys';
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
 import { step, type Rule } from '../rule';
@@ -88,7 +88,7 @@ class UsesOfKeys {
     for (const { index, facts } of project.files)
       for (const local of facts.mentions) this.note(this.mentioned, index, local);
     for (const { file, facts } of project.components) {
-      for (const use of facts.consumes) this.note(this.consumed, file, use.key);
+      for (const { key } of facts.consumes) if ('name' in key) this.note(this.consumed, file, key.name);
       for (const { tag } of facts.render) {
         const own = tag?.name.endsWith(CONSUMER)
           ? this.idOf(file, tag.name.slice(0, -CONSUMER.length))

@@ -1,11 +1,11 @@
 /** `provide` and `inject` among the options of a component. */
 import type * as t from '@babel/types';
-import { addConsume, addProvide, keyOf } from '../../script/contexts';
+import type { KeyFact } from '../../../model/facts';
+import { addConsume, addProvide, keyOf, typeOfKey } from '../../script/contexts';
 import { readFunction } from '../../script/functions';
 import { isFunction } from '../../script/scope';
-import { keyName, memberName } from '../../script/type-expr';
+import { keyName } from '../../script/type-expr';
 import { type Member, SETUP, spanOf, typeOf, unwrap, use } from '../../script/unit';
-import { keyType } from '../contexts';
 import type { VueUnit } from '../unit';
 import { returnedObject } from './members';
 
@@ -13,16 +13,16 @@ import { returnedObject } from './members';
 export function readInject(u: VueUnit, node: t.Node | undefined): void {
   const bare = node && unwrap(node);
   if (!bare) return;
-  const add = (name: string, key: string, at: t.Node, handled: boolean) => {
+  const add = (name: string, key: KeyFact, at: t.Node, handled: boolean) => {
     const missing = handled ? 'handled' : 'bare';
-    const { symbol } = addConsume(u, key, spanOf(at), SETUP, undefined, keyType(key), missing);
+    const { symbol } = addConsume(u, key, spanOf(at), SETUP, undefined, typeOfKey(key), missing);
     const fact = u.facts.symbols[symbol!]!;
     fact.name = name;
     u.members.set(name, symbol!);
   };
   if (bare.type === 'ArrayExpression') {
     for (const one of bare.elements)
-      if (one?.type === 'StringLiteral') add(one.value, JSON.stringify(one.value), one, false);
+      if (one?.type === 'StringLiteral') add(one.value, { text: one.value }, one, false);
       else u.openScope = true;
     return;
   }
@@ -46,7 +46,7 @@ export function readInject(u: VueUnit, node: t.Node | undefined): void {
     const part = (wanted: string) =>
       value.properties.find((one): one is Member => one.type !== 'SpreadElement' && keyName(one) === wanted);
     const from = part('from');
-    const key = from?.type === 'ObjectProperty' ? keyOf(from.value) : JSON.stringify(name);
+    const key = from?.type === 'ObjectProperty' ? keyOf(from.value) : { text: name };
     if (key !== undefined) add(name, key, member.key, part('default') !== undefined);
     else u.openScope = true;
   }
@@ -64,7 +64,8 @@ export function readProvide(u: VueUnit, node: t.Node | undefined): void {
   }
   for (const property of object.properties) {
     if (property.type === 'SpreadElement') continue;
-    const key = property.computed ? memberName(property.key) : JSON.stringify(keyName(property));
+    const text = property.computed ? undefined : keyName(property);
+    const key = property.computed ? keyOf(property.key) : text === undefined ? undefined : { text };
     const body = property.type === 'ObjectMethod' ? property : property.value;
     const value =
       property.type === 'ObjectMethod'
