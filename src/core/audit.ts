@@ -49,7 +49,10 @@ export function openAudit(input: AuditInput): Audit {
   const run = (): AuditResult => {
     const sorted = [...facts.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
     const project = link(sorted, manifests, settings.roots, (share) => onProgress(share * LINKING));
-    const problems = sorted.flatMap((one) => (one.problem ? [{ path: one.path, ...one.problem }] : []));
+    const problems = sorted.flatMap((one) => [
+      ...(one.problem ? [{ path: one.path, ...one.problem }] : []),
+      ...(one.flaws ?? []),
+    ]);
     const findings = runRules(project, settings, (share) => onProgress(LINKING + share * (1 - LINKING)));
     return { project, findings, problems };
   };

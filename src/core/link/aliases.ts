@@ -4,7 +4,7 @@
  * start with it into files of the project, in one and the same way.
  */
 import type { FileFacts } from '../model/facts';
-import type { PathRule } from './paths';
+import type { PathRule } from '../model/paths';
 
 /** An import that neither a file, a known alias nor a dependency answers. */
 export interface Lonely {

@@ -1,8 +1,9 @@
 /** What may be rendered below a place of a component's render, as far as the project shows. */
 import type { RenderFact } from '../model/facts';
 import type { Component } from '../model/project';
-import type { Below } from './context-types';
+import type { Below, Provider } from './context-types';
 import type { Tree } from './linked';
+import { companions } from './sites';
 import { placesOf } from './slots';
 
 /**
@@ -11,7 +12,7 @@ import { placesOf } from './slots';
  */
 export function belowNode(
   project: Tree,
-  start: { component: number; node: number },
+  start: { component: number; node: number; at?: Provider['at'] },
   isCut: (component: number, node: number) => boolean,
 ): Below {
   const found: Below = { components: new Set(), open: false };
@@ -42,25 +43,37 @@ export function belowNode(
     // Somebody may hand in content that is not seen.
     if (component.unknownSites) found.open = true;
   };
+  const place = (target: number) => {
+    if (found.components.has(target)) return;
+    found.components.add(target);
+    push(project.components[target]!, -1);
+  };
+  if (start.at) found.components.add(first.id);
+  if (start.at === 'host') {
+    if (first.unknownSites) found.open = true;
+    for (const id of first.calledAt) {
+      const site = project.sites[id]!;
+      const owner = project.components[site.owner]!;
+      for (const one of companions(project, site)) place(one.target);
+      owner.facts.render.forEach((node, index) => {
+        if (node.parent === site.node && !isCut(owner.id, index)) push(owner, index);
+      });
+    }
+  }
   for (let next = pending.pop(); next; next = pending.pop()) {
     const { component, under } = next;
     const { render } = component.facts;
     const inside = descendants(component, under, (node) => node !== under && isCut(component.id, node));
     // What is reached as a whole was handed its content at a place that was walked already.
-    if (under >= 0) for (const slot of slotsDrawnIn(component, new Set(inside))) handIn(component, slot);
+    if (under >= 0 && !component.facts.traits.contextWritten)
+      for (const slot of slotsDrawnIn(component, new Set(inside))) handIn(component, slot);
     for (const index of inside) {
       const node = render[index]!;
       for (const { helper, nodes } of component.drawn.get(index) ?? [])
         for (const one of nodes) push(helper, one);
-      if (node.kind !== 'site') continue;
       const sites = component.siteAt.get(index) ?? [];
-      if (!sites.length || node.tag?.openChoice) found.open = true;
-      for (const id of sites) {
-        const { target } = project.sites[id]!;
-        if (found.components.has(target)) continue;
-        found.components.add(target);
-        push(project.components[target]!, -1);
-      }
+      if (node.kind === 'site' && (!sites.length || node.tag?.openChoice)) found.open = true;
+      for (const id of sites) place(project.sites[id]!.target);
     }
   }
   return found;

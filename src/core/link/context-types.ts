@@ -1,5 +1,5 @@
 /** What is known of contexts: keys, who provides them, who consumes them, and what stands below whom. */
-import type { ConsumeFact, ExprFact, Span, ValueFact, Where } from '../model/facts';
+import type { ConsumeFact, ExprFact, ProvideFact, Span, ValueFact, Where } from '../model/facts';
 import type { Place, Site } from '../model/project';
 
 export interface ContextKey {
@@ -7,6 +7,8 @@ export interface ContextKey {
   name: string;
   file: number;
   value: ValueFact;
+  /** It is a component, or a class of which components get an object. */
+  component?: number;
 }
 
 export interface Provider {
@@ -15,6 +17,9 @@ export interface Provider {
   key: ContextKey;
   place: Place;
   value: ExprFact | undefined;
+  at?: ProvideFact['at'];
+  /** It is the component itself, which nobody wrote down as provided. */
+  implicit?: true;
   /** A helper provides it: the calls that lead to it, each by its index in the caller, and the value in its code. */
   inside?: { calls: number[]; value: ExprFact };
 }

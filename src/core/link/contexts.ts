@@ -25,6 +25,7 @@ export function linkContexts(project: Tree): Contexts {
         name: target.value.name,
         file: target.file,
         value: target.value,
+        ...(target.component === undefined ? {} : { component: target.component }),
         bit: 1n << BigInt(keys.size),
       };
       keys.set(id, key);
@@ -38,6 +39,7 @@ export function linkContexts(project: Tree): Contexts {
   const consumers = project.components.flatMap((component) =>
     component.facts.role === 'component' ? consumersOf(project, component, keyAt) : [],
   );
+  providers.push(...themselves(project, keys.values()));
   const belows = new Map<Provider, Below>();
   const byKey = groupBy(providers, (one) => one.key);
   const cover = new Coverage(project, providers, (key) => keys.get(key.id)!.bit, keys.size);
@@ -62,7 +64,8 @@ export function linkContexts(project: Tree): Contexts {
     mountOf: (site) => cover.mountOf(project.components[site.owner]!, site.node),
     mayBeElsewhere: (component) => cover.unknown[component]!,
     isBelowProvider: (component, node, key) =>
-      ((cover.some[component]! | cover.around(component, node)) & keys.get(key.id)!.bit) !== 0n,
+      ((cover.some[component]! | cover.around(component, node) | cover.anywhere) & keys.get(key.id)!.bit) !==
+      0n,
   };
 }
 
@@ -73,6 +76,16 @@ export function hasDefault({ value }: Pick<ContextKey, 'value'>): boolean {
 
 type KeyAt = (file: number, key: KeyFact) => ContextKey | undefined;
 
+/** A component that is asked for by what it is provides itself. */
+function* themselves(project: Tree, keys: Iterable<ContextKey>): Iterable<Provider> {
+  for (const key of keys) {
+    const asked = key.component === undefined ? undefined : project.components[key.component]!;
+    if (asked?.facts.role !== 'component') continue;
+    const place = placeOfName(asked);
+    yield { component: asked.id, node: 0, key, place, value: undefined, at: 'host', implicit: true };
+  }
+}
+
 /** It reaches everything that the component renders, not only what is written inside a tag. */
 const isWhole = ({ node, where }: ProvideFact): boolean => node === 0 && where === 'setup';
 
@@ -81,12 +94,15 @@ const MAX_CALLS = 6;
 
 /** What a helper provides, its caller does, however many helpers are in between. */
 function providedByHelpers(project: Tree, component: Component, keyAt: KeyAt): Provider[] {
-  if (component.facts.role !== 'component') return [];
+  if (component.facts.role === 'helper') return [];
   const providedBy = (code: Component, path: number[], place: Place): Provider[] => [
     ...code.facts.provides.filter(isWhole).flatMap((one) => {
       const key = keyAt(code.file, one.key);
       const inside = one.value ? { inside: { calls: path, value: one.value } } : {};
-      return key ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside }] : [];
+      const at = one.at ? { at: one.at } : {};
+      return key
+        ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside, ...at }]
+        : [];
     }),
     ...(path.length < MAX_CALLS ? within(code, path, place) : []),
   ];
@@ -126,6 +142,7 @@ function providersOf(project: Tree, component: Component, keyAt: KeyAt): Provide
       key,
       place: { file, start: one.keyStart, end: one.keyEnd },
       value: one.value,
+      ...(one.at ? { at: one.at } : {}),
     });
   }
   facts.render.forEach((node, index) => {
@@ -163,15 +180,21 @@ function consumersOf(project: Tree, component: Component, keyAt: KeyAt): Consume
     const key = keyAt(file, one.key);
     if (!key) continue;
     const place = { file, start: one.start, end: one.end };
-    const where = one.where === 'setup' ? one.where : timeOf(component, one.fn, one.where);
-    found.push({ component: id, key, place, missing: one.missing, where });
+    const where = one.late
+      ? 'handler'
+      : one.where === 'setup'
+        ? one.where
+        : timeOf(component, one.fn, one.where);
+    found.push({ component: id, key, place, missing: one.from ? 'handled' : one.missing, where });
   }
   facts.calls.forEach((call, index) => {
     const place = { file, start: call.start, end: call.end };
     const where = timeOf(component, call.fn, call.where);
-    for (const { key, missing, passed } of throughHelper(project, file, call, keyAt, new Set())) {
+    for (const { key, missing, passed, asked } of throughHelper(project, file, call, keyAt, new Set())) {
       const bare = passed && readsBare(component, index);
-      found.push({ component: id, key, place, missing: bare ? 'bare' : missing, where });
+      // An object that is made for the component asks by itself.
+      const at = call.own ? asked : place;
+      found.push({ component: id, key, place: at, missing: bare ? 'bare' : missing, where });
     }
   });
   return found;
@@ -207,6 +230,8 @@ interface Through {
   key: ContextKey;
   missing: ConsumeFact['missing'];
   passed: boolean;
+  /** Where the helper asks. */
+  asked: Place;
 }
 
 function throughHelper(
@@ -229,7 +254,9 @@ function throughHelper(
       one.missing === 'bare' && !helper.facts.reads.some((read) => read.symbol === one.symbol && read.path);
     const { result } = helper.facts;
     const passed = unread && result?.kind === 'identity' && result.symbol === one.symbol;
-    return [{ key, missing: unread ? ('handled' as const) : one.missing, passed }];
+    const handled = unread || one.from !== undefined;
+    const asked = { file: helper.file, start: one.start, end: one.end };
+    return [{ key, missing: handled ? ('handled' as const) : one.missing, passed, asked }];
   });
   const deeper = helper.facts.calls.flatMap((call) => throughHelper(project, helper.file, call, keyAt, seen));
   return [...own, ...deeper.map((one) => ({ ...one, passed: false }))];

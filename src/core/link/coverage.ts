@@ -1,9 +1,19 @@
 /** Which contexts are provided where: a fixed point over the render ancestry. No path is enumerated. */
 import type { Span } from '../model/facts';
-import type { Component } from '../model/project';
+import type { Component, Site } from '../model/project';
 import type { Tree } from './linked';
 import type { ContextKey, Provider } from './context-types';
+import { companions } from './sites';
 import { placesOf } from './slots';
+
+/** What loose code provides without mounting anything is provided to an app that it was handed. */
+export function isEverywhere(
+  { components }: Pick<Tree, 'components'>,
+  { component, node }: Provider,
+): boolean {
+  const { facts } = components[component]!;
+  return facts.role === 'module' && node === 0 && facts.render.every((one) => !one.mounted);
+}
 
 export class Coverage {
   /** Keys provided on some path, by component. */
@@ -15,9 +25,12 @@ export class Coverage {
   private readonly aroundCache = new Map<string, bigint>();
   private readonly providedAt = new Map<string, bigint>();
   private readonly busy = new Set<string>();
+  /** Keys that a component provides for itself as well, and those that it provides on its tag, by component. */
+  private readonly own: bigint[];
+  private readonly host: bigint[];
   private unknownMasks: bigint[] | undefined;
   /** Keys that code provides to an app which it was handed: to which components, nobody sees. */
-  private anywhere = 0n;
+  anywhere = 0n;
   /** A bit beside those of the keys: something else may be provided around. */
   private readonly nobodyKnows: bigint;
 
@@ -29,15 +42,17 @@ export class Coverage {
     count: number,
   ) {
     this.nobodyKnows = 1n << BigInt(count);
+    this.own = new Array<bigint>(project.components.length).fill(0n);
+    this.host = [...this.own];
     for (const one of providers) {
+      if (one.at) this.own[one.component]! |= bitOf(one.key);
+      if (one.at === 'host') this.host[one.component]! |= bitOf(one.key);
       const at = `${one.component}:${one.node}`;
       this.providedAt.set(at, (this.providedAt.get(at) ?? 0n) | bitOf(one.key));
-      const { facts } = project.components[one.component]!;
-      if (facts.role === 'module' && facts.render.every((node) => !node.mounted))
-        this.anywhere |= bitOf(one.key);
+      if (isEverywhere(project, one)) this.anywhere |= bitOf(one.key);
     }
     const { length } = project.components;
-    this.some = new Array<bigint>(length).fill(0n);
+    this.some = [...this.own];
     this.lacks = new Array<bigint>(length).fill(0n);
     this.unknown = project.components.map((one) => one.unknownSites);
     this.run();
@@ -51,9 +66,10 @@ export class Coverage {
       const { aside, pkg } = project.files[component.file]!;
       // What a published package shows is rendered by those who install it.
       const shown = pkg !== undefined && !pkg.private;
-      if (component.root) this.lacks[component.id] = full;
+      const without = full & ~this.own[component.id]!;
+      if (component.root) this.lacks[component.id] = without;
       if (!mounted && !aside && !shown && component.calledAt.length === 0 && !component.unknownSites)
-        this.lacks[component.id] = full;
+        this.lacks[component.id] = without;
     }
     // Whoever has more around than before hands it to what it renders; each round is worth what changed in it.
     let todo = new Set<Component>(project.components);
@@ -76,7 +92,7 @@ export class Coverage {
       const { target } = site;
       // How tests and stories wrap what they show is theirs.
       if (aside && !project.files[project.components[target]!.file]!.aside) continue;
-      const seen = this.around(owner.id, site.node);
+      const seen = this.aroundSite(site);
       const around = seen & full;
       let above = this.lacks[owner.id]!;
       let unknown = this.unknown[owner.id]!;
@@ -141,13 +157,21 @@ export class Coverage {
     for (let at = below.parent; at >= 0; at = below.parent) {
       mask |= this.providedAt.get(`${component}:${at}`) ?? 0n;
       const targets = this.targetsAt(component, at);
-      if (targets.length)
+      if (traits.contextWritten) for (const one of targets) mask |= this.host[one]!;
+      else if (targets.length)
         for (const one of targets) mask |= this.aroundOutlet(one, below.slot ?? traits.contentPort);
       else if (render[at]!.kind === 'site') mask |= this.beside(component, at);
       below = render[at]!;
     }
     this.busy.delete(key);
     this.aroundCache.set(key, mask);
+    return mask;
+  }
+
+  /** The same for what a call site renders, with what stands on its tag and what it provides for itself. */
+  private aroundSite(site: Site): bigint {
+    let mask = this.around(site.owner, site.node) | this.own[site.target]!;
+    for (const one of companions(this.project, site)) mask |= this.host[one.target]!;
     return mask;
   }
 
@@ -234,8 +258,7 @@ export class Coverage {
       seen.add(at);
       const site = this.project.components[at]!.calledAt.map((id) => this.project.sites[id]!).find((one) => {
         const owner = this.project.components[one.owner]!;
-        if ((this.around(owner.id, one.node) & (bit | this.nobodyKnows)) !== 0n || seen.has(owner.id))
-          return false;
+        if ((this.aroundSite(one) & (bit | this.nobodyKnows)) !== 0n || seen.has(owner.id)) return false;
         if (this.mountOf(owner, one.node)) return true;
         return owner.facts.role !== 'module' && (this.lacks[owner.id]! & bit) !== 0n;
       });

@@ -5,7 +5,7 @@
 import type { ComponentFacts, FactoryFact, FileFacts, KeyFact, ValueFact } from '../model/facts';
 import type { Modules } from './modules';
 import { linkNames } from './names';
-import { pathTo } from './paths';
+import { pathTo } from '../model/paths';
 
 /** Values that one call made, by the place of the call. */
 interface Call {

@@ -129,7 +129,7 @@ export class Frames {
       const helper = this.project.components[target.component]!;
       if (helper.facts.role !== 'helper') return;
       budget.left--;
-      if (helper.facts.single) {
+      if (helper.facts.single && !call.own) {
         frame.inner.set(index, this.of(helper));
         return;
       }

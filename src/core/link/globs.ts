@@ -1,7 +1,7 @@
 /** Patterns of paths that code loads: which files they mean. */
 import type { FileFacts } from '../model/facts';
 import type { Modules } from './modules';
-import { dirname, join } from './paths';
+import { dirname, join } from '../model/paths';
 
 /** The files that a pattern, written in a file, may mean; what is not told apart here is meant. */
 export function matching(files: FileFacts[], modules: Modules, from: string, pattern: string): number[] {

@@ -11,6 +11,7 @@ import type { Linked, Tree } from './linked';
 import { mixinsOf } from './mixins';
 import { linkModules } from './modules';
 import { linkNames } from './names';
+import { linkPlaced } from './placed';
 import { linkPorts, portTypeOf } from './ports';
 import { linkRegistry } from './registry';
 import { withFactories } from './factories';
@@ -78,7 +79,8 @@ export function link(
   for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
   onProgress(0.05);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
-  const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules));
+  const placed = linkPlaced(components, files, names);
+  const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules), placed);
   onProgress(0.2);
   linkDrawn(components, names);
   linkPorts(components, sites, types);

@@ -3,7 +3,7 @@ import type { KeyFact } from '../model/facts';
 import type { ContextKey } from './context-types';
 import type { Tree } from './linked';
 
-type Known = Pick<ContextKey, 'id' | 'file' | 'value'>;
+type Known = Pick<ContextKey, 'id' | 'file' | 'value' | 'component'>;
 
 /** The key that some code of a file means; undefined where it is made in a way that is not followed. */
 export function contextKey(project: Tree, file: number, key: KeyFact): Known | undefined {
@@ -26,7 +26,8 @@ function valueKey(project: Tree, file: number, name: string): Known | undefined 
   if (target.kind === 'component') {
     const { file: home, facts } = project.components[target.component]!;
     const { name: own, nameStart: start, nameEnd: end } = facts;
-    return { id: `${home}:${own}`, file: home, value: { name: own, kind: 'context', start, end } };
+    const value = { name: own, kind: 'context' as const, start, end };
+    return { id: `${home}:${own}`, file: home, value, component: target.component };
   }
   if (target.kind !== 'value') return undefined;
   const { value, file: home } = target;

@@ -5,7 +5,7 @@ import type { Manifest, PackageManifest, PathsManifest } from '../readers/manife
 import { ofAll } from '../readers/languages';
 import { guessAliases } from './aliases';
 import { mapped } from './exports-map';
-import { dirname, join, type PathRule } from './paths';
+import { dirname, join, type PathRule } from '../model/paths';
 
 const EXTENSIONS = ['.tsx', '.ts', '.jsx', '.js', '.mjs', '.cjs', '.mts', '.cts', ...ofAll('endings')];
 /** What is written `./x.js` in TypeScript is the file `./x.ts`. */

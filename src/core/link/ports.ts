@@ -89,6 +89,7 @@ function declarePorts(
       inherited: false,
       required: fact.required === true,
       requiredByType: fact.required === true,
+      ...(fact.expected ? { expected: true } : {}),
       typed: false,
       ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),
       ...(fact.default ? { default: fact.default } : {}),

@@ -5,7 +5,7 @@
 import type { ComponentFacts, FileFacts, RenderFact } from '../model/facts';
 import type { Site } from '../model/project';
 import { languageByName } from '../readers/languages';
-import { dirname, pathTo } from './paths';
+import { dirname, pathTo } from '../model/paths';
 
 /** What a file is to such a router, and the folder whose layout it chooses. */
 function routed(path: string): { kind: string; chosen: string | undefined } | undefined {

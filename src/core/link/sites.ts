@@ -2,6 +2,7 @@
 import type { RenderFact, TagFact } from '../model/facts';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
 import type { Names } from './names';
+import type { OnNodes } from './placed';
 import type { Registry } from './registry';
 
 /** `ids` gives the project's number of each file's components. */
@@ -10,18 +11,24 @@ export function linkSites(
   names: Names,
   ids: number[][],
   registry: Registry,
+  placed: Map<Component, OnNodes>,
 ): Site[] {
   const sites: Site[] = [];
   for (const owner of components) {
+    const on = placed.get(owner);
     owner.facts.render.forEach((fact, node) => {
-      if (fact.kind !== 'site' || !fact.tag) return;
+      const here = on?.get(node);
+      if ((fact.kind !== 'site' && !here) || !fact.tag) return;
       const seen = new Set<number>();
-      for (const found of targetsOf(owner, fact.tag, names, ids, registry)) {
+      const targets =
+        here?.map(({ id }): Found => ({ kind: 'component', component: id, together: true })) ??
+        targetsOf(owner, fact.tag, names, ids, registry);
+      for (const found of targets) {
         const component = components[found.component]!;
         if (component.facts.role !== 'component' || seen.has(component.id)) continue;
         seen.add(component.id);
         const id = sites.length;
-        const { wrapper, spare, open } = found;
+        const { wrapper, spare, open, together } = found;
         sites.push({
           id,
           owner: owner.id,
@@ -32,6 +39,7 @@ export function linkSites(
           ...(wrapper ? { wrapper } : {}),
           ...(spare ? { spare } : {}),
           ...(open ? { open } : {}),
+          ...(together ? { together } : {}),
         });
         owner.sites.push(id);
         component.calledAt.push(id);
@@ -91,9 +99,15 @@ function heard(fact: RenderFact, { facts: { ports, propsType, traits } }: Compon
 
 /** The port of the event that a two-way binding listens to. */
 export const updateOf = (target: Component, name: string): string =>
-  target.facts.model?.prop === name ? `@${target.facts.model.event}` : `@update:${name}`;
+  target.facts.model?.prop === name
+    ? `@${target.facts.model.event}`
+    : `@${(target.facts.traits.updateEvent ?? 'update:*').replace('*', name)}`;
 
-type Found = Extract<Target, { kind: 'component' }> & { spare?: boolean; open?: boolean };
+type Found = Extract<Target, { kind: 'component' }> & {
+  spare?: boolean;
+  open?: boolean;
+  together?: boolean;
+};
 
 /** The components that a tag may render: one, or all that it is chosen among. */
 function targetsOf(
@@ -134,8 +148,12 @@ type Sites = Pick<Project, 'components' | 'sites'>;
 
 /** The only component that a node of a render is, if there is but one and nothing else may be drawn. */
 export function onlySite(project: Sites, component: Component, node: number): Site | undefined {
-  const [first, ...others] = component.siteAt.get(node) ?? [];
-  const site = first === undefined || others.length ? undefined : project.sites[first]!;
+  const ids = (component.siteAt.get(node) ?? []).filter((id) => {
+    const { together, target } = project.sites[id]!;
+    return !together || !project.components[target]!.facts.attached;
+  });
+  const [first, ...more] = ids;
+  const site = first === undefined || more.length ? undefined : project.sites[first]!;
   return site && !mayBeOther(site) ? site : undefined;
 }
 
@@ -143,11 +161,18 @@ export function onlySite(project: Sites, component: Component, node: number): Si
 export const isChosen = (project: Sites, site: Site): boolean =>
   mayBeOther(site) || alternatives(project, site).length > 0;
 
-/** The other components that the tag of a call site may render instead. */
-export const alternatives = (project: Sites, site: Site): Site[] =>
+const others = (project: Sites, site: Site): Site[] =>
   project.components[site.owner]!.siteAt.get(site.node)!
     .filter((id) => id !== site.id)
     .map((id) => project.sites[id]!);
+
+/** The other components that the tag of a call site may render instead. */
+export const alternatives = (project: Sites, site: Site): Site[] =>
+  site.together ? [] : others(project, site);
+
+/** The other components that stand on the tag of a call site, beside it. */
+export const companions = (project: Sites, site: Site): Site[] =>
+  site.together ? others(project, site) : [];
 
 /** Whether a wrapper around the component keeps an attribute, or hands over another in its place. */
 export const isKeptByWrapper = ({ wrapper }: Site, name: string): boolean =>

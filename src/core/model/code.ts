@@ -84,6 +84,8 @@ export interface ExprFact extends Span {
   gives?: ExprFact[];
   /** What it draws where it is placed: the outermost render nodes, and what calls may draw. */
   content?: (number | DrawnFact | ShownFact)[];
+  /** member: it is called without anything, so that it is the value itself, or what a function there gives back. */
+  called?: boolean;
   /** array: its elements, where they matter. */
   elements?: ExprFact[];
   /** What a helper gave back, or a part of it: the call, by its index, and the way to the part. */
@@ -171,6 +173,10 @@ export interface ProvideFact extends Span {
   value?: ExprFact;
   node: number;
   where: Where | 'setup';
+  /** It is there for the component itself, too; `host`: and for what stands on the same tag or is nested in it. */
+  at?: 'host' | 'view';
+  /** What is provided says so itself, for all. */
+  itself?: true;
 }
 
 export interface ConsumeFact extends Span {
@@ -178,6 +184,10 @@ export interface ConsumeFact extends Span {
   symbol: number;
   where: Where | 'setup';
   fn: number;
+  /** When set-up is over, for sure. */
+  late?: boolean;
+  /** own: only what is provided at the same tag counts; above: only what is provided further up. */
+  from?: 'own' | 'above';
   /** throws: a missing value is refused; handled: the code goes on without one; bare: neither. */
   missing: 'throws' | 'handled' | 'bare';
 }
@@ -218,6 +228,23 @@ export interface TagFact extends Span {
   global?: string;
 }
 
+/** What selectors look at on a tag: what is written on it, with the value where that is a text. */
+export interface TaggedFact {
+  tag: string;
+  attributes: { name: string; value?: string }[];
+  classes: string[];
+}
+
+/** What a tag must be like for a component to stand on it, or for content to fill a slot. */
+export interface SelectorFact {
+  tag?: string;
+  /** Attributes that must be there, with the value that they must have, if any. */
+  attributes: { name: string; value?: string }[];
+  classes: string[];
+  /** It must be like none of these. */
+  not: SelectorFact[];
+}
+
 export interface RenderFact extends Span {
   kind: 'site' | 'element' | 'outlet' | 'group';
   /** The node in whose content it stands, or -1. */
@@ -232,6 +259,10 @@ export interface RenderFact extends Span {
   drawn?: DrawnFact;
   /** outlet: the slot's public name. */
   outlet?: string;
+  /** outlet: it takes only content that is like one of these. */
+  takes?: SelectorFact[];
+  /** As content, it counts as something else than what it is. */
+  standsAs?: TaggedFact;
   outletSymbol?: number;
   /** Something else is shown where nothing fills it. */
   fallback?: boolean;
@@ -259,6 +290,8 @@ export interface AttributeFact extends Span {
   value: ExprFact;
   /** The value is a call whose result is handed over. */
   called?: CalledFact;
+  /** It is written as an attribute of the page, which nobody has to take. */
+  plain?: boolean;
   /** What is handed over is used by name where it is written, so that handing it over may be by the way. */
   local?: boolean;
 }

@@ -11,6 +11,7 @@ import type {
   ProvideFact,
   ReadFact,
   RenderFact,
+  SelectorFact,
   Span,
   SymbolFact,
   Where,
@@ -28,6 +29,8 @@ export interface FileFacts {
   path: string;
   language: Language;
   problem?: Problem;
+  /** Pieces of it, or of its parts, that were not understood; all else holds. */
+  flaws?: (Problem & { path: string })[];
   /** Other files that its components are written in. */
   parts?: PartFact[];
   imports: ImportFact[];
@@ -63,7 +66,39 @@ export interface FileFacts {
   registers?: RegisterFact[];
   /** It is a page that loads scripts. */
   page?: boolean;
+  /** Values that bring components into scope together. */
+  bundles?: BundleFact[];
   silences: SilenceFact[];
+}
+
+/** What some markup may place. */
+export interface ScopeFact {
+  /** Components, lists of them and bundles, by their names in the file. */
+  names: string[];
+  /** More may be in scope, which no name says. */
+  open?: boolean;
+}
+
+/** A value that brings components into scope together. */
+export interface BundleFact {
+  /** The value's name in the file. */
+  name: string;
+  /** Components whose markup has the bundle's scope. */
+  declares: ScopeFact;
+  /** What they may place besides each other. */
+  takes: ScopeFact;
+  /** What comes into the scope of others that take it. */
+  gives: ScopeFact;
+}
+
+/** A handle that is found by what it is put on, and not by a name that is written there. */
+export interface QueryFact {
+  /** The handle. */
+  symbol: number;
+  /** The component that is looked for, by its name in the file. */
+  component: string;
+  /** It is looked for in what call sites nest in the component, not in its own markup. */
+  nested?: boolean;
 }
 
 /**
@@ -196,6 +231,14 @@ export interface Traits {
   inputsShared?: boolean;
   /** Content nested in a call site arrives as this port. */
   contentPort: string;
+  /** Tags are matched by selectors, among what is in scope. */
+  bySelectors?: boolean;
+  /** What content may ask for is what stands around it where it is written, and not where it is drawn. */
+  contextWritten?: boolean;
+  /** Its tag is an element of the page, too, at which the page's events arrive. */
+  isElement?: boolean;
+  /** The event that tells of a change of an input, with `*` for the input's name; `update:*` if absent. */
+  updateEvent?: string;
   /** A provided context is compared by identity to decide who is drawn again. */
   contextByIdentity: boolean;
   /** Context may be provided and consumed only while drawing or setting up. */
@@ -242,6 +285,8 @@ export interface ComponentFacts extends Span {
   render: RenderFact[];
   /** helper: what it gives back. */
   result?: ExprFact;
+  /** helper: it is a list of these names. */
+  list?: string[];
   /** helper: it is set up once, and all its callers get the same. */
   single?: boolean;
   /** Functions and components of modules that it calls by name, hooks among them. */
@@ -272,6 +317,13 @@ export interface ComponentFacts extends Span {
   unknownNames?: (Span & { name: string; known: string[] })[];
   /** Name of the class that it extends, where that is no class of the framework. */
   extends?: Span & { name: string };
+  /** It stands on every tag in whose scope it is and that one of these matches. */
+  selectors?: SelectorFact[];
+  /** It has no markup of its own: several may stand on one tag, beside a component. */
+  attached?: boolean;
+  /** What its markup may place, unless a bundle declares it. */
+  scope?: ScopeFact;
+  queries?: QueryFact[];
 }
 
 export interface ExposesFact {
@@ -339,6 +391,8 @@ export interface PlainCallFact extends Span {
   args?: ExprFact[];
   /** An object is made of it: `new Fleet()`. */
   made?: boolean;
+  /** It is made for the component alone, whoever else keeps one for all. */
+  own?: boolean;
   where: Where;
   fn: number;
 }
@@ -363,6 +417,8 @@ export interface PortFact extends Span {
   /** default: only a default value names it. guess: it is a port only if the written type has it. */
   declared: 'list' | 'destructured' | 'read' | 'outlet' | 'default' | 'guess';
   required?: boolean;
+  /** Its type says that it is always there, though nothing sees to that. */
+  expected?: boolean;
   type?: TypeExpr;
   default?: ExprFact;
   /** class: the default comes from an object of defaults beside the component. */

@@ -28,6 +28,11 @@ export interface LanguageDescriptor {
   pages: string[];
   /** Builds that bring components into scope by the names of their files. */
   byFile: string[];
+  /**
+   * Names that what a package gives under a name may take on the tags of components; undefined where anything may be
+   * taken.
+   */
+  takes?(from: string, name: string): readonly string[] | undefined;
   /** Builds that bring other names into scope without an import. */
   bringsNames: string[];
   /**

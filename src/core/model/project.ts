@@ -43,6 +43,8 @@ export interface Port {
   required: boolean;
   /** Its type says that it is always there, whatever default it has. */
   requiredByType: boolean;
+  /** Its type says so, and nothing sees to it. */
+  expected?: boolean;
   /** class: its default is an object of defaults beside the component. */
   defaultIn?: 'class';
   typed: boolean;
@@ -50,6 +52,15 @@ export interface Port {
   default?: ExprFact;
   symbol: number;
   node: number;
+}
+
+/** What the markup of a component may place by selectors. */
+export interface MarkupScope {
+  components: Component[];
+  /** Names that what comes from packages takes on tags. */
+  taken: Set<string>;
+  /** Anything may be in scope. */
+  open: boolean;
 }
 
 export interface Component {
@@ -84,6 +95,8 @@ export interface Component {
   spreads: Spread[];
   /** What it takes over as its own, the one that wins first. */
   mixins: Component[];
+  /** What its markup may place, where that is found by selectors. */
+  markup?: MarkupScope;
   /** Node of the flow graph by symbol, or -1. */
   nodeOf: Int32Array;
 }
@@ -129,6 +142,8 @@ export interface Site {
   open?: boolean;
   /** It is a default: other code may well hand in something else each time. */
   spare?: boolean;
+  /** It stands on the tag together with others there, and not in their place. */
+  together?: boolean;
 }
 
 export type How =

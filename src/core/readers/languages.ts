@@ -1,11 +1,12 @@
 /** The languages that are read: the only list of them. The first that takes a file reads it. */
 import type { LanguageDescriptor } from '../model/language';
+import { ANGULAR } from './angular/language';
 import { HTML } from './html/language';
 import { REACT } from './react/language';
 import { SVELTE } from './svelte/language';
 import { VUE } from './vue/language';
 
-export const LANGUAGES: readonly LanguageDescriptor[] = [HTML, VUE, SVELTE, REACT];
+export const LANGUAGES: readonly LanguageDescriptor[] = [HTML, ANGULAR, VUE, SVELTE, REACT];
 
 /** What all languages say of one thing. */
 export const ofAll = (key: 'endings' | 'parsers' | 'built' | 'routers' | 'pages' | 'byFile'): string[] =>

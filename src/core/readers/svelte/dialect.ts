@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { keyId } from '../../model/keys';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
-import { type FieldKind, ownMember } from '../script/class-helper';
+import { type FieldKind, ownMember } from '../script/classes';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
 import { workedOut } from '../script/expr';
 import { readFunction } from '../script/functions';

@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
-import { readClassHelper } from '../script/class-helper';
+import { readClassHelper } from '../script/classes';
 import { typeOfKey } from '../script/contexts';
 import { settleEarly } from '../script/early';
 import { readHelper } from '../script/functions';
@@ -68,7 +68,7 @@ function helperOf(svelte: SvelteFile, one: NamedNode, fn: t.Function): Component
 function classOf({ dialect, file, scopes }: SvelteFile, id: t.Identifier, node: t.Class): ComponentFacts {
   const component = emptyHelper(id, spanOf(node));
   const u = svelteUnit(component, node, dialect, file, scopes);
-  readClassHelper(u, node, runeField);
+  readClassHelper(u, node, { fieldKind: runeField });
   settleEarly(u);
   settleContexts(u);
   return component;

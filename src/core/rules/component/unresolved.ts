@@ -12,12 +12,14 @@ export const unresolved: Rule = {
       const file = project.files[component.file]!;
       // A plain script shares its names with others on the page.
       if (!file.facts.imports.length && !file.facts.exports.length) continue;
-      for (const node of component.facts.render) {
+      for (const [index, node] of component.facts.render.entries()) {
         if (node.kind !== 'site' || !node.tag) continue;
         const { tag } = node;
-        const problem = tag.unbound
-          ? unbound(project, component, tag.name)
-          : absent(project, component, tag.name);
+        const problem = component.markup
+          ? outOfScope(project, component, index)
+          : tag.unbound
+            ? unbound(project, component, tag.name)
+            : absent(project, component, tag.name);
         if (!problem) continue;
         const place = placeOf(component.file, tag);
         report({
@@ -36,6 +38,24 @@ export const unresolved: Rule = {
 interface Unresolved {
   why: string;
   near: string | undefined;
+}
+
+/** A tag that nothing in the scope of the markup stands on, and that is no element of the page. */
+function outOfScope(project: Linked, component: Component, node: number): Unresolved | undefined {
+  const { markup, siteAt, facts } = component;
+  const name = facts.render[node]!.tag!.name;
+  if (markup!.open || markup!.taken.has(`<${name}`) || siteAt.get(node)?.length) return undefined;
+  const tags = (one: Component) => (one.facts.selectors ?? []).flatMap(({ tag }) => tag ?? []);
+  const home = project.components.find((one) => tags(one).includes(name));
+  if (home)
+    return {
+      why: `which ${project.files[home.file]!.path} declares as ${home.name}, and which is not brought into its scope`,
+      near: undefined,
+    };
+  return {
+    why: 'on which no component in its scope stands',
+    near: nearest(name, markup!.components.flatMap(tags)),
+  };
 }
 
 function unbound(project: Linked, component: Component, name: string): Unresolved {

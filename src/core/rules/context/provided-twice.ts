@@ -1,6 +1,7 @@
 /** Providers that stand below another of the same key. */
 import type { Linked } from '../../link';
 import type { Contexts, Provider } from '../../link/context-types';
+import { isEverywhere } from '../../link/coverage';
 import type { Component } from '../../model/project';
 
 export interface ProvidedTwice {
@@ -20,11 +21,12 @@ export function* providedTwice(
   for (const inner of contexts.providers) {
     const owner = project.components[inner.component]!;
     if (owner.facts.role !== 'component' || project.files[owner.file]!.aside) continue;
-    if (!contexts.isBelowProvider(inner.component, inner.node, inner.key)) continue;
+    if (inner.implicit || !contexts.isBelowProvider(inner.component, inner.node, inner.key)) continue;
     const outer = contexts.providers.find(
       (one) =>
         one.key === inner.key &&
         one !== inner &&
+        !one.implicit &&
         counts(one, inner) &&
         isAbove(contexts, project, one, inner),
     );
@@ -43,5 +45,5 @@ function isAbove(contexts: Contexts, project: Linked, outer: Provider, inner: Pr
     for (let at = render[inner.node]!.parent; at >= 0; at = render[at]!.parent)
       if (at === outer.node) return true;
   }
-  return contexts.below(outer).components.has(inner.component);
+  return isEverywhere(project, outer) || contexts.below(outer).components.has(inner.component);
 }

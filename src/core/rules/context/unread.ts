@@ -27,7 +27,7 @@ export const contextUnread: Rule = {
         (key.value.key === undefined && uses.isUsedElsewhere(key));
       for (const provider of providersOf.get(key) ?? []) {
         const { component, place } = provider;
-        if ((used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
+        if (provider.implicit || (used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
         const owner = project.components[component]!;
         report({
           component: owner,
@@ -100,6 +100,10 @@ class UsesOfKeys {
 
   private idOf(file: number, local: string): string | undefined {
     const target = this.project.lookup(file, local);
+    if (target.kind === 'component') {
+      const { file: home, facts } = this.project.components[target.component]!;
+      return `${home}:${facts.name}`;
+    }
     return target.kind === 'value' ? `${target.file}:${target.value.name}` : undefined;
   }
 

@@ -12,7 +12,8 @@ export const nativeClash: Rule = {
     for (const component of project.components) {
       if (!hearsThePage(project, component)) continue;
       for (const port of component.ports.values()) {
-        if (!port.name.startsWith('@') || port.declared || !bubbles(port.name)) continue;
+        const isElement = component.facts.traits.isElement === true;
+        if (!port.name.startsWith('@') || (port.declared && !isElement) || !bubbles(port.name)) continue;
         const [emit] = useOf(component, port).emits;
         if (!emit) continue;
         claim(portKey(port));
@@ -21,7 +22,7 @@ export const nativeClash: Rule = {
           component,
           port,
           place,
-          message: `${component.name} raises "${port.name}" without declaring it, and its element raises the page's own ${port.name.slice(1)}; a listener hears both. Declare it.`,
+          message: `${component.name} raises "${port.name}"${isElement ? '' : ' without declaring it'}, and its element raises the page's own ${port.name.slice(1)}; a listener hears both. ${isElement ? 'Give it another name.' : 'Declare it.'}`,
           trail: [step(component, placeOf(component.file, emit), port.name, 'is raised', 'emit')],
         });
       }
@@ -31,6 +32,7 @@ export const nativeClash: Rule = {
 
 /** Listeners that the component does not declare land on an element of its own. */
 function hearsThePage(project: Linked, component: Component): boolean {
+  if (component.facts.traits.isElement) return component.facts.role === 'component';
   if (!component.facts.traits.attributesFallThrough || !component.spreads.some((one) => one.element))
     return false;
   const from = component.facts.traits.listenersFallThroughFrom;

@@ -19,9 +19,9 @@ export const missing: Rule = {
       const matching = matchingVariants(project, site, target);
       for (const port of target.ports.values()) {
         if (port.name === 'key' || port.name === 'ref') continue;
-        if (!port.required && !matching.some((one) => one.has(port.name))) continue;
-        if (!port.required && (port.default || !matching.every((one) => one.get(port.name)?.required)))
-          continue;
+        const asked = port.required || port.expected;
+        if (!asked && !matching.some((one) => one.has(port.name))) continue;
+        if (!asked && (port.default || !matching.every((one) => one.get(port.name)?.required))) continue;
         if (port.name === target.facts.traits.contentPort && site.fact.nested) continue;
         // A slot that no call site fills is at fault itself.
         if (claimed(unfilledKey(port))) continue;
@@ -32,6 +32,7 @@ export const missing: Rule = {
           port,
           site: site.id,
           nodes: [],
+          ...(port.required || !port.expected ? {} : { level: 'warning' as const }),
           place: tagPlace(site),
           message: `${owner.name} renders ${target.name} without "${port.name}", which ${target.name} requires${type ? ` (${type})` : ''}. Pass it, or make it optional.`,
           trail: [

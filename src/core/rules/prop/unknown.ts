@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import { alternatives, isKeptByWrapper, mayBeOther } from '../../link/sites';
+import { alternatives, companions, isKeptByWrapper, mayBeOther } from '../../link/sites';
 import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
 import { bareName, isCallbackName, nearest } from '../../model/names';
@@ -48,6 +48,7 @@ export function* unknownNames(project: Linked): Iterable<UnknownName> {
 
 /** Attributes of a call site that the child certainly does not take. */
 function unknownAttributes(project: Linked, site: Site, target: Component): AttributeFact[] {
+  if (site.together) return takenByNobody(project, site, target);
   if (target.facts.traits.attributesFallThrough) return fallenAttributes(project, site, target);
   if (!isClosed(target)) return [];
   return site.fact.attributes.filter(
@@ -61,6 +62,27 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
       !isAlwaysKnown(one.name) &&
       one.name !== target.facts.traits.contentPort,
   );
+}
+
+/**
+ * The same where several may stand on a tag, which is an element of the page, too: a binding that none of them takes is
+ * refused, an attribute is only text, unless it looks like something that the child takes.
+ */
+function takenByNobody(project: Linked, site: Site, target: Component): AttributeFact[] {
+  const { markup } = project.components[site.owner]!;
+  if (target.facts.attached || markup?.open || !isClosed(target)) return [];
+  const beside = companions(project, site).map((one) => project.components[one.target]!);
+  if (!beside.every(isClosed)) return [];
+  return site.fact.attributes.filter((one) => {
+    const { name, mode, plain } = one;
+    if (!/^(value|listen|two-way)$/.test(mode) || isAlwaysKnown(name)) return false;
+    if (target.ports.has(name) || beside.some(({ ports }) => ports.has(name))) return false;
+    const bare = name.replace(/^[@#](?=.)/, '');
+    if (markup?.taken.has(bare) || name.startsWith('#')) return false;
+    if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
+    if (isPageAttribute(name)) return false;
+    return !plain || meant(site, target, one) !== undefined;
+  });
 }
 
 /** The same where undeclared names land on an element or a component further down. */
@@ -99,7 +121,7 @@ export function unknownReport({ owner, target, site, attribute, channel }: Unkno
     port: { channel, name: attribute.name },
     site: site.id,
     nodes: [],
-    ...(channel === 'prop' && target.open && target.facts.traits.attributesFallThrough
+    ...(channel === 'prop' && (attribute.plain || (target.open && target.facts.traits.attributesFallThrough))
       ? { level: 'warning' as const }
       : {}),
     place,

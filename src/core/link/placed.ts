@@ -1,0 +1,116 @@
+/**
+ * What stands on the tags of markup that places by selectors. Which content fills which slot, and what handles are put on,
+ * follows from that, and is written into the facts that the rest of linking reads.
+ */
+import type { AttributeFact, ComponentFacts, RenderFact } from '../model/facts';
+import type { Component, MarkupScope, ProjectFile } from '../model/project';
+import type { Names } from './names';
+import { MarkupScopes, Matcher } from './scopes';
+import { matches, tagged } from './selectors';
+
+/** The components on each node of a render. */
+export type OnNodes = Map<number, Component[]>;
+
+/** Components that place by selectors, with what stands on the nodes of each. */
+export function linkPlaced(
+  components: Component[],
+  files: ProjectFile[],
+  names: Names,
+): Map<Component, OnNodes> {
+  const found = new Map<Component, OnNodes>();
+  const owners = components.filter((one) => one.facts.traits.bySelectors);
+  if (!owners.length) return found;
+  const bundles = files.flatMap(({ index, facts }) =>
+    (facts.bundles ?? []).map((fact) => ({ file: index, fact })),
+  );
+  const scopes = new MarkupScopes(components, names, bundles);
+  const matchers = new Map<MarkupScope, Matcher>();
+  for (const owner of owners) {
+    if (owner.facts.role !== 'component' || owner.facts.attached) continue;
+    const scope = scopes.of(owner);
+    owner.markup = scope;
+    let matcher = matchers.get(scope);
+    if (!matcher) matchers.set(scope, (matcher = new Matcher(scope)));
+    const on: OnNodes = new Map();
+    owner.facts.render.forEach((node, index) => {
+      const here = node.tag ? matcher.on(tagged(node)) : [];
+      if (here.length) on.set(index, here);
+    });
+    found.set(owner, on);
+  }
+  // Slots are those that the components declare, whatever is placed in them.
+  for (const [owner, on] of found) owner.facts = placed(owner, on, names);
+  return found;
+}
+
+/** The facts of a component with the slots that its content fills, and the handles that are put on what it places. */
+function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
+  const { facts } = owner;
+  const render = [...facts.render];
+  const change = (node: number, to: Partial<RenderFact>): void => {
+    render[node] = { ...render[node]!, ...to };
+  };
+  const children = new Map<number, number[]>();
+  facts.render.forEach(({ parent }, index) => {
+    const list = children.get(parent);
+    if (list) list.push(index);
+    else children.set(parent, [index]);
+  });
+  for (const [node, here] of on) {
+    const handles = handlesOn(owner, here, names);
+    if (handles.length) change(node, { attributes: [...render[node]!.attributes, ...handles] });
+    const whole = here.find((one) => !one.facts.attached);
+    if (!whole) continue;
+    const given: AttributeFact[] = [];
+    let nested = render[node]!.nested === true;
+    for (const child of children.get(node) ?? []) {
+      const outlet = outletFor(whole.facts, facts.render[child]!);
+      const slot = outlet?.outlet;
+      if (slot === undefined || slot === whole.facts.traits.contentPort) {
+        nested ||= !isTemplate(facts.render[child]!);
+        continue;
+      }
+      change(child, { slot });
+      const { start, end, tag = { start, end } } = facts.render[child]!;
+      const at = { start: tag.start, end: tag.end };
+      given.push({
+        name: slot,
+        nameStart: at.start,
+        nameEnd: at.end,
+        mode: 'value',
+        value: { kind: 'content', content: [child], ...at },
+        ...at,
+      });
+    }
+    change(node, {
+      kind: 'site',
+      ...(nested ? { nested } : {}),
+      ...(given.length ? { attributes: [...render[node]!.attributes, ...given] } : {}),
+    });
+  }
+  return { ...facts, render };
+}
+
+/** What is only stamped by whoever asks for it is no content. */
+const isTemplate = ({ kind, tag }: RenderFact): boolean => kind === 'group' && tag !== undefined;
+
+/** The outlet that takes a piece of content: the first that asks for such, else the one that asks for nothing. */
+function outletFor({ render }: ComponentFacts, content: RenderFact): RenderFact | undefined {
+  const outlets = render.filter((one) => one.kind === 'outlet');
+  const of = content.standsAs ?? tagged(content);
+  return (
+    outlets.find((one) => one.takes?.some((selector) => matches(of, selector))) ??
+    outlets.find((one) => !one.takes)
+  );
+}
+
+function handlesOn({ file, facts }: Component, here: Component[], names: Names): AttributeFact[] {
+  return (facts.queries ?? []).flatMap(({ symbol, component, nested }): AttributeFact[] => {
+    if (nested) return [];
+    const target = names.lookup(file, component);
+    if (target.kind !== 'component' || !here.some((one) => one.id === target.component)) return [];
+    const { start, end } = facts.symbols[symbol]!;
+    const value = { kind: 'identity' as const, symbol, start, end };
+    return [{ name: 'ref', nameStart: start, nameEnd: end, mode: 'ref', value, start, end }];
+  });
+}

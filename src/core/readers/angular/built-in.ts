@@ -1,0 +1,126 @@
+/**
+ * What the framework's own directives, pipes and modules take on tags: attribute names, and tags with `<` before them. As
+ * the public documentation of its packages lists them.
+ */
+const CLASS_STYLE = ['ngClass', 'ngStyle'];
+const CONTROL = [
+  'ngIf',
+  'ngIfThen',
+  'ngIfElse',
+  'ngFor',
+  'ngForOf',
+  'ngForTrackBy',
+  'ngForTemplate',
+  'ngSwitch',
+  'ngSwitchCase',
+  'ngSwitchDefault',
+  'ngPlural',
+  'ngPluralCase',
+  'ngTemplateOutlet',
+  'ngTemplateOutletContext',
+  'ngTemplateOutletInjector',
+  'ngComponentOutlet',
+  'ngComponentOutletInputs',
+  'ngComponentOutletInjector',
+  'ngComponentOutletContent',
+  'ngComponentOutletNgModule',
+  'ngComponentOutletEnvironmentInjector',
+];
+const LINKS = [
+  'routerLink',
+  'queryParams',
+  'fragment',
+  'queryParamsHandling',
+  'state',
+  'info',
+  'relativeTo',
+  'preserveFragment',
+  'skipLocationChange',
+  'replaceUrl',
+];
+const LINK_ACTIVE = [
+  'routerLinkActive',
+  'routerLinkActiveOptions',
+  'ariaCurrentWhenActive',
+  'isActiveChange',
+];
+const OUTLET = ['<router-outlet', 'name', 'activate', 'deactivate', 'attach', 'detach', 'routerOutletData'];
+const TEMPLATE_FORMS = [
+  'ngModel',
+  'ngModelChange',
+  'ngModelOptions',
+  'ngModelGroup',
+  'ngForm',
+  'ngSubmit',
+  'ngFormOptions',
+];
+const REACTIVE_FORMS = [
+  'formControl',
+  'formControlName',
+  'formGroup',
+  'formGroupName',
+  'formArrayName',
+  'ngSubmit',
+  'ngValue',
+];
+const VALIDATORS = [
+  'required',
+  'minlength',
+  'maxlength',
+  'pattern',
+  'min',
+  'max',
+  'email',
+  'ngValue',
+  'value',
+  'disabled',
+];
+const IMAGE = [
+  'ngSrc',
+  'ngSrcset',
+  'priority',
+  'fill',
+  'placeholder',
+  'placeholderConfig',
+  'loaderParams',
+  'disableOptimizedSrcset',
+  'sizes',
+  'width',
+  'height',
+  'loading',
+];
+
+const TAKES: Record<string, readonly string[]> = {
+  CommonModule: [...CLASS_STYLE, ...CONTROL],
+  NgClass: CLASS_STYLE,
+  NgStyle: CLASS_STYLE,
+  NgIf: CONTROL,
+  NgFor: CONTROL,
+  NgForOf: CONTROL,
+  NgSwitch: CONTROL,
+  NgSwitchCase: CONTROL,
+  NgSwitchDefault: CONTROL,
+  NgTemplateOutlet: CONTROL,
+  NgComponentOutlet: CONTROL,
+  NgPlural: CONTROL,
+  NgPluralCase: CONTROL,
+  NgOptimizedImage: IMAGE,
+  BrowserModule: [...CLASS_STYLE, ...CONTROL],
+  BrowserAnimationsModule: [...CLASS_STYLE, ...CONTROL],
+  NoopAnimationsModule: [...CLASS_STYLE, ...CONTROL],
+  RouterModule: [...LINKS, ...LINK_ACTIVE, ...OUTLET],
+  RouterLink: LINKS,
+  RouterLinkWithHref: LINKS,
+  RouterLinkActive: LINK_ACTIVE,
+  RouterOutlet: OUTLET,
+  FormsModule: [...TEMPLATE_FORMS, ...VALIDATORS],
+  ReactiveFormsModule: [...REACTIVE_FORMS, ...VALIDATORS],
+  HttpClientModule: [],
+};
+
+/** Names that something of the framework's packages takes on tags; undefined for what is not known. */
+export function attributesTaken(from: string, name: string): readonly string[] | undefined {
+  if (!/^@angular\/(common|router|forms|platform-browser)(\/|$)/.test(from)) return undefined;
+  if (Object.hasOwn(TAKES, name)) return TAKES[name];
+  return /Pipe$/.test(name) ? [] : undefined;
+}

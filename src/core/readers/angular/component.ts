@@ -1,0 +1,144 @@
+/** A component or directive: what its decorator says, its members, its template. */
+import type * as t from '@babel/types';
+import { dirname, join } from '../../model/paths';
+import { isPageGlobal } from '../../model/page-names';
+import type { UnitParts } from '../../model/parts';
+import { angularCompiler } from '../on-demand';
+import { readClassMembers } from '../script/classes';
+import { namesIn, type Scope } from '../script/scope';
+import { addWhole, placeRest, SETUP, use } from '../script/unit';
+import { scopeOf } from './bundles';
+import { codeOf, listenerOf } from './code';
+import { constant, type Decorated, metadata, type Metadata, textOf } from './metadata';
+import { classDialect, exposeMembers } from './members';
+import { readProviders } from './providers';
+import { dropUnread } from './references';
+import { parseSelectors } from './selectors';
+import { readView } from './template';
+import { type AngularUnit, closeUnit } from './unit';
+
+export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, parts: UnitParts): void {
+  const { facts } = u;
+  const options = metadata(kind.args[0]);
+  const isDirective = kind.name === 'Directive';
+  if (isDirective) facts.attached = true;
+  const selector = textOf(options.get('selector'));
+  // Without one, it is drawn by whoever names its class.
+  facts.selectors = selector === undefined ? [] : parseSelectors(selector);
+  addWhole(u);
+  readClassMembers(u, node, classDialect(u));
+  if (options.open) u.openMembers = true;
+  readProviders(u, options.get('providers'), { node: 0, at: 'host' });
+  readProviders(u, options.get('viewProviders'), { node: 0, at: 'view' });
+  readHost(u, options);
+  if (!isDirective) {
+    facts.scope = { ...scopeOf(options.get('imports')) };
+    if (options.get('schemas') || options.open) facts.scope.open = true;
+    readTemplate(u, options, parts);
+  }
+  placeRest(u);
+  exposeMembers(u);
+  noteUnknown(u);
+  closeUnit(u);
+}
+
+/** Names of the template have nothing around them but the members of the class. */
+const viewScope = (owner: t.Node): Scope => ({
+  parent: undefined,
+  owner,
+  isFunction: true,
+  names: new Map(),
+});
+
+function readTemplate(u: AngularUnit, options: Metadata, parts: UnitParts): void {
+  const { file } = u.angular;
+  const url = textOf(options.get('templateUrl'));
+  const written = options.get('template');
+  if (url !== undefined) {
+    const path = join(dirname(file.path), url);
+    const part = parts.take(path);
+    if (!part) {
+      makeOpen(u);
+      return;
+    }
+    file.text = file.text.padEnd(part.base - 1, ' ').padEnd(part.base, '\n') + part.text;
+    parse(u, path, part.base, part.base + part.text.length, false);
+    return;
+  }
+  const text = written && constant(written);
+  if (text?.type === 'StringLiteral' || (text?.type === 'TemplateLiteral' && !text.expressions.length))
+    parse(u, file.path, text.start! + 1, text.end! - 1, true);
+  else makeOpen(u);
+}
+
+/** Nothing is known of what it draws. */
+function makeOpen(u: AngularUnit): void {
+  u.facts.openProps = true;
+  u.facts.openEmits = true;
+  u.facts.openSlots = true;
+  u.openMembers = true;
+}
+
+function parse(u: AngularUnit, path: string, start: number, end: number, escaped: boolean): void {
+  const { file, facts } = u.angular;
+  const { nodes, errors } = angularCompiler().parseTemplate(file.text, file.path, {
+    range: { startPos: start, startLine: 0, startCol: 0, endPos: end },
+    escapedString: escaped,
+    preserveWhitespaces: true,
+    preserveLineEndings: true,
+    enableBlockSyntax: true,
+    enableLetSyntax: true,
+  } as Parameters<ReturnType<typeof angularCompiler>['parseTemplate']>[2]);
+  const [error] = errors ?? [];
+  if (error) {
+    const from = path === file.path ? 0 : start;
+    const before = file.text.slice(from, error.span.start.offset).split('\n');
+    (facts.flaws ??= []).push({
+      path,
+      message: `the template of ${u.facts.name}: ${error.msg}`,
+      line: before.length,
+      column: before.at(-1)!.length + 1,
+    });
+    makeOpen(u);
+    return;
+  }
+  readView(u, nodes, { scope: viewScope(u.node), ctx: SETUP, parent: 0 });
+  dropUnread(u);
+}
+
+/** `host: { '[class.wide]': 'wide()', '(click)': 'open()' }` */
+function readHost(u: AngularUnit, options: Metadata): void {
+  const host = options.get('host');
+  const object = host && constant(host);
+  if (object?.type !== 'ObjectExpression') return;
+  const { Lexer, Parser } = angularCompiler();
+  const parser = new Parser(new Lexer());
+  for (const one of object.properties) {
+    if (one.type !== 'ObjectProperty') continue;
+    const key = one.key.type === 'StringLiteral' ? one.key.value : '';
+    const text = one.value.type === 'StringLiteral' ? one.value : undefined;
+    if (!text || !/^[[(]/.test(key)) continue;
+    const at = { start: text.start! + 1, end: text.end! - 1 };
+    const scope = viewScope(u.node);
+    const span = { start: { offset: at.start }, end: { offset: at.end } } as never;
+    if (key.startsWith('(')) {
+      const ast = parser.parseAction(text.value, span, at.start);
+      const ctx = { ...SETUP, where: 'handler' as const };
+      u.expr(listenerOf(u, ast, scope, at), ctx);
+    } else {
+      const code = codeOf(u, parser.parseBinding(text.value, span, at.start), scope);
+      const ctx = { ...SETUP, where: 'attribute' as const };
+      if (code) use(u, u.expr(code, ctx), ctx, 'attribute');
+    }
+  }
+}
+
+/** Names that the template uses and the class does not have. */
+function noteUnknown(u: AngularUnit): void {
+  if (u.openMembers) return;
+  for (const { name, start, end, scope } of u.used) {
+    if (u.members.has(name) || name === '$any' || (name.startsWith('$') && isPageGlobal(name))) continue;
+    const known = [...u.members.keys(), ...namesIn(scope)];
+    (u.facts.unknownNames ??= []).push({ name, start, end, known });
+  }
+}

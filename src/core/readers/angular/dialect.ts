@@ -1,0 +1,312 @@
+/** Signals, events and injection, as a dialect of plain code. */
+import type * as t from '@babel/types';
+import type { ExprFact } from '../../model/facts';
+import { workedOut } from '../script/expr';
+import { readFunction } from '../script/functions';
+import { noteInvoke } from '../script/invokes';
+import { raisePort } from '../script/ports';
+import { isFunction } from '../script/scope';
+import { memberName } from '../script/type-expr';
+import {
+  addState,
+  type Call,
+  type Ctx,
+  type Dialect,
+  noteRead,
+  spanOf,
+  symbolOf,
+  typeOf,
+  type Unit,
+  unwrap,
+  use,
+  usesOf,
+} from '../script/unit';
+import { declarePattern } from '../script/patterns';
+import { widen } from '../../model/types';
+import { ownMember } from '../script/classes';
+import { readInject } from './asks';
+import type { AngularNames } from './names';
+import { readProviders } from './providers';
+import { type AngularUnit, isAngularUnit } from './unit';
+
+type Chain = t.MemberExpression | t.OptionalMemberExpression;
+
+/** What runs when set-up is over, or the page has changed. */
+const LATER = /^(effect|afterNextRender|afterRender|afterEveryRender|afterRenderEffect|untracked)$/;
+const DERIVES = /^(computed|linkedSignal|toSignal|toObservable|resource|rxResource|httpResource)$/;
+const RUNS_IN_CONTEXT = /^(runInInjectionContext|provideAppInitializer|provideEnvironmentInitializer)$/;
+/** Functions of the project that ask or provide for their caller. */
+const FOLLOWED = /(^|\.)(inject|provide|use|with|create|make)[A-Z]/;
+
+/** The framework's function that a call calls. */
+export function calledOwn(names: AngularNames, node: t.Node): string | undefined {
+  if (node.type !== 'CallExpression' && node.type !== 'OptionalCallExpression') return undefined;
+  const name = memberName(node.callee);
+  return name === undefined ? undefined : names(name);
+}
+
+export function angularDialect(names: AngularNames): Dialect {
+  return {
+    follows: FOLLOWED,
+    shares: true,
+    declare(u, pattern, init, ctx) {
+      if (!isAngularUnit(u) || pattern.type !== 'Identifier') return false;
+      const name = calledOwn(names, init);
+      const call = init as t.CallExpression;
+      if (name === 'inject') return readInject(u, call, ctx, pattern) !== undefined;
+      if (name === 'signal') {
+        const [first] = call.arguments;
+        const value = first ? use(u, u.expr(first, ctx), ctx) : undefined;
+        u.signals.add(addState(u, pattern, value, widen(typeOf(u, first))));
+        return true;
+      }
+      if (name !== undefined && DERIVES.test(name)) {
+        const before = u.facts.symbols.length;
+        declarePattern(u, pattern, readDerived(u, call, ctx), ctx, { kind: 'derived' });
+        u.signals.add(before);
+        return true;
+      }
+      return false;
+    },
+    call(u, node, ctx) {
+      if (!isAngularUnit(u)) return undefined;
+      const raised = this.raised!(u, node);
+      if (raised) return raise(u, node, raised, ctx);
+      return readOwn(u, names, node, ctx) ?? readSignal(u, node, ctx) ?? readMethod(u, node, ctx);
+    },
+    raised(u, node) {
+      if (!isAngularUnit(u)) return undefined;
+      const callee = unwrap(node.callee);
+      if (!isChain(callee) || !/^(emit|next)$/.test(memberName(callee.property) ?? '')) return undefined;
+      const symbol = symbolAt(u, unwrap(callee.object));
+      return symbol !== undefined && isEvent(u, symbol) ? { symbol, args: node.arguments } : undefined;
+    },
+    self: (u, node, ctx) => (isAngularUnit(u) ? readChain(u, node, ctx) : undefined),
+    assign: () => false,
+  };
+}
+
+const isChain = (node: t.Node): node is Chain =>
+  node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression';
+
+/** The symbol of `this.x`, or of a name. */
+function symbolAt(u: AngularUnit, node: t.Node): number | undefined {
+  if (isChain(node)) {
+    const name = ownMember(node);
+    return name === undefined ? undefined : u.members.get(name);
+  }
+  return node.type === 'Identifier' ? symbolOf(u, node) : undefined;
+}
+
+const isEvent = (u: AngularUnit, symbol: number): boolean => {
+  const { kind, port } = u.facts.symbols[symbol]!;
+  return kind === 'prop' && port!.startsWith('@');
+};
+
+/** `this.x`; and what is used of the thing that a handle is put on. */
+function readChain(u: AngularUnit, node: Chain, ctx: Ctx | undefined): ExprFact | undefined {
+  const own = ownMember(node);
+  if (own !== undefined) {
+    const symbol = u.members.get(own);
+    return symbol === undefined ? undefined : { kind: 'identity', symbol, ...spanOf(node) };
+  }
+  if (node.computed || node.property.type !== 'Identifier') return undefined;
+  const handle = handleAt(u, unwrap(node.object));
+  if (!handle) return undefined;
+  const path = [...handle.path, node.property.name];
+  const ends = [...handle.ends, node.property.end!];
+  const soft = node.type === 'OptionalMemberExpression' || handle.soft;
+  if (ctx) {
+    noteRead(u, handle.symbol, spanOf(node), ctx, path);
+    const read = u.facts.reads.at(-1)!;
+    read.ends = ends;
+    if (soft) read.soft = true;
+  }
+  return { kind: 'member', symbol: handle.symbol, path, ...spanOf(node) };
+}
+
+interface HandleChain {
+  symbol: number;
+  path: string[];
+  ends: number[];
+  soft: boolean;
+}
+
+/** `this.boom`, `this.boom()`, `log`, and what follows: a handle and the way from it. */
+function handleAt(u: AngularUnit, node: t.Node): HandleChain | undefined {
+  if (/CallExpression$/.test(node.type) && !(node as Call).arguments.length) {
+    const callee = unwrap((node as Call).callee);
+    const symbol = symbolAt(u, callee);
+    if (symbol !== undefined)
+      return u.signals.has(symbol) && isHandle(u, symbol)
+        ? { symbol, path: ['current'], ends: [callee.end!], soft: false }
+        : undefined;
+    const inner = isChain(callee) ? handleAt(u, unwrap(callee.object)) : undefined;
+    if (!inner || !isChain(callee) || callee.computed || callee.property.type !== 'Identifier')
+      return undefined;
+    // What a member gives back when it is called.
+    return {
+      ...inner,
+      path: [...inner.path, callee.property.name, '()'],
+      ends: [...inner.ends, callee.property.end!, node.end!],
+      soft: inner.soft || callee.type === 'OptionalMemberExpression',
+    };
+  }
+  const symbol = symbolAt(u, node);
+  if (symbol !== undefined)
+    return isHandle(u, symbol) && !u.signals.has(symbol)
+      ? { symbol, path: ['current'], ends: [node.end!], soft: false }
+      : undefined;
+  if (!isChain(node) || node.computed || node.property.type !== 'Identifier') return undefined;
+  const inner = handleAt(u, unwrap(node.object));
+  if (!inner) return undefined;
+  return {
+    ...inner,
+    path: [...inner.path, node.property.name],
+    ends: [...inner.ends, node.property.end!],
+    soft: inner.soft || node.type === 'OptionalMemberExpression',
+  };
+}
+
+const isHandle = (u: AngularUnit, symbol: number): boolean => u.facts.symbols[symbol]!.kind === 'ref';
+
+/** Calls of the framework's own functions. */
+function readOwn(u: AngularUnit, names: AngularNames, node: Call, ctx: Ctx): ExprFact | undefined {
+  const name = calledOwn(names, node);
+  if (name === undefined) return undefined;
+  if (name === 'inject') return readInject(u, node, ctx);
+  if (name === 'makeEnvironmentProviders' || name === 'importProvidersFrom') {
+    readProviders(u, node.arguments[0], { node: 0 });
+    return { kind: 'computed', ...spanOf(node) };
+  }
+  if (LATER.test(name)) {
+    for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
+    return { kind: 'computed', ...spanOf(node) };
+  }
+  if (DERIVES.test(name)) return readDerived(u, node, ctx);
+  if (RUNS_IN_CONTEXT.test(name)) {
+    u.inContext++;
+    const parts = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'argument'));
+    u.inContext--;
+    return { kind: 'computed', uses: parts.flatMap(usesOf), ...spanOf(node) };
+  }
+  return undefined;
+}
+
+/** What a function works out; options beside it are none of its sources. */
+export function readDerived(u: Unit, call: Call, ctx: Ctx): ExprFact {
+  const [first, ...options] = call.arguments;
+  if (!first) return { kind: 'computed', ...spanOf(call) };
+  const inner: Ctx = { ...ctx, where: 'derivation' };
+  for (const one of options) use(u, u.expr(one, inner), inner);
+  const bare = unwrap(first);
+  const value = isFunction(bare)
+    ? workedOut(u, readFunction(u, bare, inner, 'derivation'))
+    : use(u, u.expr(bare, inner), inner);
+  const gives = isFunction(bare) ? value.gives : [value];
+  return { kind: 'computed', ...spanOf(call), uses: usesOf(value), ...(gives ? { gives } : {}) };
+}
+
+/** `this.level()`: what is read by being called is the value. */
+function readSignal(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined {
+  if (node.arguments.length) return undefined;
+  const callee = unwrap(node.callee);
+  const symbol = symbolAt(u, callee);
+  if (symbol !== undefined) {
+    if (!u.signals.has(symbol)) return undefined;
+    return { kind: 'identity', symbol, ...spanOf(node) };
+  }
+  if (!isChain(callee)) return undefined;
+  // What is asked of something that was injected may be a signal, or a method that does something.
+  const base = baseOf(u, callee);
+  if (base === undefined || u.facts.symbols[base]!.kind !== 'injected') return undefined;
+  const value = u.expr(callee, ctx);
+  if (value.kind !== 'member') return undefined;
+  noteInvoke(u, value, [], spanOf(node), ctx);
+  return { ...value, called: true, ...spanOf(node) };
+}
+
+/** The symbol at which a chain of members starts. */
+function baseOf(u: AngularUnit, node: t.Node): number | undefined {
+  const symbol = symbolAt(u, node);
+  if (symbol !== undefined) return symbol;
+  return isChain(node) ? baseOf(u, unwrap(node.object)) : undefined;
+}
+
+/** `x.set(1)`, `x.update(fn)`, `x.next(v)`: what is kept is written; of an input that tells its owner, it is told. */
+function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined {
+  const callee = unwrap(node.callee);
+  if (!isChain(callee) || callee.computed || callee.property.type !== 'Identifier') return undefined;
+  const method = callee.property.name;
+  const object = unwrap(callee.object);
+  if (method === 'subscribe') {
+    const source = use(u, u.expr(object, ctx), ctx);
+    for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
+    return { kind: 'computed', uses: usesOf(source), ...spanOf(node) };
+  }
+  if (/^(asReadonly|asObservable|pipe)$/.test(method)) {
+    const source = use(u, u.expr(object, ctx), ctx);
+    const others = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'derivation'));
+    return others.length
+      ? { kind: 'computed', uses: [source, ...others].flatMap(usesOf), ...spanOf(node) }
+      : source;
+  }
+  if (!/^(set|update|mutate|next)$/.test(method)) return undefined;
+  const base = baseOf(u, object);
+  const symbol = symbolAt(u, object);
+  if (base === undefined) return undefined;
+  const { kind } = u.facts.symbols[base]!;
+  const model = symbol === undefined ? undefined : u.models.get(symbol);
+  const keeps = symbol === undefined ? kind === 'injected' || kind === 'state' : u.signals.has(symbol);
+  if (model === undefined && !keeps) return undefined;
+  const args = node.arguments.map((arg) => {
+    const value = use(u, u.expr(arg, ctx), ctx, 'argument');
+    value.type ??= typeOf(u, arg);
+    return value;
+  });
+  const [first] = args;
+  const value = first && (first.kind === 'function' ? workedOut(u, { ...first, kind: 'computed' }) : first);
+  if (model !== undefined) {
+    const told = u.props.get(model)!;
+    raisePort(u, told, value ? [value] : [], spanOf(node), ctx.fn);
+    return { kind: 'computed', ...spanOf(node) };
+  }
+  const before = u.facts.reads.length;
+  const target = u.expr(object, ctx);
+  // What is written to is not read.
+  u.facts.reads.length = before;
+  if (target.symbol === undefined) return undefined;
+  u.facts.writes.push({
+    symbol: target.symbol,
+    ...(target.path?.length ? { path: target.path } : {}),
+    ...(value ? { value } : {}),
+    where: ctx.where,
+    fn: ctx.fn,
+    ...spanOf(node),
+  });
+  // Of something that was injected it may be a method of its own.
+  if (symbol === undefined)
+    noteInvoke(
+      u,
+      { ...target, kind: 'member', path: [...(target.path ?? []), method] },
+      args,
+      spanOf(node),
+      ctx,
+    );
+  return { kind: 'computed', ...spanOf(node) };
+}
+
+function raise(
+  u: Unit,
+  node: Call,
+  { symbol, args }: { symbol: number; args: t.Node[] },
+  ctx: Ctx,
+): ExprFact {
+  const given = args.map((arg) => {
+    const value = use(u, u.expr(arg, ctx), ctx, 'emit');
+    value.type ??= typeOf(u, arg);
+    return value;
+  });
+  raisePort(u, symbol, given, spanOf(node), ctx.fn);
+  return { kind: 'call', symbol, ...spanOf(node), uses: given.flatMap(usesOf) };
+}

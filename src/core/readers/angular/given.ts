@@ -1,0 +1,92 @@
+/** What is written on a tag: texts, bindings, listeners. */
+import type {
+  TmplAstBoundAttribute,
+  TmplAstBoundEvent,
+  TmplAstElement,
+  TmplAstTemplate,
+  TmplAstTextAttribute,
+} from '@angular/compiler';
+import type { AttributeFact, ExprFact, RenderFact } from '../../model/facts';
+import { lit } from '../../model/types';
+import { attribute, calledBy, writeBack } from '../script/attributes';
+import type { At } from '../script/slots';
+import { type Ctx, typeOf, use } from '../script/unit';
+import { codeOf, listenerOf } from './code';
+import { parseSelectors } from './selectors';
+import { spanAt } from './spans';
+import type { AngularUnit } from './unit';
+
+/** What is written on a tag. */
+export function readGiven(
+  u: AngularUnit,
+  tag: TmplAstElement | TmplAstTemplate,
+  index: number,
+  at: At,
+): void {
+  const node = u.facts.render[index]!;
+  for (const one of tag.attributes) addText(node, one);
+  for (const one of tag.inputs) addInput(u, node, one, at);
+  for (const one of tag.outputs) addListener(u, node, one, tag.inputs, at);
+  const as = tag.attributes.find((one) => one.name === 'ngProjectAs');
+  const [selector] = as ? parseSelectors(as.value) : [];
+  if (selector) {
+    const { tag: name = '', attributes, classes } = selector;
+    node.standsAs = { tag: name, attributes, classes };
+  }
+}
+
+export function addText(node: RenderFact, one: TmplAstTextAttribute): void {
+  const at = spanAt(one.keySpan ?? one.sourceSpan);
+  const span = spanAt(one.valueSpan ?? one.sourceSpan);
+  const value: ExprFact = { kind: 'literal', type: lit(one.value), ...span };
+  node.attributes.push({ ...attribute(one.name, at, 'value', value, spanAt(one.sourceSpan)), plain: true });
+}
+
+/** Kinds of bindings, as the parser numbers them. */
+const BINDING = { property: 0, attribute: 1, class: 2, style: 3, twoWay: 5 };
+
+export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttribute, at: At): void {
+  const ctx: Ctx = { ...at.ctx, where: 'attribute' };
+  const code = codeOf(u, one.value, at.scope);
+  const kind = one.type as number;
+  if (kind !== BINDING.property && kind !== BINDING.twoWay) {
+    if (code) use(u, u.expr(code, ctx), ctx, 'attribute');
+    return;
+  }
+  const nameAt = spanAt(one.keySpan ?? one.sourceSpan);
+  const all = spanAt(one.sourceSpan);
+  const value: ExprFact = code ? u.expr(code, ctx) : { kind: 'computed', ...all };
+  if (code) value.type ??= typeOf(u, code);
+  // What stands on an element of the page is used there.
+  if (node.kind !== 'site') use(u, value, ctx, 'attribute');
+  const mode: AttributeFact['mode'] = kind === BINDING.twoWay ? 'two-way' : 'value';
+  const made = attribute(one.name, nameAt, mode, value, all);
+  const called = code && calledBy(u, code, value);
+  if (called && value.kind === 'call') made.called = called;
+  node.attributes.push(made);
+  if (mode === 'two-way' && code) writeBack(u, code, all, at.ctx);
+}
+
+/** `(held)="hold($event)"`; what stands on the window or the document is none of the tag's. */
+function addListener(
+  u: AngularUnit,
+  node: RenderFact,
+  one: TmplAstBoundEvent,
+  inputs: TmplAstBoundAttribute[],
+  at: At,
+): void {
+  // The other half of a two-way binding is read with it.
+  if (inputs.some((input) => (input.type as number) === BINDING.twoWay && `${input.name}Change` === one.name))
+    return;
+  const ctx: Ctx = { ...at.ctx, where: 'handler' };
+  const all = spanAt(one.sourceSpan);
+  const handler = spanAt(one.handlerSpan);
+  const listener = listenerOf(u, one.handler, at.scope, handler);
+  const value = u.expr(listener, ctx);
+  if (one.target) return;
+  const name = one.name.split('.')[0]!;
+  const nameAt = spanAt(one.keySpan);
+  node.attributes.push(
+    attribute(`@${name}`, { ...nameAt, end: nameAt.start + name.length }, 'listen', value, all),
+  );
+}

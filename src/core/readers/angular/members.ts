@@ -1,0 +1,353 @@
+/** What members of a class are: inputs, outputs, handles, what is asked for, signals. */
+import type * as t from '@babel/types';
+import type { PortFact } from '../../model/facts';
+import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import { type ClassDialect, type ClassMember, type FieldKind, readMethod } from '../script/classes';
+import { readFunction } from '../script/functions';
+import { portSymbol } from '../script/ports';
+import { annotationOf, keyName, memberName, readType, typeArguments } from '../script/type-expr';
+import { addSymbol, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
+import { readInject, readParameter } from './asks';
+import { calledOwn, readDerived } from './dialect';
+import { type Decorated, decoratorsOf, type Metadata, metadata, textOf } from './metadata';
+import { eventPort } from './names';
+import { type AngularUnit, isAngularUnit } from './unit';
+
+const QUERY = /^(View|Content)Child(ren)?$/;
+const QUERY_CALL = /^(view|content)Child(ren)?(\.required)?$/;
+
+/** Fields of services and of plain classes: `open = signal(false)`, `count = computed(() => …)`. */
+const signalField =
+  (names: (local: string) => string | undefined): FieldKind =>
+  (value) => {
+    const name = calledOwn(names, value);
+    const call = value as t.CallExpression;
+    if (name === 'signal')
+      return {
+        kind: 'state',
+        read: (u, ctx) =>
+          call.arguments[0]
+            ? use(u, u.expr(call.arguments[0], ctx), ctx)
+            : { kind: 'computed', ...spanOf(call) },
+      };
+    if (name && /^(computed|linkedSignal|toSignal)$/.test(name))
+      return { kind: 'derived', read: (u, ctx) => readDerived(u, call, ctx) };
+    return undefined;
+  };
+
+export function classDialect(u: AngularUnit): ClassDialect {
+  return {
+    fieldKind: signalField(u.angular.names),
+    typed: true,
+    member: (unit, name, node) => (isAngularUnit(unit) ? readMember(unit, name, node) : undefined),
+    parameter: (unit, node) => isAngularUnit(unit) && readParameter(unit, node, SETUP),
+  };
+}
+
+const isHidden = (node: ClassMember): boolean =>
+  ('accessibility' in node && (node.accessibility === 'private' || node.accessibility === 'protected')) ||
+  node.key.type === 'PrivateName';
+
+/** Takes over what the framework gives a meaning; gives back what is read when all members are there. */
+function readMember(u: AngularUnit, name: string, node: ClassMember): (() => void) | undefined {
+  if (isHidden(node)) u.hidden.add(name);
+  const decorators = decoratorsOf(node, u.angular.names);
+  const input = decorators.find((one) => one.name === 'Input');
+  if (input) return declareInput(u, name, node, input);
+  const output = decorators.find((one) => one.name === 'Output');
+  if (output) return declareOutput(u, name, node, textOf(output.args[0]) ?? name);
+  const query = decorators.find((one) => QUERY.test(one.name));
+  if (query) return declareQuery(u, name, node, query.name, query.args, false);
+  if (node.type === 'ClassMethod' || node.type === 'ClassPrivateMethod' || !node.value) return undefined;
+  return readField(u, name, node, unwrap(node.value));
+}
+
+type Field = Exclude<ClassMember, t.ClassMethod | t.ClassPrivateMethod>;
+
+function readField(u: AngularUnit, name: string, node: Field, value: t.Node): (() => void) | undefined {
+  const own = calledOwn(u.angular.names, value);
+  if (own === undefined) return undefined;
+  const call = value as t.CallExpression;
+  if (own === 'input' || own === 'input.required' || own === 'model' || own === 'model.required')
+    return declareSignalInput(u, name, node, call, own);
+  if (own === 'output' || own === 'outputFromObservable') return declareSignalOutput(u, name, node, call);
+  if (QUERY_CALL.test(own)) return declareQuery(u, name, node, own, call.arguments, true);
+  if (own === 'inject') {
+    const asked = readInject(u, call, SETUP);
+    if (asked?.symbol === undefined) return undefined;
+    const fact = u.facts.symbols[asked.symbol]!;
+    Object.assign(fact, { name, ...spanOf(node.key) });
+    u.members.set(name, asked.symbol);
+    return () => undefined;
+  }
+  if (own === 'signal') {
+    const symbol = addSymbol(u, { name, kind: 'state', ...spanOf(node.key) });
+    u.members.set(name, symbol);
+    u.signals.add(symbol);
+    return () => {
+      const [first] = call.arguments;
+      const fact = u.facts.symbols[symbol]!;
+      const [written] = typeArguments(call);
+      if (first) fact.init = use(u, u.expr(first, SETUP), SETUP);
+      const type = written ? readType(written, u.file.named) : widen(typeOf(u, first));
+      if (type.t !== 'unknown') fact.type = type;
+    };
+  }
+  if (/^(computed|linkedSignal|toSignal)$/.test(own)) {
+    const symbol = addSymbol(u, { name, kind: 'derived', ...spanOf(node.key) });
+    u.members.set(name, symbol);
+    u.signals.add(symbol);
+    return () => {
+      const fact = u.facts.symbols[symbol]!;
+      fact.init = readDerived(u, call, SETUP);
+      const [written] = typeArguments(call);
+      const type = written ? readType(written, u.file.named) : returned(typeOf(u, call.arguments[0]));
+      if (own === 'computed' && type.t !== 'unknown') fact.type = type;
+    };
+  }
+  return undefined;
+}
+
+const returned = (type: TypeExpr): TypeExpr => (type.t === 'fn' ? type.returns : UNKNOWN);
+
+/** Adds a port under the name that call sites write, and the symbol of the member that holds it. */
+function declarePort(u: AngularUnit, member: string, port: PortFact): number {
+  const { name } = port;
+  u.facts.ports.push(port);
+  const symbol = addSymbol(u, { name: member, kind: 'prop', port: name, start: port.start, end: port.end });
+  u.props.set(name, symbol);
+  u.members.set(member, symbol);
+  return symbol;
+}
+
+const optional = <K extends string, V>(key: K, value: V | undefined): { [k in K]?: V } =>
+  value === undefined ? {} : ({ [key]: value } as { [k in K]: V });
+
+/** `@Input({ required: true, alias: 'x' }) level: number` and accessors. */
+function declareInput(
+  u: AngularUnit,
+  name: string,
+  node: ClassMember,
+  { args }: Decorated,
+): (() => void) | undefined {
+  const options = metadata(args[0]);
+  const alias = textOf(args[0]) ?? textOf(options.get('alias')) ?? name;
+  const known = u.facts.ports.find((one) => one.name === alias);
+  if (known) return undefined;
+  const converts = options.get('transform') !== undefined;
+  const isMethod = node.type === 'ClassMethod' || node.type === 'ClassPrivateMethod';
+  const setter = isMethod ? accessor(u, name, 'set') : undefined;
+  const annotation = isMethod ? setter?.params[0] && annotationOf(setter.params[0]) : annotationOf(node);
+  const value = isMethod ? undefined : node.value;
+  const written = annotation ? readType(annotation, u.file.named) : value ? widen(typeOf(u, value)) : UNKNOWN;
+  const isOptional = !isMethod && 'optional' in node && node.optional === true;
+  const required = options.isTrue('required');
+  const symbol = declarePort(u, name, {
+    name: alias,
+    channel: 'prop',
+    declared: 'list',
+    ...(required ? { required } : {}),
+    ...(!required && annotation && !isMethod && !value && !isOptional && !mayBeNothing(written)
+      ? { expected: true }
+      : {}),
+    ...(converts || written.t === 'unknown' ? {} : { type: written }),
+    ...spanOf(node.key),
+  });
+  return () => {
+    const port = u.facts.ports.find((one) => one.name === alias)!;
+    if (value) port.default = use(u, u.expr(value, SETUP), SETUP);
+    if (value) port.default!.type ??= typeOf(u, value);
+    if (setter) readSetter(u, setter, symbol);
+    const getter = accessor(u, name, 'get');
+    if (getter) readAccessor(u, name, getter);
+  };
+}
+
+/** What a getter works out is what the class reads by the name. */
+function readAccessor(u: AngularUnit, name: string, getter: t.ClassMethod): void {
+  const derived = addSymbol(u, { name, kind: 'derived', ...spanOf(getter.key) });
+  readMethod(u, derived, getter);
+  u.members.set(name, derived);
+}
+
+/** What is handed in is the setter's parameter; setting it is something that the class does. */
+function readSetter(u: AngularUnit, setter: t.ClassMethod, symbol: number): void {
+  const [param] = setter.params;
+  if (param?.type === 'Identifier' && param.binding) u.refs.set(param.binding, symbol);
+  readFunction(u, setter, { ...SETUP, where: 'effect' }, 'effect');
+}
+
+function accessor(u: AngularUnit, name: string, kind: 'get' | 'set'): t.ClassMethod | undefined {
+  const body = (u.node as t.Class).body.body;
+  return body.find(
+    (one): one is t.ClassMethod => one.type === 'ClassMethod' && one.kind === kind && keyName(one) === name,
+  );
+}
+
+const mayBeNothing = (type: TypeExpr): boolean =>
+  type.t === 'unknown' ||
+  type.t === 'any' ||
+  (type.t === 'lit' && (type.v === null || type.v === undefined)) ||
+  (type.t === 'union' && type.of.some(mayBeNothing));
+
+/** `level = input.required<number>()`, `value = model(0)` */
+function declareSignalInput(
+  u: AngularUnit,
+  name: string,
+  node: Field,
+  call: t.CallExpression,
+  own: string,
+): () => void {
+  const required = own.endsWith('.required');
+  const isModel = own.startsWith('model');
+  const [first, second] = call.arguments;
+  const options = metadata(required ? first : second);
+  const alias = textOf(options.get('alias')) ?? name;
+  const value = required ? undefined : first;
+  const [written, given] = typeArguments(call);
+  const converts = options.get('transform') !== undefined;
+  const type = converts
+    ? given
+      ? readType(given, u.file.named)
+      : UNKNOWN
+    : written
+      ? readType(written, u.file.named)
+      : value
+        ? widen(typeOf(u, value))
+        : UNKNOWN;
+  const symbol = declarePort(u, name, {
+    name: alias,
+    channel: 'prop',
+    declared: 'list',
+    ...(required ? { required } : {}),
+    ...optional('type', type.t === 'unknown' ? undefined : type),
+    ...spanOf(node.key),
+  });
+  u.signals.add(symbol);
+  if (isModel) {
+    const port = eventPort(`${alias}Change`);
+    u.facts.ports.push({
+      name: port,
+      channel: 'event',
+      declared: 'default',
+      type: payload(type),
+      ...spanOf(node.key),
+    });
+    portSymbol(u, port, 'event', spanOf(node.key));
+    u.models.set(symbol, port);
+  }
+  return () => {
+    if (!value) return;
+    const given = use(u, u.expr(value, SETUP), SETUP);
+    given.type ??= typeOf(u, value);
+    if (given.type.t === 'lit' && given.type.v === undefined) return;
+    u.facts.ports.find((one) => one.name === alias)!.default = given;
+  };
+}
+
+const payload = (type: TypeExpr): TypeExpr => ({
+  t: 'fn',
+  params: [{ name: '$event', type }],
+  returns: UNKNOWN,
+});
+
+/** `@Output() held = new EventEmitter<number>()` */
+function declareOutput(u: AngularUnit, name: string, node: ClassMember, alias: string): () => void {
+  const value = 'value' in node && node.value ? unwrap(node.value) : undefined;
+  const annotation = annotationOf(node);
+  const held = value?.type === 'NewExpression' ? typeArguments(value)[0] : typeArgumentOf(annotation);
+  declareEvent(u, name, node, alias, held ? readType(held, u.file.named) : UNKNOWN, isOwnEmitter(value));
+  return () => {
+    if (value && !isOwnEmitter(value)) use(u, u.expr(value, SETUP), SETUP);
+  };
+}
+
+const isOwnEmitter = (value: t.Node | undefined): boolean =>
+  value?.type === 'NewExpression' && /(EventEmitter|Subject)$/.test(memberName(value.callee) ?? '');
+
+const typeArgumentOf = (annotation: t.Node | undefined): t.Node | undefined =>
+  annotation ? typeArguments(annotation)[0] : undefined;
+
+function declareSignalOutput(u: AngularUnit, name: string, node: Field, call: t.CallExpression): () => void {
+  const isOwn = calledOwn(u.angular.names, call) === 'output';
+  const options = metadata(call.arguments[isOwn ? 0 : 1]);
+  const alias = textOf(options.get('alias')) ?? name;
+  const [written] = typeArguments(call);
+  declareEvent(u, name, node, alias, written ? readType(written, u.file.named) : UNKNOWN, isOwn);
+  return () => {
+    if (!isOwn && call.arguments[0]) use(u, u.expr(call.arguments[0], SETUP), SETUP);
+  };
+}
+
+/** `raises`: it is raised by the class alone; what comes from elsewhere is raised whenever that comes. */
+function declareEvent(
+  u: AngularUnit,
+  member: string,
+  node: ClassMember,
+  name: string,
+  type: TypeExpr,
+  raises: boolean,
+): void {
+  const symbol = declarePort(u, member, {
+    name: eventPort(name),
+    channel: 'event',
+    declared: 'list',
+    ...optional('type', type.t === 'unknown' ? undefined : payload(type)),
+    ...spanOf(node.key),
+  });
+  if (!raises)
+    u.facts.emits.push({
+      symbol,
+      event: eventPort(name),
+      args: [],
+      fn: -1,
+      guarded: true,
+      how: 'called',
+      ...spanOf(node.key),
+    });
+}
+
+/** `@ViewChild(Boom) boom`, `rail = viewChild<ElementRef>('rail')` */
+function declareQuery(
+  u: AngularUnit,
+  name: string,
+  node: ClassMember,
+  how: string,
+  args: t.Node[],
+  isSignal: boolean,
+): () => void {
+  const many = /ren(\.|$)/.test(how);
+  const nested = /^content/i.test(how);
+  const options: Metadata = metadata(args[1]);
+  const symbol = addSymbol(u, {
+    name,
+    kind: many ? 'derived' : 'ref',
+    ...(many || nested ? {} : { empty: true }),
+    ...spanOf(node.key),
+  });
+  u.members.set(name, symbol);
+  if (args[0]) u.angular.said.push(spanOf(args[0]));
+  if (isSignal) u.signals.add(symbol);
+  const text = textOf(args[0]);
+  const component = args[0] && text === undefined ? memberName(unwrap(args[0])) : undefined;
+  if (nested || many || options.get('read')) {
+    // What is found is somebody else's, many things, or another side of one.
+    u.facts.symbols[symbol]!.kind = 'derived';
+    return () => undefined;
+  }
+  if (text !== undefined)
+    for (const one of text.split(/\s*,\s*/)) u.wanted.set(one, [...(u.wanted.get(one) ?? []), symbol]);
+  else if (component !== undefined) (u.facts.queries ??= []).push({ symbol, component });
+  else u.facts.symbols[symbol]!.kind = 'derived';
+  return () => undefined;
+}
+
+/** Of a component, all members that others may use: what a handle on it reaches. */
+export function exposeMembers(u: AngularUnit): void {
+  const members = [...u.members].flatMap(([name, symbol]) => {
+    if (u.hidden.has(name)) return [];
+    const { kind, start, end } = u.facts.symbols[symbol]!;
+    return [{ name, start, end, ...(kind === 'ref' ? { handle: true } : {}) }];
+  });
+  u.facts.exposes = [{ port: 'ref', members, ...(u.openMembers ? { open: true } : {}) }];
+}

@@ -1,0 +1,68 @@
+/** What Angular's own exports mean to a reader. */
+import type { ImportFact, Traits } from '../../model/facts';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
+import type { NamedType } from '../script/type-expr';
+
+export const ANGULAR_TRAITS: Traits = {
+  callbackProps: false,
+  attributesFallThrough: false,
+  refExposes: 'everything',
+  statementHandlers: true,
+  inputsWritable: true,
+  contentPort: '#default',
+  contextByIdentity: false,
+  contextAtSetup: true,
+  bySelectors: true,
+  isElement: true,
+  contextWritten: true,
+  updateEvent: '*Change',
+};
+
+const MODULE = /^@angular\//;
+
+/** The framework's own name for a name of the file; undefined for anything else. */
+export type AngularNames = (local: string) => string | undefined;
+
+export function angularNames(imports: ImportFact[]): AngularNames {
+  const named = new Map<string, string>();
+  const spaces = new Set<string>();
+  for (const { from, name, local } of imports) {
+    if (!MODULE.test(from) && !/^rxjs(\/|$)/.test(from)) continue;
+    if (name === '*') spaces.add(local);
+    else named.set(local, name);
+  }
+  return (local) => {
+    const own = named.get(local);
+    if (own !== undefined) return own;
+    const dot = local.indexOf('.');
+    if (dot < 0) return undefined;
+    const [first, rest] = [local.slice(0, dot), local.slice(dot + 1)];
+    if (spaces.has(first)) return rest;
+    const head = named.get(first);
+    return head === undefined ? undefined : `${head}.${rest}`;
+  };
+}
+
+/** Whether a script has to do with the framework. */
+export const usesAngular = (_path: string, text: string): boolean =>
+  /(?:from|import)\s*['"]@angular\//.test(text);
+
+/** A port under which the events, or the content, of a name are known. */
+export const eventPort = (name: string): string => `@${name}`;
+export const slotPort = (selector: string | undefined): string =>
+  selector === undefined || selector === '*' || selector === '' ? '#default' : `#${selector}`;
+
+/** Types of the framework that hold another: what is inside. */
+const HOLDERS = new Set(['Signal', 'WritableSignal', 'InputSignal', 'ModelSignal']);
+
+export function angularTypes(names: AngularNames): NamedType {
+  return (name, args) => {
+    const own = names(name);
+    if (own === undefined) return undefined;
+    if (HOLDERS.has(own)) return signalOf(args()[0] ?? UNKNOWN);
+    return UNKNOWN;
+  };
+}
+
+/** What is read by being called. */
+export const signalOf = (type: TypeExpr): TypeExpr => ({ t: 'fn', params: [], returns: type });

@@ -1,0 +1,178 @@
+/** The tags of a template: elements, components, templates, outlets. */
+import type { TmplAstContent, TmplAstElement, TmplAstNode, TmplAstTemplate } from '@angular/compiler';
+import type * as t from '@babel/types';
+import type { RenderFact, Span } from '../../model/facts';
+import { isPageTag } from '../../model/page-names';
+import { angularCompiler } from '../on-demand';
+import { declarePattern } from '../script/patterns';
+import { portSymbol } from '../script/ports';
+import type { Scope } from '../script/scope';
+import type { At } from '../script/slots';
+import { addNode, type Ctx, inArm, spanOf, use } from '../script/unit';
+import { codeOf } from './code';
+import { addInput, addText, readGiven } from './given';
+import { declareAlias, openLoop } from './loops';
+import { slotPort } from './names';
+import { attachReferences } from './references';
+import { parseSelectors } from './selectors';
+import { identifier, spanAt, type Tag } from './spans';
+import type { AngularUnit } from './unit';
+
+/** Reads what is nested in a tag: in the view around it, or as a view of its own. */
+export interface Nested {
+  nodes(u: AngularUnit, nodes: TmplAstNode[], at: At): void;
+  view(u: AngularUnit, nodes: TmplAstNode[], at: At): void;
+}
+
+export function readTag(u: AngularUnit, tag: Tag, at: At, nested: Nested): void {
+  const k = angularCompiler();
+  if (tag instanceof k.TmplAstContent) readOutlet(u, tag, at, nested);
+  else if (tag instanceof k.TmplAstElement) readElement(u, tag, at, nested);
+  else if (tag.tagName === 'ng-template') readTemplate(u, tag, at, nested);
+  else readStructural(u, tag, at, nested);
+}
+
+/** The name of a tag, where it stands behind the bracket. */
+function nameSpan(u: AngularUnit, name: string, { start }: Span): Span {
+  const from = u.file.text.charAt(start) === '<' ? start + 1 : start;
+  return { start: from, end: from + name.length };
+}
+
+function addTagNode(u: AngularUnit, tag: Tag, name: string, kind: RenderFact['kind'], at: At): number {
+  const span = spanAt(tag.sourceSpan);
+  const index = addNode(
+    u,
+    { kind, tag: { name, ...nameSpan(u, name, spanAt(tag.startSourceSpan)) }, ...span },
+    at.ctx,
+  );
+  u.facts.render[index]!.parent = at.parent;
+  return index;
+}
+
+/** Elements of drawings have names with a mark in front. */
+const isPlain = (name: string): boolean => name.startsWith(':') || isPageTag(name);
+
+function readElement(u: AngularUnit, element: TmplAstElement, at: At, nested: Nested): void {
+  const { name } = element;
+  const kind = name === 'ng-container' ? 'group' : isPlain(name) ? 'element' : 'site';
+  const index = addTagNode(u, element, name.replace(/^:\w+:/, ''), kind, at);
+  readGiven(u, element, index, at);
+  attachReferences(u, element, index);
+  nested.nodes(u, element.children, { ...at, parent: index });
+}
+
+/** `<ng-content select="[a]">` */
+function readOutlet(u: AngularUnit, content: TmplAstContent, at: At, nested: Nested): void {
+  const port = slotPort(content.selector);
+  const span = spanAt(content.sourceSpan);
+  const fallback = content.children.some(
+    (one) => !(one instanceof angularCompiler().TmplAstText) || one.value.trim(),
+  );
+  const symbol = portSymbol(u, port, 'slot', nameSpan(u, 'ng-content', span));
+  const index = addNode(
+    u,
+    {
+      kind: 'outlet',
+      outlet: port,
+      outletSymbol: symbol,
+      ...(port === '#default' ? {} : { takes: parseSelectors(content.selector) }),
+      ...(fallback ? { fallback } : {}),
+      ...span,
+    },
+    at.ctx,
+  );
+  const node = u.facts.render[index]!;
+  node.parent = at.parent;
+  noteNested(u, at.parent);
+  const as = content.attributes.find((one) => one.name === 'ngProjectAs');
+  const [selector] = as ? parseSelectors(as.value) : [];
+  if (selector)
+    node.standsAs = { tag: selector.tag ?? '', attributes: selector.attributes, classes: selector.classes };
+  nested.nodes(u, content.children, at);
+}
+
+/** An outlet in the content of a component hands its own content on. */
+function noteNested(u: AngularUnit, parent: number): void {
+  const node = parent >= 0 ? u.facts.render[parent] : undefined;
+  if (node) node.nested = true;
+}
+
+/** `<ng-template #row let-item>`: drawn by whoever stamps it. */
+function readTemplate(u: AngularUnit, template: TmplAstTemplate, at: At, nested: Nested): void {
+  const index = addTagNode(u, template, 'ng-template', 'group', at);
+  const node = u.facts.render[index]!;
+  readGiven(u, template, index, at);
+  node.loose = true;
+  for (const reference of template.references) {
+    const symbol = u.references.get(reference);
+    if (symbol !== undefined)
+      u.facts.symbols[symbol]!.init = { kind: 'content', content: [index], ...spanAt(reference.sourceSpan) };
+  }
+  const scope = declareVariables(u, template, at);
+  nested.view(u, template.children, { ...at, scope, parent: index });
+}
+
+function declareVariables(u: AngularUnit, { variables }: TmplAstTemplate, at: At): Scope {
+  if (!variables.length) return at.scope;
+  const ids = variables.map((one) => identifier(one.name, spanAt(one.keySpan)));
+  const scope = u.angular.scopes.within(at.scope, ids);
+  for (const id of ids) declarePattern(u, id, { kind: 'computed', ...spanOf(id) }, at.ctx, { kind: 'param' });
+  return scope;
+}
+
+/** `*ngIf`, `*ngFor`, and structural directives of the project. */
+function readStructural(u: AngularUnit, template: TmplAstTemplate, at: At, nested: Nested): void {
+  const k = angularCompiler();
+  const bound = (name: string): t.Expression | undefined => {
+    const found = template.templateAttrs.find((one) => one.name === name);
+    return found instanceof k.TmplAstBoundAttribute ? codeOf(u, found.value, at.scope) : undefined;
+  };
+  const has = (name: string) => template.templateAttrs.some((one) => one.name === name);
+  if (has('ngIf')) {
+    readConditional(u, template, bound('ngIf'), ['ngIfElse', 'ngIfThen'].map(bound), at, nested);
+    return;
+  }
+  const list = has('ngFor') ? bound('ngForOf') : undefined;
+  if (list) {
+    const item = template.variables.find((one) => one.value === '$implicit');
+    const others = template.variables.filter((one) => one !== item);
+    const inner = openLoop(u, list, item, others, at);
+    const track = bound('ngForTrackBy');
+    if (track) use(u, u.expr(track, at.ctx), at.ctx, 'argument');
+    nested.view(u, template.children, { ...at, ...inner });
+    return;
+  }
+  // Of other directives, nobody here knows when they stamp what they stand on.
+  const index = addTagNode(u, template, 'ng-template', 'group', at);
+  const node = u.facts.render[index]!;
+  for (const one of template.templateAttrs) {
+    if (one instanceof k.TmplAstBoundAttribute) addInput(u, node, one, at);
+    else addText(node, one);
+  }
+  const names = template.templateAttrs.map((one) => one.name);
+  const test = /^(ngSwitchCase|ngSwitchDefault)$/.test(names[0] ?? '') ? node : undefined;
+  const [first] = node.attributes;
+  const { start, end } = first ?? node;
+  const ctx: Ctx = test
+    ? { ...at.ctx, when: { start, end }, arms: [...(at.ctx.arms ?? []), `@switch${at.parent}#${start}`] }
+    : { ...at.ctx, when: { start, end } };
+  const scope = declareVariables(u, template, at);
+  nested.view(u, template.children, { ...at, scope, ctx, parent: index });
+}
+
+function readConditional(
+  u: AngularUnit,
+  template: TmplAstTemplate,
+  test: t.Expression | undefined,
+  others: (t.Expression | undefined)[],
+  at: At,
+  nested: Nested,
+): void {
+  const condition: Ctx = { ...at.ctx, where: 'condition' };
+  const value = test && use(u, u.expr(test, condition), condition, 'condition');
+  for (const one of others) if (one) use(u, u.expr(one, at.ctx), at.ctx);
+  let { scope } = at;
+  const [alias] = template.variables;
+  if (alias && value) scope = declareAlias(u, identifier(alias.name, spanAt(alias.keySpan)), value, test, at);
+  nested.view(u, template.children, { ...at, scope, ctx: test ? inArm(u, at.ctx, test, true) : at.ctx });
+}

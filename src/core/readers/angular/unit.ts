@@ -1,0 +1,85 @@
+/** What is known of one of Angular's classes while it is read, beside what every unit keeps. */
+import type { TmplAstReference } from '@angular/compiler';
+import type * as t from '@babel/types';
+import type { ComponentFacts, FileFacts, Span } from '../../model/facts';
+import { newUnit } from '../script/new-unit';
+import type { Scope, Scopes } from '../script/scope';
+import { type Dialect, type FileContext, settleMissing, type Unit } from '../script/unit';
+import { settleEarly } from '../script/early';
+import type { AngularNames } from './names';
+
+/** What all units of a file share. */
+export interface AngularFile {
+  file: FileContext;
+  facts: FileFacts;
+  program: t.Program;
+  scopes: Scopes;
+  names: AngularNames;
+  dialect: Dialect;
+  /** Code in which names of classes are no plain mention: decorators, lists, what is asked for, routes. */
+  said: Span[];
+}
+
+export interface AngularUnit extends Unit {
+  angular: AngularFile;
+  /** Symbols that are read by being called. */
+  signals: Set<number>;
+  /** Symbols of inputs that tell their owner of what is written to them, by the port that does. */
+  models: Map<number, string>;
+  /** Handles that are found by the name of a template reference. */
+  wanted: Map<string, number[]>;
+  /** Some base of the class is not here, so that members may be there which no text names. */
+  openMembers: boolean;
+  /** Members that only the class itself may use. */
+  hidden: Set<string>;
+  /** The code that is read runs where asking for what is provided is allowed. */
+  inContext: number;
+  /** Symbols of what tags of the template are known by. */
+  references: Map<TmplAstReference, number>;
+  /** Names of the class that its template uses. */
+  used: { name: string; start: number; end: number; scope: Scope }[];
+  /** Places where something is asked for in a method, with the function around. */
+  askedIn: { consume: number; fn: number }[];
+}
+
+export function angularUnit(angular: AngularFile, facts: ComponentFacts, node: t.Node): AngularUnit {
+  return Object.assign(newUnit(facts, node, angular.dialect, angular.file), {
+    angular,
+    signals: new Set<number>(),
+    models: new Map<number, string>(),
+    wanted: new Map<string, number[]>(),
+    openMembers: false,
+    hidden: new Set<string>(),
+    inContext: 0,
+    references: new Map<TmplAstReference, number>(),
+    used: [],
+    askedIn: [],
+  });
+}
+
+export const isAngularUnit = (u: Unit): u is AngularUnit => 'angular' in u;
+
+/** Settles what is only known when all of a unit is read. */
+export function closeUnit(u: AngularUnit): void {
+  settleEarly(u);
+  settleMissing(u);
+  settleTimes(u);
+}
+
+/** What is asked for in a method that runs while the object is made is asked for in time. */
+function settleTimes({ facts, askedIn }: AngularUnit): void {
+  const { functions, symbols, consumes, invokes = [] } = facts;
+  const early = new Set<number>();
+  const note = (symbol: number | undefined): void => {
+    const fn = symbol === undefined ? undefined : symbols[symbol]!.fn;
+    if (fn === undefined || early.has(fn)) return;
+    early.add(fn);
+    for (const inner of functions[fn]!.calls) note(inner);
+  };
+  for (const { fn, callee } of invokes) if (fn === -1) note(callee.symbol);
+  for (const { consume, fn } of askedIn) {
+    let outer = fn;
+    while (functions[outer]!.parent >= 0) outer = functions[outer]!.parent;
+    if (!early.has(outer)) consumes[consume]!.late = true;
+  }
+}
