@@ -64,7 +64,7 @@ export function linkContexts(project: Tree): Contexts {
     mountOf: (site) => cover.mountOf(project.components[site.owner]!, site.node),
     mayBeElsewhere: (component) => cover.unknown[component]!,
     isBelowProvider: (component, node, key) =>
-      ((cover.some[component]! | cover.around(component, node) | cover.anywhere) & keys.get(key.id)!.bit) !==
+      ((cover.some[component]! | cover.around(component, node) | cover.everywhere) & keys.get(key.id)!.bit) !==
       0n,
   };
 }
@@ -94,7 +94,8 @@ const MAX_CALLS = 6;
 
 /** What a helper provides, its caller does, however many helpers are in between. */
 function providedByHelpers(project: Tree, component: Component, keyAt: KeyAt): Provider[] {
-  if (component.facts.role === 'helper') return [];
+  const { role, traits } = component.facts;
+  if (role !== 'component' && !(role === 'module' && traits.looseProvides)) return [];
   const providedBy = (code: Component, path: number[], place: Place): Provider[] => [
     ...code.facts.provides.filter(isWhole).flatMap((one) => {
       const key = keyAt(code.file, one.key);

@@ -7,13 +7,14 @@ import { companions } from './sites';
 import { placesOf } from './slots';
 
 /** What loose code provides without mounting anything is provided to an app that it was handed. */
-export function isEverywhere(
-  { components }: Pick<Tree, 'components'>,
-  { component, node }: Provider,
-): boolean {
+function isLoose({ components }: Pick<Tree, 'components'>, { component, node }: Provider): boolean {
   const { facts } = components[component]!;
   return facts.role === 'module' && node === 0 && facts.render.every((one) => !one.mounted);
 }
+
+/** It is certainly above every component. */
+export const isEverywhere = (project: Pick<Tree, 'components'>, provider: Provider): boolean =>
+  project.components[provider.component]!.facts.traits.looseProvides === true && isLoose(project, provider);
 
 export class Coverage {
   /** Keys provided on some path, by component. */
@@ -30,7 +31,9 @@ export class Coverage {
   private readonly host: bigint[];
   private unknownMasks: bigint[] | undefined;
   /** Keys that code provides to an app which it was handed: to which components, nobody sees. */
-  anywhere = 0n;
+  private anywhere = 0n;
+  /** Keys that are provided to all of them. */
+  everywhere = 0n;
   /** A bit beside those of the keys: something else may be provided around. */
   private readonly nobodyKnows: bigint;
 
@@ -49,7 +52,10 @@ export class Coverage {
       if (one.at === 'host') this.host[one.component]! |= bitOf(one.key);
       const at = `${one.component}:${one.node}`;
       this.providedAt.set(at, (this.providedAt.get(at) ?? 0n) | bitOf(one.key));
-      if (isEverywhere(project, one)) this.anywhere |= bitOf(one.key);
+      if (isLoose(project, one)) {
+        this.anywhere |= bitOf(one.key);
+        if (isEverywhere(project, one)) this.everywhere |= bitOf(one.key);
+      }
     }
     const { length } = project.components;
     this.some = [...this.own];

@@ -239,6 +239,8 @@ export interface Traits {
   isElement?: boolean;
   /** The event that tells of a change of an input, with `*` for the input's name; `update:*` if absent. */
   updateEvent?: string;
+  /** What the loose code of a file provides, itself or through functions, is there for the whole app. */
+  looseProvides?: boolean;
   /** A provided context is compared by identity to decide who is drawn again. */
   contextByIdentity: boolean;
   /** Context may be provided and consumed only while drawing or setting up. */

@@ -14,6 +14,7 @@ export const ANGULAR_TRAITS: Traits = {
   contextAtSetup: true,
   bySelectors: true,
   isElement: true,
+  looseProvides: true,
   contextWritten: true,
   updateEvent: '*Change',
 };
