@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { runChild, type Measured } from './child';
 import { generate } from './generate';
 import { generateWide } from './generate-wide';
+import { mappedSources } from './mapped-sources';
 import { mutate } from './mutate';
 import { snapshot } from './snapshot/main';
 import { recordOf } from './snapshot/record';
@@ -104,6 +105,7 @@ const [command, mode, folder] = process.argv.slice(2);
 if (command === 'child') await runChild(mode!, folder!);
 else if (command === 'record') console.log(JSON.stringify(await recordOf(mode!)));
 else if (command === 'snapshot') snapshot(process.argv.slice(3));
+else if (command === 'mapped-sources') mappedSources(process.argv.slice(3));
 else if (command === 'mutate') {
   const folders = mode === undefined ? ['node_modules/@blueprintjs/core/src', 'demo/console'] : [mode];
   for (const one of folders) await mutate(one, Number(folder ?? 1), Number(process.argv[5] ?? 40));

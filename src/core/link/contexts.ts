@@ -64,7 +64,8 @@ export function linkContexts(project: Tree): Contexts {
     mountOf: (site) => cover.mountOf(project.components[site.owner]!, site.node),
     mayBeElsewhere: (component) => cover.unknown[component]!,
     isBelowProvider: (component, node, key) =>
-      ((cover.some[component]! | cover.around(component, node) | cover.everywhere) & keys.get(key.id)!.bit) !==
+      ((cover.some[component]! | cover.around(component, node) | cover.everywhere) &
+        keys.get(key.id)!.bit) !==
       0n,
   };
 }
@@ -238,11 +239,12 @@ interface Through {
 function throughHelper(
   project: Tree,
   file: number,
-  { name, args }: PlainCallFact,
+  { name, args, made, own: isOwn }: PlainCallFact,
   keyAt: KeyAt,
   seen: Set<number>,
 ): Through[] {
-  if (!args) return [];
+  // What is made by hand is given what it takes.
+  if (!args || (made && !isOwn && args.length)) return [];
   const target = project.lookup(file, name);
   if (target.kind !== 'component' || seen.has(target.component)) return [];
   seen.add(target.component);

@@ -13,6 +13,7 @@ import { linkModules } from './modules';
 import { linkNames } from './names';
 import { linkPlaced } from './placed';
 import { linkPorts, portTypeOf } from './ports';
+import { linkReached } from './reached';
 import { linkRegistry } from './registry';
 import { withFactories } from './factories';
 import { withRoutes } from './routes';
@@ -77,6 +78,7 @@ export function link(
   );
   const names = linkNames(facts, modules, ids, homes);
   for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
+  linkReached(components, files, names);
   onProgress(0.05);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
   const placed = linkPlaced(components, files, names);

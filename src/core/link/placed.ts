@@ -88,7 +88,7 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
       ...(given.length ? { attributes: [...render[node]!.attributes, ...given] } : {}),
     });
   }
-  return { ...facts, render };
+  return { ...facts, render, symbols: handlesKnown(owner, names) };
 }
 
 /** What is only stamped by whoever asks for it is no content. */
@@ -102,6 +102,20 @@ function outletFor({ render }: ComponentFacts, content: RenderFact): RenderFact 
     outlets.find((one) => one.takes?.some((selector) => matches(of, selector))) ??
     outlets.find((one) => !one.takes)
   );
+}
+
+/** Handles on what is not of the project may be on anything. */
+function handlesKnown({ file, facts, markup }: Component, names: Names): ComponentFacts['symbols'] {
+  const unknown = (facts.queries ?? []).filter(
+    ({ component }) => markup!.open || names.lookup(file, component).kind !== 'component',
+  );
+  if (!unknown.length) return facts.symbols;
+  const symbols = [...facts.symbols];
+  for (const { symbol } of unknown) {
+    const { empty: _, ...rest } = symbols[symbol]!;
+    symbols[symbol] = rest;
+  }
+  return symbols;
 }
 
 function handlesOn({ file, facts }: Component, here: Component[], names: Names): AttributeFact[] {

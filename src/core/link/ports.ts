@@ -90,6 +90,7 @@ function declarePorts(
       required: fact.required === true,
       requiredByType: fact.required === true,
       ...(fact.expected ? { expected: true } : {}),
+      ...(fact.member === undefined ? {} : { member: fact.member }),
       typed: false,
       ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),
       ...(fact.default ? { default: fact.default } : {}),

@@ -96,6 +96,10 @@ export function isContract(component: Component, port: Port): boolean {
   return elsewhere && (port.shared || component.unknownSites);
 }
 
+/** Others may use what the port holds, through an object that the component's class makes. */
+export const isReached = ({ reached }: Component, { member, name }: Port): boolean =>
+  reached?.has(member ?? name.replace(/^@(?=.)/, '')) === true;
+
 /** Names that say nothing about a component's interface. */
 export const isAlwaysKnown = (name: string): boolean =>
   name === 'key' || name === 'ref' || /^(data|aria)(-|[A-Z])/.test(name);

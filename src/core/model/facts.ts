@@ -42,6 +42,8 @@ export interface FileFacts {
   mentions: string[];
   /** Names read from the props of elements that somebody else made: `child.props.label`. */
   elementReads: string[];
+  /** Names that its code reads of other things than the class that they stand in. */
+  memberReads?: string[];
   /** Names of events that its code makes for elements of the page: `new CustomEvent('gust')`. */
   madeEvents?: string[];
   /** The file mounts components as roots of a page. */
@@ -416,6 +418,8 @@ export interface PortFact extends Span {
    */
   name: string;
   channel: 'prop' | 'event' | 'slot';
+  /** The member of the class that holds it, where that has another name. */
+  member?: string;
   /** default: only a default value names it. guess: it is a port only if the written type has it. */
   declared: 'list' | 'destructured' | 'read' | 'outlet' | 'default' | 'guess';
   required?: boolean;

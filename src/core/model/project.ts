@@ -30,6 +30,8 @@ export interface Port {
   component: number;
   name: string;
   channel: 'prop' | 'event' | 'slot';
+  /** The member of the class that holds it, where that has another name. */
+  member?: string;
   /** The declared name; without a declaration, where the name is first used. */
   place: Place;
   /** It is part of a written declaration (type, list or destructuring), not only read. */
@@ -95,6 +97,8 @@ export interface Component {
   spreads: Spread[];
   /** What it takes over as its own, the one that wins first. */
   mixins: Component[];
+  /** Members that others may use of what its class makes. */
+  reached?: Set<string>;
   /** What its markup may place, where that is found by selectors. */
   markup?: MarkupScope;
   /** Node of the flow graph by symbol, or -1. */

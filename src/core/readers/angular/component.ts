@@ -1,7 +1,6 @@
 /** A component or directive: what its decorator says, its members, its template. */
 import type * as t from '@babel/types';
 import { dirname, join } from '../../model/paths';
-import { isPageGlobal } from '../../model/page-names';
 import type { UnitParts } from '../../model/parts';
 import { angularCompiler } from '../on-demand';
 import { readClassMembers } from '../script/classes';
@@ -26,7 +25,7 @@ export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, pa
   // Without one, it is drawn by whoever names its class.
   facts.selectors = selector === undefined ? [] : parseSelectors(selector);
   addWhole(u);
-  readClassMembers(u, node, classDialect(u));
+  readClassMembers(u, node, classDialect(u, true));
   if (options.open) u.openMembers = true;
   readProviders(u, options.get('providers'), { node: 0, at: 'host' });
   readProviders(u, options.get('viewProviders'), { node: 0, at: 'view' });
@@ -137,7 +136,8 @@ function readHost(u: AngularUnit, options: Metadata): void {
 function noteUnknown(u: AngularUnit): void {
   if (u.openMembers) return;
   for (const { name, start, end, scope } of u.used) {
-    if (u.members.has(name) || name === '$any' || (name.startsWith('$') && isPageGlobal(name))) continue;
+    // Names with a mark in front are the framework's own.
+    if (u.members.has(name) || name.startsWith('$')) continue;
     const known = [...u.members.keys(), ...namesIn(scope)];
     (u.facts.unknownNames ??= []).push({ name, start, end, known });
   }

@@ -9,6 +9,7 @@ import { isFunction } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import {
   addState,
+  addSymbol,
   type Call,
   type Ctx,
   type Dialect,
@@ -107,7 +108,7 @@ const isEvent = (u: AngularUnit, symbol: number): boolean => {
 function readChain(u: AngularUnit, node: Chain, ctx: Ctx | undefined): ExprFact | undefined {
   const own = ownMember(node);
   if (own !== undefined) {
-    const symbol = u.members.get(own);
+    const symbol = u.members.get(own) ?? inheritedMember(u, own, node);
     return symbol === undefined ? undefined : { kind: 'identity', symbol, ...spanOf(node) };
   }
   if (node.computed || node.property.type !== 'Identifier') return undefined;
@@ -123,6 +124,15 @@ function readChain(u: AngularUnit, node: Chain, ctx: Ctx | undefined): ExprFact 
     if (soft) read.soft = true;
   }
   return { kind: 'member', symbol: handle.symbol, path, ...spanOf(node) };
+}
+
+/** The symbol of a member that a base declares: which one that is, is known when files are linked. */
+function inheritedMember(u: AngularUnit, name: string, node: Chain): number | undefined {
+  if (!u.facts.mixins?.length) return undefined;
+  const symbol = addSymbol(u, { name, kind: 'inherited', port: name, ...spanOf(node.property) });
+  u.members.set(name, symbol);
+  u.inherited.add(name);
+  return symbol;
 }
 
 interface HandleChain {
@@ -265,7 +275,7 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
     return value;
   });
   const [first] = args;
-  const value = first && (first.kind === 'function' ? workedOut(u, { ...first, kind: 'computed' }) : first);
+  const value = first && (first.kind === 'function' ? resultOf(u, first) : first);
   if (model !== undefined) {
     const told = u.props.get(model)!;
     raisePort(u, told, value ? [value] : [], spanOf(node), ctx.fn);
@@ -294,6 +304,12 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
       ctx,
     );
   return { kind: 'computed', ...spanOf(node) };
+}
+
+/** What a function that is handed over works out. */
+function resultOf(u: Unit, { type, ...fn }: ExprFact): ExprFact {
+  const value = workedOut(u, { ...fn, kind: 'computed' });
+  return type?.t === 'fn' ? { ...value, type: type.returns } : value;
 }
 
 function raise(

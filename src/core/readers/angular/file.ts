@@ -18,6 +18,7 @@ import { type Decorated, decoratorsOf, listed, metadata } from './metadata';
 import { readLoose } from './loose';
 import { readClassHelper } from '../script/classes';
 import { classDialect } from './members';
+import { memberReads } from './member-reads';
 import { ANGULAR_TRAITS, angularNames, angularTypes } from './names';
 import { readProviders } from './providers';
 import { type AngularFile, angularUnit, closeUnit } from './unit';
@@ -53,7 +54,7 @@ export function readAngularFile(path: string, text: string, readPart: ReadPart):
     ({ id }) =>
       !file.keys.has(id.start!) && !said.some((one) => one.start <= id.start! && id.end! <= one.end),
   );
-  facts.elementReads = [...scopes.elementReads];
+  facts.memberReads = memberReads(program);
   noteFound(facts, scopes);
   facts.mounts = facts.mounts || facts.components.some((one) => one.render.some((node) => node.mounted));
   if (facts.components.length) facts.language = 'angular';
@@ -155,7 +156,7 @@ function classOf(
   component.role = 'helper';
   const provided = kind?.name === 'Injectable' ? metadata(kind.args[0]).get('providedIn') : undefined;
   if (provided) component.single = true;
-  readClassHelper(u, node, classDialect(u));
+  readClassHelper(u, node, classDialect(u, kind !== undefined));
   closeUnit(u);
   return component;
 }

@@ -26,7 +26,7 @@ export function readGiven(
   const node = u.facts.render[index]!;
   for (const one of tag.attributes) addText(node, one);
   for (const one of tag.inputs) addInput(u, node, one, at);
-  for (const one of tag.outputs) addListener(u, node, one, tag.inputs, at);
+  for (const one of tag.outputs) addListener(u, node, one, at);
   const as = tag.attributes.find((one) => one.name === 'ngProjectAs');
   const [selector] = as ? parseSelectors(as.value) : [];
   if (selector) {
@@ -43,6 +43,7 @@ export function addText(node: RenderFact, one: TmplAstTextAttribute): void {
 }
 
 /** Kinds of bindings, as the parser numbers them. */
+const TWO_WAY_EVENT = 2;
 const BINDING = { property: 0, attribute: 1, class: 2, style: 3, twoWay: 5 };
 
 export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttribute, at: At): void {
@@ -68,16 +69,9 @@ export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttr
 }
 
 /** `(held)="hold($event)"`; what stands on the window or the document is none of the tag's. */
-function addListener(
-  u: AngularUnit,
-  node: RenderFact,
-  one: TmplAstBoundEvent,
-  inputs: TmplAstBoundAttribute[],
-  at: At,
-): void {
+function addListener(u: AngularUnit, node: RenderFact, one: TmplAstBoundEvent, at: At): void {
   // The other half of a two-way binding is read with it.
-  if (inputs.some((input) => (input.type as number) === BINDING.twoWay && `${input.name}Change` === one.name))
-    return;
+  if ((one.type as number) === TWO_WAY_EVENT) return;
   const ctx: Ctx = { ...at.ctx, where: 'handler' };
   const all = spanAt(one.sourceSpan);
   const handler = spanAt(one.handlerSpan);

@@ -35,12 +35,13 @@ const signalField =
     return undefined;
   };
 
-export function classDialect(u: AngularUnit): ClassDialect {
+/** `isMade`: an injector makes its objects, and hands in what the constructor takes. */
+export function classDialect(u: AngularUnit, isMade: boolean): ClassDialect {
   return {
     fieldKind: signalField(u.angular.names),
     typed: true,
     member: (unit, name, node) => (isAngularUnit(unit) ? readMember(unit, name, node) : undefined),
-    parameter: (unit, node) => isAngularUnit(unit) && readParameter(unit, node, SETUP),
+    parameter: (unit, node) => isMade && isAngularUnit(unit) && readParameter(unit, node, SETUP),
   };
 }
 
@@ -146,8 +147,16 @@ function declareInput(
     name: alias,
     channel: 'prop',
     declared: 'list',
+    ...(alias === name ? {} : { member: name }),
     ...(required ? { required } : {}),
-    ...(!required && annotation && !isMethod && !value && !isOptional && !mayBeNothing(written)
+    ...(!required &&
+    annotation &&
+    !isMethod &&
+    !value &&
+    !isOptional &&
+    !mayBeNothing(written) &&
+    'definite' in node &&
+    node.definite
       ? { expected: true }
       : {}),
     ...(converts || written.t === 'unknown' ? {} : { type: written }),
@@ -219,6 +228,7 @@ function declareSignalInput(
     name: alias,
     channel: 'prop',
     declared: 'list',
+    ...(alias === name ? {} : { member: name }),
     ...(required ? { required } : {}),
     ...optional('type', type.t === 'unknown' ? undefined : type),
     ...spanOf(node.key),
@@ -292,6 +302,7 @@ function declareEvent(
     name: eventPort(name),
     channel: 'event',
     declared: 'list',
+    ...(name === member ? {} : { member }),
     ...optional('type', type.t === 'unknown' ? undefined : payload(type)),
     ...spanOf(node.key),
   });
@@ -316,6 +327,7 @@ function declareQuery(
   args: t.Node[],
   isSignal: boolean,
 ): () => void {
+  const isSetter = node.type === 'ClassMethod' && node.kind === 'set';
   const many = /ren(\.|$)/.test(how);
   const nested = /^content/i.test(how);
   const options: Metadata = metadata(args[1]);
@@ -330,10 +342,13 @@ function declareQuery(
   if (isSignal) u.signals.add(symbol);
   const text = textOf(args[0]);
   const component = args[0] && text === undefined ? memberName(unwrap(args[0])) : undefined;
-  if (nested || many || options.get('read')) {
-    // What is found is somebody else's, many things, or another side of one.
+  if (nested || many || isSetter || u.facts.attached || options.get('read')) {
+    // What is found is somebody else's, many things, another side of one, or handed to code.
     u.facts.symbols[symbol]!.kind = 'derived';
-    return () => undefined;
+    delete u.facts.symbols[symbol]!.empty;
+    return () => {
+      if (isSetter) readSetter(u, node, symbol);
+    };
   }
   if (text !== undefined)
     for (const one of text.split(/\s*,\s*/)) u.wanted.set(one, [...(u.wanted.get(one) ?? []), symbol]);
@@ -345,7 +360,7 @@ function declareQuery(
 /** Of a component, all members that others may use: what a handle on it reaches. */
 export function exposeMembers(u: AngularUnit): void {
   const members = [...u.members].flatMap(([name, symbol]) => {
-    if (u.hidden.has(name)) return [];
+    if (u.hidden.has(name) || u.inherited.has(name)) return [];
     const { kind, start, end } = u.facts.symbols[symbol]!;
     return [{ name, start, end, ...(kind === 'ref' ? { handle: true } : {}) }];
   });

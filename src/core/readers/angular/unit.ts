@@ -30,6 +30,8 @@ export interface AngularUnit extends Unit {
   wanted: Map<string, number[]>;
   /** Some base of the class is not here, so that members may be there which no text names. */
   openMembers: boolean;
+  /** Members that a base declares. */
+  inherited: Set<string>;
   /** Members that only the class itself may use. */
   hidden: Set<string>;
   /** The code that is read runs where asking for what is provided is allowed. */
@@ -49,6 +51,7 @@ export function angularUnit(angular: AngularFile, facts: ComponentFacts, node: t
     models: new Map<number, string>(),
     wanted: new Map<string, number[]>(),
     openMembers: false,
+    inherited: new Set<string>(),
     hidden: new Set<string>(),
     inContext: 0,
     references: new Map<TmplAstReference, number>(),

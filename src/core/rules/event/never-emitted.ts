@@ -1,4 +1,4 @@
-import { isContract } from '../../link/use-of-ports';
+import { isContract, isReached } from '../../link/use-of-ports';
 import { namePlace, portKey, step, type Rule } from '../rule';
 import { emissionsOf } from '../../link/emission';
 
@@ -12,7 +12,7 @@ export const neverEmitted: Rule = {
       for (const port of component.ports.values()) {
         if (port.channel !== 'event' || !port.declared || port.name.startsWith('_')) continue;
         if (isContract(component, port) || project.elementReads.has(port.name)) continue;
-        if (claimed(portKey(port)) || !emissions.isDropped(port)) continue;
+        if (isReached(component, port) || claimed(portKey(port)) || !emissions.isDropped(port)) continue;
         const heard = component.calledAt.some((id) =>
           project.handed(project.sites[id]!).attributes.has(port.name),
         );

@@ -1,6 +1,6 @@
 import type { Component } from '../../model/project';
 import { namePlace, portKey, step, type Rule } from '../rule';
-import { isContract, isUsed, useOf } from '../../link/use-of-ports';
+import { isContract, isReached, isUsed, useOf } from '../../link/use-of-ports';
 
 export const unread: Rule = {
   name: 'prop/unread',
@@ -14,7 +14,7 @@ export const unread: Rule = {
         if (isTakenOut(component, port.name)) continue;
         if (port.name === 'key' || port.name === 'ref' || claimed(portKey(port))) continue;
         if (isContract(component, port) || project.elementReads.has(port.name)) continue;
-        if (isUsed(useOf(component, port))) continue;
+        if (isUsed(useOf(component, port)) || isReached(component, port)) continue;
         const givers = component.calledAt.length;
         report({
           component,

@@ -40,6 +40,7 @@ export const refUnread: Rule = {
       for (const { symbol, attached, given, used } of handlesOf(component)) {
         if (!attached || given || used) continue;
         const fact = component.facts.symbols[symbol]!;
+        if (component.reached?.has(fact.name)) continue;
         const place = placeOf(component.file, fact);
         report({
           component,

@@ -17,6 +17,7 @@ export const noOutlet: Rule = {
         target.facts.openSlots ||
         target.facts.wrapped ||
         target.facts.openProps ||
+        target.facts.attached ||
         project.elementReads.has(name)
       )
         continue;

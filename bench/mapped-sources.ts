@@ -1,0 +1,130 @@
+/**
+ * `node scripts/bench.mjs mapped-sources PACKAGE_FOLDER OUT`: rebuilds the sources of a compiled library. Its source maps
+ * carry the scripts; templates of their own files stand in the declarations that were made of them.
+ */
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join, posix } from 'node:path';
+import { parse } from '@babel/parser';
+import type * as t from '@babel/types';
+import { eachChild } from '../src/core/readers/script/walk';
+
+interface SourceMap {
+  sources: string[];
+  sourcesContent?: (string | null)[];
+}
+
+function* filesIn(folder: string): Iterable<string> {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory() && entry.name !== 'node_modules') yield* filesIn(path);
+    else if (entry.isFile()) yield path;
+  }
+}
+
+/** The path of a source inside of its repository: what leads out of the build, and into it, is left away. */
+export const sourcePath = (source: string): string =>
+  posix
+    .normalize(source)
+    .replace(/^(\.\.\/)+/, '')
+    .replace(/^[\w.-]+\/bin\//, '');
+
+function parsed(text: string): t.Program | undefined {
+  try {
+    return parse(text, {
+      sourceType: 'module',
+      errorRecovery: true,
+      plugins: ['typescript', 'decorators-legacy'],
+    }).program;
+  } catch {
+    return undefined;
+  }
+}
+
+const memberOf = (node: t.Node, name: string): t.Node | undefined => {
+  if (node.type !== 'ObjectExpression') return undefined;
+  const found = node.properties.find(
+    (one): one is t.ObjectProperty =>
+      one.type === 'ObjectProperty' && one.key.type === 'Identifier' && one.key.name === name,
+  );
+  return found?.value;
+};
+
+const textOf = (node: t.Node | undefined): string | undefined =>
+  node?.type === 'StringLiteral'
+    ? node.value
+    : node?.type === 'TemplateLiteral' && node.quasis.length === 1
+      ? (node.quasis[0]!.value.cooked ?? undefined)
+      : undefined;
+
+/** Templates by the name of their class, as partial declarations hold them. */
+function templatesIn(text: string): Map<string, string> {
+  const found = new Map<string, string>();
+  const look = (node: t.Node): void => {
+    const [object] = node.type === 'CallExpression' ? node.arguments : [];
+    if (object?.type === 'ObjectExpression') {
+      const type = memberOf(object, 'type');
+      const template = textOf(memberOf(object, 'template'));
+      if (type?.type === 'Identifier' && template !== undefined) found.set(type.name, template);
+    }
+    eachChild(node, look);
+  };
+  const program = parsed(text);
+  if (program) look(program);
+  return found;
+}
+
+/** Classes of a script with the files of their templates. */
+function templateFiles(text: string): { name: string; url: string }[] {
+  const found: { name: string; url: string }[] = [];
+  const look = (node: t.Node): void => {
+    if (node.type === 'ClassDeclaration' && node.id)
+      for (const { expression } of node.decorators ?? []) {
+        const [object] = expression.type === 'CallExpression' ? expression.arguments : [];
+        const url = object && textOf(memberOf(object, 'templateUrl'));
+        if (url !== undefined) found.push({ name: node.id.name, url });
+      }
+    eachChild(node, look);
+  };
+  const program = parsed(text);
+  if (program) look(program);
+  return found;
+}
+
+/** Writes the sources of a package; gives back how many scripts and templates there were. */
+export function rebuild(folder: string, out: string): { scripts: number; templates: number } {
+  const templates = new Map<string, string>();
+  const scripts = new Map<string, string>();
+  for (const path of filesIn(folder)) {
+    if (path.endsWith('.mjs'))
+      for (const [name, one] of templatesIn(readFileSync(path, 'utf8'))) templates.set(name, one);
+    if (!path.endsWith('.mjs.map')) continue;
+    const { sources, sourcesContent = [] } = JSON.parse(readFileSync(path, 'utf8')) as SourceMap;
+    sources.forEach((source, i) => {
+      const text = sourcesContent[i];
+      if (typeof text === 'string') scripts.set(sourcePath(source), text);
+    });
+  }
+  const put = (path: string, text: string): void => {
+    mkdirSync(dirname(join(out, path)), { recursive: true });
+    writeFileSync(join(out, path), text);
+  };
+  let made = 0;
+  for (const [path, text] of scripts) {
+    put(path, text);
+    for (const { name, url } of text.includes('templateUrl') ? templateFiles(text) : []) {
+      const template = templates.get(name);
+      if (template === undefined) continue;
+      put(posix.join(posix.dirname(path), url), template);
+      made++;
+    }
+  }
+  if (existsSync(join(folder, 'package.json')))
+    cpSync(join(folder, 'package.json'), join(out, 'package.json'));
+  return { scripts: scripts.size, templates: made };
+}
+
+export function mappedSources([folder, out]: string[]): void {
+  if (!folder || !out) throw new Error('a folder of a package and a folder to write to are needed');
+  const { scripts, templates } = rebuild(folder, out);
+  console.log(`${scripts} scripts, ${templates} templates in ${out}`);
+}

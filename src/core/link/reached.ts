@@ -1,0 +1,35 @@
+/** What others read, call or raise of an object that a class makes, by the names of its members. */
+import type { Component, ProjectFile } from '../model/project';
+import type { Names } from './names';
+
+/** Notes for each component the names that code which sees its class uses of other things than itself. */
+export function linkReached(components: Component[], files: ProjectFile[], names: Names): void {
+  for (const { index, facts } of files) {
+    if (!facts.memberReads?.length) continue;
+    const seen = new Set<number>();
+    const see = (local: string): void => {
+      const target = names.lookup(index, local);
+      if (target.kind === 'component') seen.add(target.component);
+    };
+    for (const { local } of facts.imports) if (local) see(local);
+    for (const one of facts.values) if (one.kind === 'component') see(one.name);
+    for (const id of seen) {
+      const component = components[id]!;
+      component.reached ??= new Set();
+      for (const name of facts.memberReads) component.reached.add(name);
+    }
+  }
+  // Who sees a base may hold what extends it.
+  const done = new Set<Component>();
+  const inherit = (component: Component): void => {
+    if (done.has(component)) return;
+    done.add(component);
+    for (const base of component.mixins) {
+      inherit(base);
+      if (!base.reached) continue;
+      component.reached ??= new Set();
+      for (const name of base.reached) component.reached.add(name);
+    }
+  };
+  for (const component of components) if (component.mixins.length) inherit(component);
+}
