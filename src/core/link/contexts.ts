@@ -98,14 +98,16 @@ function providedByHelpers(project: Tree, component: Component, keyAt: KeyAt): P
   const { role, traits } = component.facts;
   if (role !== 'component' && !(role === 'module' && traits.looseProvides)) return [];
   const providedBy = (code: Component, path: number[], place: Place): Provider[] => [
-    ...code.facts.provides.filter(isWhole).flatMap((one) => {
-      const key = keyAt(code.file, one.key);
-      const inside = one.value ? { inside: { calls: path, value: one.value } } : {};
-      const at = one.at ? { at: one.at } : {};
-      return key
-        ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside, ...at }]
-        : [];
-    }),
+    ...code.facts.provides
+      .filter((one) => isWhole(one) && !one.at)
+      .flatMap((one) => {
+        const key = keyAt(code.file, one.key);
+        const inside = one.value ? { inside: { calls: path, value: one.value } } : {};
+        const at = one.at ? { at: one.at } : {};
+        return key
+          ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside, ...at }]
+          : [];
+      }),
     ...(path.length < MAX_CALLS ? within(code, path, place) : []),
   ];
   const within = (caller: Component, calls: number[], at?: Place): Provider[] => [

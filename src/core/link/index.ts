@@ -77,7 +77,11 @@ export function link(
     }),
   );
   const names = linkNames(facts, modules, ids, homes);
-  for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
+  for (const component of components) {
+    component.mixins = mixinsOf(component, components, names, ids);
+    const lacks = (component.facts.mixins?.length ?? 0) > component.mixins.length;
+    if (lacks && component.facts.traits.isElement) component.openBase = true;
+  }
   linkReached(components, files, names);
   onProgress(0.05);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });

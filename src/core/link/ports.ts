@@ -59,6 +59,7 @@ function declarePorts(
   const hasRest = facts.symbols.some((symbol) => symbol.kind === 'rest');
   component.open =
     facts.openProps ||
+    component.openBase === true ||
     hasRest ||
     facts.symbols.some((symbol) => symbol.kind === 'bag' && facts.role === 'helper');
   const typed = facts.propsType !== undefined;

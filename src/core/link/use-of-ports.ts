@@ -97,8 +97,27 @@ export function isContract(component: Component, port: Port): boolean {
 }
 
 /** Others may use what the port holds, through an object that the component's class makes. */
-export const isReached = ({ reached }: Component, { member, name }: Port): boolean =>
-  reached?.has(member ?? name.replace(/^@(?=.)/, '')) === true;
+export function isReached(component: Component, { member, name }: Port): boolean {
+  const own = member ?? name.replace(/^@(?=.)/, '');
+  return (
+    isOpenObject(component) ||
+    component.reached?.has(own) === true ||
+    component.mixins.some((one) => usesOwn(one, own))
+  );
+}
+
+/** Code that is not seen may use any member of its object. */
+const isOpenObject = ({ facts, mixins, openBase }: Component): boolean =>
+  facts.handsItselfOn === true || openBase === true || mixins.some(isOpenObject);
+
+/** A base that declares a member uses the one that its heirs declare in its place. */
+const usesOwn = ({ facts, mixins }: Component, name: string): boolean =>
+  facts.symbols.some(
+    (one, index) =>
+      one.name === name &&
+      (facts.reads.some((read) => read.symbol === index) ||
+        facts.emits.some((emit) => emit.symbol === index)),
+  ) || mixins.some((one) => usesOwn(one, name));
 
 /** Names that say nothing about a component's interface. */
 export const isAlwaysKnown = (name: string): boolean =>

@@ -277,6 +277,10 @@ export interface ComponentFacts extends Span {
   copy?: boolean;
   /** It only provides a context that a function of the project made, as the context's own provider does. */
   provider?: boolean;
+  /** Its object is handed to code that may use any member of it. */
+  handsItselfOn?: boolean;
+  /** It keeps events of the page from those around it. */
+  stopsEvents?: boolean;
   /** It adds props to elements that it is given. */
   clones?: boolean;
   symbols: SymbolFact[];

@@ -97,6 +97,8 @@ export interface Component {
   spreads: Spread[];
   /** What it takes over as its own, the one that wins first. */
   mixins: Component[];
+  /** Something that it takes over is not of the project. */
+  openBase?: boolean;
   /** Members that others may use of what its class makes. */
   reached?: Set<string>;
   /** What its markup may place, where that is found by selectors. */

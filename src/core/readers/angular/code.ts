@@ -167,6 +167,7 @@ class Converter {
     if (implicit && (bindingOf(name, this.scope) || GLOBALS.has(name))) return { ...id, ...at };
     if (implicit || ast.receiver instanceof k.ThisReceiver)
       this.u.used.push({ name, start, end, scope: this.scope });
+    if (!implicit && !(ast.receiver instanceof k.ThisReceiver)) this.u.angular.markupReads.add(name);
     const soft = ast instanceof k.SafePropertyRead;
     const object = implicit
       ? ({ type: 'ThisExpression', start, end: start } as t.ThisExpression)

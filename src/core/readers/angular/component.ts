@@ -9,7 +9,7 @@ import { addWhole, placeRest, SETUP, use } from '../script/unit';
 import { scopeOf } from './bundles';
 import { codeOf, listenerOf } from './code';
 import { constant, type Decorated, metadata, type Metadata, textOf } from './metadata';
-import { classDialect, exposeMembers } from './members';
+import { classDialect, exposeMembers, readBound } from './members';
 import { readProviders } from './providers';
 import { dropUnread } from './references';
 import { parseSelectors } from './selectors';
@@ -29,6 +29,7 @@ export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, pa
   if (options.open) u.openMembers = true;
   readProviders(u, options.get('providers'), { node: 0, at: 'host' });
   readProviders(u, options.get('viewProviders'), { node: 0, at: 'view' });
+  readBound(u);
   readHost(u, options);
   if (!isDirective) {
     facts.scope = { ...scopeOf(options.get('imports')) };
@@ -36,9 +37,19 @@ export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, pa
     readTemplate(u, options, parts);
   }
   placeRest(u);
+  noteStops(u, node);
   exposeMembers(u);
   noteUnknown(u);
   closeUnit(u);
+}
+
+/** It, or its template, stops events on their way up. */
+function noteStops(u: AngularUnit, node: t.Class): void {
+  const { text } = u.file;
+  const isStop = /\bstop(Immediate)?Propagation\b/;
+  const whole = [node, ...(node.decorators ?? [])].map((one) => text.slice(one.start!, one.end!));
+  const template = u.markup && text.slice(u.markup.start, u.markup.end);
+  if ([...whole, template ?? ''].some((one) => isStop.test(one))) u.facts.stopsEvents = true;
 }
 
 /** Names of the template have nothing around them but the members of the class. */
@@ -80,6 +91,7 @@ function makeOpen(u: AngularUnit): void {
 
 function parse(u: AngularUnit, path: string, start: number, end: number, escaped: boolean): void {
   const { file, facts } = u.angular;
+  u.markup = { start, end };
   const { nodes, errors } = angularCompiler().parseTemplate(file.text, file.path, {
     range: { startPos: start, startLine: 0, startCol: 0, endPos: end },
     escapedString: escaped,
@@ -115,17 +127,22 @@ function readHost(u: AngularUnit, options: Metadata): void {
   for (const one of object.properties) {
     if (one.type !== 'ObjectProperty') continue;
     const key = one.key.type === 'StringLiteral' ? one.key.value : '';
-    const text = one.value.type === 'StringLiteral' ? one.value : undefined;
-    if (!text || !/^[[(]/.test(key)) continue;
-    const at = { start: text.start! + 1, end: text.end! - 1 };
+    const text = textOf(one.value);
+    if (text === undefined || !/^[[(]/.test(key)) {
+      // What is put together while the code runs may use anything.
+      if (text === undefined) u.facts.openProps = true;
+      continue;
+    }
+    const written = constant(one.value);
+    const at = { start: written.start! + 1, end: written.end! - 1 };
     const scope = viewScope(u.node);
     const span = { start: { offset: at.start }, end: { offset: at.end } } as never;
     if (key.startsWith('(')) {
-      const ast = parser.parseAction(text.value, span, at.start);
+      const ast = parser.parseAction(text, span, at.start);
       const ctx = { ...SETUP, where: 'handler' as const };
       u.expr(listenerOf(u, ast, scope, at), ctx);
     } else {
-      const code = codeOf(u, parser.parseBinding(text.value, span, at.start), scope);
+      const code = codeOf(u, parser.parseBinding(text, span, at.start), scope);
       const ctx = { ...SETUP, where: 'attribute' as const };
       if (code) use(u, u.expr(code, ctx), ctx, 'attribute');
     }
@@ -134,6 +151,8 @@ function readHost(u: AngularUnit, options: Metadata): void {
 
 /** Names that the template uses and the class does not have. */
 function noteUnknown(u: AngularUnit): void {
+  const { markupReads } = u.angular;
+  for (const { name } of u.used) if (!u.members.has(name) || u.inherited.has(name)) markupReads.add(name);
   if (u.openMembers) return;
   for (const { name, start, end, scope } of u.used) {
     // Names with a mark in front are the framework's own.

@@ -18,7 +18,7 @@ import { type Decorated, decoratorsOf, listed, metadata } from './metadata';
 import { readLoose } from './loose';
 import { readClassHelper } from '../script/classes';
 import { classDialect } from './members';
-import { memberReads } from './member-reads';
+import { handsItselfOn, memberReads } from './member-reads';
 import { ANGULAR_TRAITS, angularNames, angularTypes } from './names';
 import { readProviders } from './providers';
 import { type AngularFile, angularUnit, closeUnit } from './unit';
@@ -43,6 +43,7 @@ export function readAngularFile(path: string, text: string, readPart: ReadPart):
     names,
     dialect: angularDialect(names),
     said: [],
+    markupReads: new Set(),
   };
   const parts = new UnitParts(text, readPart);
   readValues(angular, parts);
@@ -54,7 +55,9 @@ export function readAngularFile(path: string, text: string, readPart: ReadPart):
     ({ id }) =>
       !file.keys.has(id.start!) && !said.some((one) => one.start <= id.start! && id.end! <= one.end),
   );
-  facts.memberReads = memberReads(program);
+  facts.memberReads = [...new Set([...memberReads(program), ...angular.markupReads])];
+  // A template may hold anything that it names, whatever its file brings in.
+  facts.elementReads = [...angular.markupReads];
   noteFound(facts, scopes);
   facts.mounts = facts.mounts || facts.components.some((one) => one.render.some((node) => node.mounted));
   if (facts.components.length) facts.language = 'angular';
@@ -143,6 +146,7 @@ function classOf(
 ): ComponentFacts {
   const at = id ? spanOf(id) : { start: node.start!, end: node.start! };
   const component = emptyFacts(id?.name ?? 'default', spanOf(node), at, ANGULAR_TRAITS);
+  if (handsItselfOn(node)) component.handsItselfOn = true;
   const u = angularUnit(angular, component, node);
   const base = node.superClass && memberName(unwrap(node.superClass));
   if (node.superClass) {

@@ -42,6 +42,10 @@ export function addText(node: RenderFact, one: TmplAstTextAttribute): void {
   node.attributes.push({ ...attribute(one.name, at, 'value', value, spanAt(one.sourceSpan)), plain: true });
 }
 
+/** What is handed on may be used there. */
+const isHandle = (u: AngularUnit, { kind, symbol }: ExprFact): boolean =>
+  kind === 'identity' && u.facts.symbols[symbol!]!.kind === 'ref';
+
 /** Kinds of bindings, as the parser numbers them. */
 const TWO_WAY_EVENT = 2;
 const BINDING = { property: 0, attribute: 1, class: 2, style: 3, twoWay: 5 };
@@ -59,7 +63,7 @@ export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttr
   const value: ExprFact = code ? u.expr(code, ctx) : { kind: 'computed', ...all };
   if (code) value.type ??= typeOf(u, code);
   // What stands on an element of the page is used there.
-  if (node.kind !== 'site') use(u, value, ctx, 'attribute');
+  if (node.kind !== 'site') use(u, value, ctx, isHandle(u, value) ? 'argument' : 'attribute');
   const mode: AttributeFact['mode'] = kind === BINDING.twoWay ? 'two-way' : 'value';
   const made = attribute(one.name, nameAt, mode, value, all);
   const called = code && calledBy(u, code, value);

@@ -37,3 +37,25 @@ export function memberReads(program: t.Program): string[] {
 
 const nameOf = (node: { key?: t.Node; computed?: boolean | null }): string | undefined =>
   node.key && node.key.type !== 'PrivateName' ? keyName(node as { key: t.Node }) : undefined;
+
+/** Whether code of a class hands the object itself to somebody, or takes a member of it whose name is worked out. */
+export function handsItselfOn(node: t.Class): boolean {
+  let found = false;
+  const look = (part: t.Node): void => {
+    if (found) return;
+    if (part.type === 'ThisExpression') {
+      found = true;
+      return;
+    }
+    if (part.type === 'MemberExpression' || part.type === 'OptionalMemberExpression') {
+      const isOwn = part.object.type === 'ThisExpression';
+      const isNamed = !part.computed || part.property.type === 'StringLiteral';
+      if (isOwn && isNamed) return;
+    }
+    // An object inside of it is another one.
+    if (/^Class|^Function(Declaration|Expression)$|^ObjectMethod$/.test(part.type)) return;
+    eachChild(part, look);
+  };
+  for (const member of node.body.body) eachChild(member, look);
+  return found;
+}

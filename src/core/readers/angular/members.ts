@@ -6,7 +6,7 @@ import { type ClassDialect, type ClassMember, type FieldKind, readMethod } from 
 import { readFunction } from '../script/functions';
 import { portSymbol } from '../script/ports';
 import { annotationOf, keyName, memberName, readType, typeArguments } from '../script/type-expr';
-import { addSymbol, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
+import { addSymbol, noteRead, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { readInject, readParameter } from './asks';
 import { calledOwn, readDerived } from './dialect';
 import { type Decorated, decoratorsOf, type Metadata, metadata, textOf } from './metadata';
@@ -53,6 +53,7 @@ const isHidden = (node: ClassMember): boolean =>
 function readMember(u: AngularUnit, name: string, node: ClassMember): (() => void) | undefined {
   if (isHidden(node)) u.hidden.add(name);
   const decorators = decoratorsOf(node, u.angular.names);
+  if (decorators.some((one) => one.name === 'HostBinding')) u.bound.add(name);
   const input = decorators.find((one) => one.name === 'Input');
   if (input) return declareInput(u, name, node, input);
   const output = decorators.find((one) => one.name === 'Output');
@@ -355,6 +356,14 @@ function declareQuery(
   else if (component !== undefined) (u.facts.queries ??= []).push({ symbol, component });
   else u.facts.symbols[symbol]!.kind = 'derived';
   return () => undefined;
+}
+
+/** What the host shows of a member, the class need not read. */
+export function readBound(u: AngularUnit): void {
+  for (const name of u.bound) {
+    const symbol = u.members.get(name);
+    if (symbol !== undefined) noteRead(u, symbol, u.facts.symbols[symbol]!, { ...SETUP, where: 'attribute' });
+  }
 }
 
 /** Of a component, all members that others may use: what a handle on it reaches. */

@@ -103,6 +103,7 @@ function readTemplate(u: AngularUnit, template: TmplAstTemplate, at: At, nested:
   const node = u.facts.render[index]!;
   readGiven(u, template, index, at);
   node.loose = true;
+  attachReferences(u, template, index);
   for (const reference of template.references) {
     const symbol = u.references.get(reference);
     if (symbol !== undefined)

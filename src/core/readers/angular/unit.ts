@@ -16,6 +16,8 @@ export interface AngularFile {
   scopes: Scopes;
   names: AngularNames;
   dialect: Dialect;
+  /** Names that templates read of other things than the class, or of its bases. */
+  markupReads: Set<string>;
   /** Code in which names of classes are no plain mention: decorators, lists, what is asked for, routes. */
   said: Span[];
 }
@@ -30,6 +32,8 @@ export interface AngularUnit extends Unit {
   wanted: Map<string, number[]>;
   /** Some base of the class is not here, so that members may be there which no text names. */
   openMembers: boolean;
+  /** Members that the host shows. */
+  bound: Set<string>;
   /** Members that a base declares. */
   inherited: Set<string>;
   /** Members that only the class itself may use. */
@@ -38,6 +42,8 @@ export interface AngularUnit extends Unit {
   inContext: number;
   /** Symbols of what tags of the template are known by. */
   references: Map<TmplAstReference, number>;
+  /** Where its template stands. */
+  markup: Span | undefined;
   /** Names of the class that its template uses. */
   used: { name: string; start: number; end: number; scope: Scope }[];
   /** Places where something is asked for in a method, with the function around. */
@@ -51,10 +57,12 @@ export function angularUnit(angular: AngularFile, facts: ComponentFacts, node: t
     models: new Map<number, string>(),
     wanted: new Map<string, number[]>(),
     openMembers: false,
+    bound: new Set<string>(),
     inherited: new Set<string>(),
     hidden: new Set<string>(),
     inContext: 0,
     references: new Map<TmplAstReference, number>(),
+    markup: undefined,
     used: [],
     askedIn: [],
   });
@@ -67,6 +75,25 @@ export function closeUnit(u: AngularUnit): void {
   settleEarly(u);
   settleMissing(u);
   settleTimes(u);
+  settleAsked(u);
+}
+
+/** What forms call, with what their control shall hold: writing that is no writing of one's own. */
+const ASKED = /^(writeValue|setDisabledState|registerOn(Change|Touched|ValidatorChange)|ngOnChanges)$/;
+
+function settleAsked({ facts, members }: AngularUnit): void {
+  const { functions, symbols, writes } = facts;
+  const asked = new Set<number>();
+  for (const [name, symbol] of members) {
+    const { fn } = symbols[symbol]!;
+    if (ASKED.test(name) && fn !== undefined) asked.add(fn);
+  }
+  if (!asked.size) return;
+  for (const write of writes) {
+    let at = write.fn;
+    while (at >= 0 && functions[at]!.parent >= 0) at = functions[at]!.parent;
+    if (asked.has(at)) delete write.through;
+  }
 }
 
 /** What is asked for in a method that runs while the object is made is asked for in time. */

@@ -63,7 +63,7 @@ export function readClassMembers(u: Unit, node: t.Class, dialect: ClassDialect):
     const name = isMethod(member) || isField(member) ? memberKey(member) : undefined;
     if (isMethod(member) && member.kind === 'constructor')
       member.params.forEach((param, index) => {
-        if (!dialect.parameter?.(u, param, index)) declareParameter(u, param, index);
+        if (!dialect.parameter?.(u, param, index)) declareGiven(u, param, index);
       });
     else if (name !== undefined && (isMethod(member) || isField(member)) && !member.static) {
       const own = dialect.member?.(u, name, member);
@@ -112,6 +112,16 @@ function addTypes(u: Unit, node: t.Class): void {
         : UNKNOWN;
     if (type.t !== 'unknown') fact.type = type;
   }
+}
+
+/** A parameter of the constructor; `private wind: number` makes a field of it. */
+function declareGiven(u: Unit, param: t.Node, index: number): void {
+  const inner = param.type === 'TSParameterProperty' ? param.parameter : param;
+  declareParameter(u, inner, index);
+  const id = inner.type === 'AssignmentPattern' ? inner.left : inner;
+  if (param.type !== 'TSParameterProperty' || id.type !== 'Identifier' || !id.binding) return;
+  const symbol = u.refs.get(id.binding);
+  if (symbol !== undefined) u.members.set(id.name, symbol);
 }
 
 /** Reads a method or an accessor into the symbol that was declared for it. */

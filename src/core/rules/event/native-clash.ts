@@ -32,7 +32,8 @@ export const nativeClash: Rule = {
 
 /** Listeners that the component does not declare land on an element of its own. */
 function hearsThePage(project: Linked, component: Component): boolean {
-  if (component.facts.traits.isElement) return component.facts.role === 'component';
+  if (component.facts.traits.isElement)
+    return component.facts.role === 'component' && !component.facts.stopsEvents;
   if (!component.facts.traits.attributesFallThrough || !component.spreads.some((one) => one.element))
     return false;
   const from = component.facts.traits.listenersFallThroughFrom;
