@@ -8,8 +8,14 @@ import type { Names } from './names';
 import { MarkupScopes, Matcher } from './scopes';
 import { matches, tagged } from './selectors';
 
-/** The components on each node of a render. */
-export type OnNodes = Map<number, Component[]>;
+/** What stands on a node; of a directive that came with a component, the names that it is handed under. */
+export interface Placed {
+  component: Component;
+  exposes?: Record<string, string>;
+}
+
+/** What stands on each node of a render. */
+export type OnNodes = Map<number, Placed[]>;
 
 /** Components that place by selectors, with what stands on the nodes of each. */
 export function linkPlaced(
@@ -34,13 +40,26 @@ export function linkPlaced(
     const on: OnNodes = new Map();
     owner.facts.render.forEach((node, index) => {
       const here = node.tag ? matcher.on(tagged(node)) : [];
-      if (here.length) on.set(index, here);
+      if (here.length)
+        on.set(
+          index,
+          here.flatMap((one) => withHosted(one, components, names)),
+        );
     });
     found.set(owner, on);
   }
   // Slots are those that the components declare, whatever is placed in them.
   for (const [owner, on] of found) owner.facts = placed(owner, on, names);
   return found;
+}
+
+/** A component with what stands on its tag together with it. */
+function withHosted(component: Component, components: Component[], names: Names): Placed[] {
+  const hosted = (component.facts.hostDirectives ?? []).flatMap(({ name, exposes }): Placed[] => {
+    const target = names.lookup(component.file, name);
+    return target.kind === 'component' ? [{ component: components[target.component]!, exposes }] : [];
+  });
+  return [{ component }, ...hosted];
 }
 
 /** The facts of a component with the slots that its content fills, and the handles that are put on what it places. */
@@ -59,7 +78,7 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
   for (const [node, here] of on) {
     const handles = handlesOn(owner, here, names);
     if (handles.length) change(node, { attributes: [...render[node]!.attributes, ...handles] });
-    const whole = here.find((one) => !one.facts.attached);
+    const whole = here.find((one) => !one.component.facts.attached)?.component;
     if (!whole) continue;
     const given: AttributeFact[] = [];
     let nested = render[node]!.nested === true;
@@ -118,11 +137,11 @@ function handlesKnown({ file, facts, markup }: Component, names: Names): Compone
   return symbols;
 }
 
-function handlesOn({ file, facts }: Component, here: Component[], names: Names): AttributeFact[] {
+function handlesOn({ file, facts }: Component, here: Placed[], names: Names): AttributeFact[] {
   return (facts.queries ?? []).flatMap(({ symbol, component, nested }): AttributeFact[] => {
     if (nested) return [];
     const target = names.lookup(file, component);
-    if (target.kind !== 'component' || !here.some((one) => one.id === target.component)) return [];
+    if (target.kind !== 'component' || !here.some((one) => one.component.id === target.component)) return [];
     const { start, end } = facts.symbols[symbol]!;
     const value = { kind: 'identity' as const, symbol, start, end };
     return [{ name: 'ref', nameStart: start, nameEnd: end, mode: 'ref', value, start, end }];

@@ -21,8 +21,12 @@ export function linkSites(
       if ((fact.kind !== 'site' && !here) || !fact.tag) return;
       const seen = new Set<number>();
       const targets =
-        here?.map(({ id }): Found => ({ kind: 'component', component: id, together: true })) ??
-        targetsOf(owner, fact.tag, names, ids, registry);
+        here?.map(({ component: { id }, exposes }): Found => ({
+          kind: 'component',
+          component: id,
+          together: true,
+          ...(exposes ? { exposes } : {}),
+        })) ?? targetsOf(owner, fact.tag, names, ids, registry);
       for (const found of targets) {
         const component = components[found.component]!;
         if (component.facts.role !== 'component' || seen.has(component.id)) continue;
@@ -34,12 +38,13 @@ export function linkSites(
           owner: owner.id,
           target: component.id,
           node,
-          fact: heard(bound(fact, component), component),
+          fact: found.exposes ? exposed(fact, found.exposes) : heard(bound(fact, component), component),
           file: owner.file,
           ...(wrapper ? { wrapper } : {}),
           ...(spare ? { spare } : {}),
           ...(open ? { open } : {}),
           ...(together ? { together } : {}),
+          ...(found.exposes ? { exposes: Object.keys(found.exposes) } : {}),
         });
         owner.sites.push(id);
         component.calledAt.push(id);
@@ -81,6 +86,15 @@ function bound(fact: RenderFact, { facts: { model } }: Component): RenderFact {
   return { ...fact, attributes };
 }
 
+/** What came with a component is handed only what it is exposed under, by its own names. */
+function exposed(fact: RenderFact, names: Record<string, string>): RenderFact {
+  const attributes = fact.attributes.flatMap((one) => {
+    const own = names[one.name];
+    return own === undefined ? [] : [{ ...one, name: own }];
+  });
+  return { ...fact, attributes };
+}
+
 /** Where events have names of their own, a listener is handed in as the prop of that name, if there is one: `@hold`, `onHold`. */
 function heard(fact: RenderFact, { facts: { ports, propsType, traits } }: Component): RenderFact {
   if (traits.callbackProps || !fact.attributes.some((one) => one.name.startsWith('@'))) return fact;
@@ -107,6 +121,7 @@ type Found = Extract<Target, { kind: 'component' }> & {
   spare?: boolean;
   open?: boolean;
   together?: boolean;
+  exposes?: Record<string, string>;
 };
 
 /** The components that a tag may render: one, or all that it is chosen among. */

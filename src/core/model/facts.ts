@@ -93,6 +93,23 @@ export interface BundleFact {
   gives: ScopeFact;
 }
 
+/** Something that stands on every tag of a component, and takes only what is handed through. */
+export interface HostDirectiveFact {
+  /** Its name in the file. */
+  name: string;
+  /** Names that tags may write, and the ports that these mean; events with their mark. */
+  exposes: Record<string, string>;
+}
+
+export interface OrphanFact extends Span {
+  /** The member that is named. */
+  name: string;
+  /** The port that is declared so. */
+  port: string;
+  channel: 'prop' | 'event';
+  known: string[];
+}
+
 /** A handle that is found by what it is put on, and not by a name that is written there. */
 export interface QueryFact {
   /** The handle. */
@@ -332,6 +349,10 @@ export interface ComponentFacts extends Span {
   /** What its markup may place, unless a bundle declares it. */
   scope?: ScopeFact;
   queries?: QueryFact[];
+  /** What stands on its tag together with it. */
+  hostDirectives?: HostDirectiveFact[];
+  /** Ports that are declared by a text which names no member of the class. */
+  orphans?: OrphanFact[];
 }
 
 export interface ExposesFact {

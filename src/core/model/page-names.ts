@@ -63,6 +63,14 @@ export const isPageEvent = (port: string): boolean => {
 /** An event that an element raises and that those around it hear, too. */
 export const bubbles = (port: string): boolean => BUBBLES.has(port.replace(/^@/, ''));
 
+/** Of these events, only elements that one fills in are the source. */
+const OF_FORMS = new Set(['change', 'input', 'select', 'submit', 'reset', 'invalid', 'beforeinput']);
+const FORM_TAGS = new Set(['input', 'select', 'textarea', 'form', 'details', 'dialog']);
+
+/** Whether an element of this name may raise the event. */
+export const mayRaise = (tag: string, port: string): boolean =>
+  !OF_FORMS.has(port.replace(/^@/, '')) || FORM_TAGS.has(tag);
+
 /** An attribute that elements know. */
 export const isPageAttribute = (name: string): boolean =>
   ATTRIBUTES.has(name.replace(/-/g, '').toLowerCase()) ||

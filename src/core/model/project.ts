@@ -150,6 +150,8 @@ export interface Site {
   spare?: boolean;
   /** It stands on the tag together with others there, and not in their place. */
   together?: boolean;
+  /** It came with a component: names on the tag that it takes. */
+  exposes?: string[];
 }
 
 export type How =

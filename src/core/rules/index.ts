@@ -29,6 +29,7 @@ import { nameClash } from './prop/name-clash';
 import { drilled } from './prop/drilled';
 import { missing } from './prop/missing';
 import { neverPassed } from './prop/never-passed';
+import { orphanAlias } from './prop/orphan-alias';
 import { overwritten } from './prop/overwritten';
 import { staleCopy } from './prop/stale-copy';
 import { typeClash } from './prop/type-clash';
@@ -66,6 +67,7 @@ export const RULES: readonly Rule[] = [
   payloadClash,
   typeClash,
   defaultClash,
+  orphanAlias,
   overwritten,
   staleCopy,
   constant,

@@ -1,15 +1,17 @@
 /** A component or directive: what its decorator says, its members, its template. */
 import type * as t from '@babel/types';
+import type { HostDirectiveFact } from '../../model/facts';
 import { dirname, join } from '../../model/paths';
 import type { UnitParts } from '../../model/parts';
 import { angularCompiler } from '../on-demand';
 import { readClassMembers } from '../script/classes';
 import { namesIn, type Scope } from '../script/scope';
-import { addWhole, placeRest, SETUP, use } from '../script/unit';
+import { addWhole, placeRest, SETUP, spanOf, use } from '../script/unit';
 import { scopeOf } from './bundles';
 import { codeOf, listenerOf } from './code';
-import { constant, type Decorated, metadata, type Metadata, textOf } from './metadata';
-import { classDialect, exposeMembers, readBound } from './members';
+import { tokenName } from './asks';
+import { constant, type Decorated, listed, metadata, type Metadata, textOf } from './metadata';
+import { classDialect, declareListed, exposeMembers, readBound } from './members';
 import { readProviders } from './providers';
 import { dropUnread } from './references';
 import { parseSelectors } from './selectors';
@@ -29,6 +31,8 @@ export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, pa
   if (options.open) u.openMembers = true;
   readProviders(u, options.get('providers'), { node: 0, at: 'host' });
   readProviders(u, options.get('viewProviders'), { node: 0, at: 'view' });
+  readListed(u, options);
+  facts.hostDirectives = hostDirectives(u, options);
   readBound(u);
   readHost(u, options);
   if (!isDirective) {
@@ -41,6 +45,43 @@ export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, pa
   exposeMembers(u);
   noteUnknown(u);
   closeUnit(u);
+}
+
+/** `inputs: ['level: waterLevel']`, `outputs: ['held']`: members by their names, as texts. */
+function readListed(u: AngularUnit, options: Metadata): void {
+  for (const [list, channel] of [
+    ['inputs', 'prop'],
+    ['outputs', 'event'],
+  ] as const)
+    for (const item of listed(options.get(list)).items) {
+      const entry = item.type === 'ObjectExpression' ? metadata(item) : undefined;
+      const text = textOf(entry ? entry.get('name') : item);
+      if (text === undefined) continue;
+      const [member = '', alias = member] = text.split(':').map((one) => one.trim());
+      declareListed(u, channel, member, textOf(entry?.get('alias')) ?? alias, {
+        required: entry?.isTrue('required') === true,
+        ...spanOf(item),
+      });
+    }
+}
+
+/** `hostDirectives: [{ directive: Lamp, inputs: ['power: lamp'] }]` */
+function hostDirectives(u: AngularUnit, options: Metadata): HostDirectiveFact[] {
+  return listed(options.get('hostDirectives')).items.flatMap((item) => {
+    const entry = item.type === 'ObjectExpression' ? metadata(item) : undefined;
+    const name = tokenName(u, entry ? entry.get('directive') : item);
+    if (name === undefined) return [];
+    const exposes: Record<string, string> = {};
+    for (const [list, mark] of [
+      ['inputs', ''],
+      ['outputs', '@'],
+    ] as const)
+      for (const one of listed(entry?.get(list)).items) {
+        const [own = '', shown = own] = (textOf(one) ?? '').split(':').map((part) => part.trim());
+        if (own) exposes[mark + shown] = mark + own;
+      }
+    return [{ name, exposes }];
+  });
 }
 
 /** It, or its template, stops events on their way up. */

@@ -358,6 +358,41 @@ function declareQuery(
   return () => undefined;
 }
 
+/** A port that a text declares: the member that it names is one from now on. */
+export function declareListed(
+  u: AngularUnit,
+  channel: 'prop' | 'event',
+  member: string,
+  alias: string,
+  { required, start, end }: { required: boolean; start: number; end: number },
+): void {
+  const name = channel === 'event' ? eventPort(alias) : alias;
+  const symbol = u.members.get(member);
+  if (symbol === undefined || u.inherited.has(member)) {
+    const known = [...u.members.keys()];
+    if (!u.facts.ports.some((one) => one.name === name))
+      (u.facts.orphans ??= []).push({ name: member, port: name, channel, known, start, end });
+  }
+  if (u.facts.ports.some((one) => one.name === name)) return;
+  const fact = symbol === undefined ? undefined : u.facts.symbols[symbol]!;
+  u.facts.ports.push({
+    name,
+    channel,
+    declared: 'list',
+    ...(member === alias ? {} : { member }),
+    ...(required ? { required } : {}),
+    ...(channel === 'prop' && fact?.type ? { type: fact.type } : {}),
+    ...(channel === 'prop' && fact?.init ? { default: fact.init } : {}),
+    start,
+    end,
+  });
+  if (!fact) return;
+  fact.kind = 'prop';
+  fact.port = name;
+  delete fact.init;
+  u.props.set(name, symbol!);
+}
+
 /** What the host shows of a member, the class need not read. */
 export function readBound(u: AngularUnit): void {
   for (const name of u.bound) {

@@ -79,7 +79,7 @@ export function closeUnit(u: AngularUnit): void {
 }
 
 /** What forms call, with what their control shall hold: writing that is no writing of one's own. */
-const ASKED = /^(writeValue|setDisabledState|registerOn(Change|Touched|ValidatorChange)|ngOnChanges)$/;
+const ASKED = /^(writeValue|setDisabledState|registerOn(Change|Touched|ValidatorChange))$/;
 
 function settleAsked({ facts, members }: AngularUnit): void {
   const { functions, symbols, writes } = facts;

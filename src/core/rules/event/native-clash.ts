@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import { bubbles } from '../../model/page-names';
+import { bubbles, mayRaise } from '../../model/page-names';
 import type { Component } from '../../model/project';
 import { useOf } from '../../link/use-of-ports';
 import { placeOf, portKey, step, type Rule } from '../rule';
@@ -14,6 +14,8 @@ export const nativeClash: Rule = {
       for (const port of component.ports.values()) {
         const isElement = component.facts.traits.isElement === true;
         if (!port.name.startsWith('@') || (port.declared && !isElement) || !bubbles(port.name)) continue;
+        if (isElement && !component.facts.render.some(({ tag }) => tag && mayRaise(tag.name, port.name)))
+          continue;
         const [emit] = useOf(component, port).emits;
         if (!emit) continue;
         claim(portKey(port));

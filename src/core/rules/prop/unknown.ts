@@ -71,12 +71,16 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
 function takenByNobody(project: Linked, site: Site, target: Component): AttributeFact[] {
   const { markup } = project.components[site.owner]!;
   if (target.facts.attached || markup?.open || !isClosed(target)) return [];
-  const beside = companions(project, site).map((one) => project.components[one.target]!);
-  if (!beside.every(isClosed)) return [];
+  const beside = companions(project, site);
+  const takes = (one: Site, name: string): boolean => {
+    const { ports } = project.components[one.target]!;
+    return one.exposes ? one.exposes.includes(name) : ports.has(name);
+  };
+  if (!beside.every((one) => one.exposes || isClosed(project.components[one.target]!))) return [];
   return site.fact.attributes.filter((one) => {
     const { name, mode, plain } = one;
     if (!/^(value|listen|two-way)$/.test(mode) || isAlwaysKnown(name)) return false;
-    if (target.ports.has(name) || beside.some(({ ports }) => ports.has(name))) return false;
+    if (target.ports.has(name) || beside.some((one) => takes(one, name))) return false;
     const bare = name.replace(/^[@#](?=.)/, '');
     if (markup?.taken.has(bare) || name.startsWith('#')) return false;
     if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
