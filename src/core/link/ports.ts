@@ -91,6 +91,7 @@ function declarePorts(
       required: fact.required === true,
       requiredByType: fact.required === true,
       ...(fact.expected ? { expected: true } : {}),
+      ...(fact.implied ? { implied: true } : {}),
       ...(fact.member === undefined ? {} : { member: fact.member }),
       typed: false,
       ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),

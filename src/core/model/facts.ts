@@ -448,6 +448,8 @@ export interface PortFact extends Span {
   /** default: only a default value names it. guess: it is a port only if the written type has it. */
   declared: 'list' | 'destructured' | 'read' | 'outlet' | 'default' | 'guess';
   required?: boolean;
+  /** It only tells what becomes of an input, and comes with that: nobody has to listen. */
+  implied?: boolean;
   /** Its type says that it is always there, though nothing sees to that. */
   expected?: boolean;
   type?: TypeExpr;

@@ -3,6 +3,8 @@
  * offsets through all of them, one text after the other, so that every span says which file it stands in.
  */
 
+import type { Place, Project } from './project';
+
 /** Another file that a unit was read from. */
 export interface PartFact {
   path: string;
@@ -47,4 +49,10 @@ export function partAt<P extends { base: number }>(
   offset: number,
 ): P | undefined {
   return parts?.findLast((one) => one.base <= offset);
+}
+
+/** The place in the file that really holds it: that of the unit, or one that the unit is written in as well. */
+export function located({ files }: Pick<Project, 'files'>, place: Place): Place {
+  const part = partAt(files[place.file]!.parts, place.start);
+  return part ? { file: part.file, start: place.start - part.base, end: place.end - part.base } : place;
 }

@@ -47,6 +47,8 @@ export interface Port {
   requiredByType: boolean;
   /** Its type says so, and nothing sees to it. */
   expected?: boolean;
+  /** It only tells what becomes of an input, and comes with that. */
+  implied?: boolean;
   /** class: its default is an object of defaults beside the component. */
   defaultIn?: 'class';
   typed: boolean;

@@ -1,6 +1,6 @@
 /** Places as people and other programs read them. */
 import { lineIndex, type LineIndex } from '../model/lines';
-import { partAt } from '../model/parts';
+import { located } from '../model/parts';
 import type { Place, Project } from '../model/project';
 
 export interface Spot {
@@ -20,12 +20,6 @@ export interface Places {
   excerpt(place: Place): string;
   /** The text of a place. */
   text(place: Place): string;
-}
-
-/** The place in the file that really holds it: that of the unit, or one that the unit is written in as well. */
-export function located({ files }: Pick<Project, 'files'>, place: Place): Place {
-  const part = partAt(files[place.file]!.parts, place.start);
-  return part ? { file: part.file, start: place.start - part.base, end: place.end - part.base } : place;
 }
 
 /** Longer lines are cut. */

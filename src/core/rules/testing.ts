@@ -3,6 +3,8 @@ import { expect, test } from 'vitest';
 import { auditSources } from '../audit';
 import type { Finding } from '../model/finding';
 import { lineIndex } from '../model/lines';
+import { located } from '../model/parts';
+import type { Place, ProjectFile } from '../model/project';
 import type { Settings } from '.';
 
 export type Sources = Record<string, string>;
@@ -11,15 +13,16 @@ export type Sources = Record<string, string>;
 export function findingLines(sources: Sources, settings?: Settings): string[] {
   const { result } = auditSources(sources, settings);
   return result.findings.map((finding) =>
-    lineOf(sources, finding, result.project.files[finding.place.file]!.path),
+    lineOf(sources, finding, located(result.project, finding.place), result.project.files),
   );
 }
 
-function lineOf(sources: Sources, finding: Finding, path: string): string {
+function lineOf(sources: Sources, finding: Finding, place: Place, files: ProjectFile[]): string {
+  const { path } = files[place.file]!;
   const text = sources[path]!;
-  const at = text.slice(finding.place.start, finding.place.end).replace(/\s+/g, ' ');
+  const at = text.slice(place.start, place.end).replace(/\s+/g, ' ');
   const level = finding.silenced === undefined ? finding.level : 'silenced';
-  return `${level} ${finding.rule} ${path}:${lineIndex(text).at(finding.place.start).line} ${at}`;
+  return `${level} ${finding.rule} ${path}:${lineIndex(text).at(place.start).line} ${at}`;
 }
 
 /** Roots that mount `App`, so that nothing counts as unused only for want of one. */
@@ -37,6 +40,13 @@ export const SVELTE_MOUNT: Sources = {
   'main.ts': `import { mount } from 'svelte';
 import App from './App.svelte';
 mount(App, { target: document.body });`,
+};
+
+export const ANGULAR_MOUNT: Sources = {
+  'main.ts': `import { bootstrapApplication } from '@angular/platform-browser';
+import { App } from './app';
+bootstrapApplication(App);`,
+  'package.json': '{ "name": "line", "private": true, "dependencies": { "@angular/core": "^20.0.0" } }',
 };
 
 /** One row of a table: what it shows, the sources beside the mounting root, and the findings that must come. */

@@ -6,20 +6,20 @@ import {
   type ThemedToken,
 } from 'shiki/core';
 import { createJavaScriptRegexEngine } from 'shiki/engine/javascript';
-import { GRAMMARS } from './languages';
+import { grammarOf } from './languages';
 
 export type Tokens = ThemedToken[][];
 
 let highlighter: Promise<HighlighterCore> | undefined;
 
-async function load(ending: string): Promise<HighlighterCore> {
+async function load({ grammar }: NonNullable<ReturnType<typeof grammarOf>>): Promise<HighlighterCore> {
   highlighter ??= createHighlighterCore({
     themes: [createCssVariablesTheme({ name: 'own', variablePrefix: '--code-' })],
     langs: [],
     engine: createJavaScriptRegexEngine(),
   });
   const made = await highlighter;
-  await made.loadLanguage(GRAMMARS[ending]!.grammar());
+  await made.loadLanguage(grammar());
   return made;
 }
 
@@ -38,10 +38,9 @@ export function tokensOf(path: string, text: string): Promise<Tokens> {
 }
 
 async function tokenise(path: string, text: string): Promise<Tokens> {
-  const ending = path.split('.').at(-1) ?? '';
-  const lang = GRAMMARS[ending]?.name;
-  if (lang === undefined || text.length > 200_000) {
+  const known = grammarOf(path, text);
+  if (known === undefined || text.length > 200_000) {
     return text.split('\n').map((line) => [{ content: line, offset: 0 }]);
   }
-  return (await load(ending)).codeToTokensBase(text, { lang, theme: 'own' });
+  return (await load(known)).codeToTokensBase(text, { lang: known.name, theme: 'own' });
 }

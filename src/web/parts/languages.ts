@@ -14,6 +14,7 @@ export const LANGUAGES: Record<string, ShownLanguage> = {
   react: { title: 'React' },
   vue: { title: 'Vue', files: { ending: 'vue', grammar: () => import('shiki/langs/vue.mjs') } },
   svelte: { title: 'Svelte', files: { ending: 'svelte', grammar: () => import('shiki/langs/svelte.mjs') } },
+  angular: { title: 'Angular' },
   html: { title: 'HTML' },
 };
 
@@ -22,6 +23,10 @@ export const languageName = (language: string): string => LANGUAGES[language]?.t
 /** JSX is a part of what TSX is, so that one grammar does for all of it. */
 const tsx: Grammar = () => import('shiki/langs/tsx.mjs');
 const typescript: Grammar = () => import('shiki/langs/typescript.mjs');
+/** Of a script with templates in it, these are coloured, too. */
+const templated: Grammar = () => import('shiki/langs/angular-ts.mjs');
+/** What templates add to HTML does no harm to plain pages. */
+const page: Grammar = () => import('shiki/langs/angular-html.mjs');
 
 /** The grammar of files by their ending, with its own name; it is loaded when the first of them is shown. */
 export const GRAMMARS: Record<string, { name: string; grammar: Grammar }> = {
@@ -31,9 +36,17 @@ export const GRAMMARS: Record<string, { name: string; grammar: Grammar }> = {
   ...Object.fromEntries(
     ['ts', 'mts', 'cts'].map((one) => [one, { name: 'typescript', grammar: typescript }]),
   ),
+  html: { name: 'angular-html', grammar: page },
   ...Object.fromEntries(
     Object.entries(LANGUAGES).flatMap(([name, { files }]) =>
       files ? [[files.ending, { name, grammar: files.grammar }]] : [],
     ),
   ),
 };
+
+/** The grammar of a file; undefined where it is shown plain. */
+export function grammarOf(path: string, text: string): { name: string; grammar: Grammar } | undefined {
+  const ending = path.split('.').at(-1) ?? '';
+  if (ending === 'ts' && /@Component\(/.test(text)) return { name: 'angular-ts', grammar: templated };
+  return Object.hasOwn(GRAMMARS, ending) ? GRAMMARS[ending] : undefined;
+}

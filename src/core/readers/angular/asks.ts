@@ -1,8 +1,9 @@
 /** What code asks its injector for. */
 import type * as t from '@babel/types';
 import type { ConsumeFact, ExprFact } from '../../model/facts';
+import type { TypeExpr } from '../../model/types';
 import { addConsume, typeOfKey } from '../script/contexts';
-import { keyName, memberName } from '../script/type-expr';
+import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import { type Call, type Ctx, spanOf, unwrap } from '../script/unit';
 import { decoratorsOf } from './metadata';
 import type { AngularUnit } from './unit';
@@ -39,7 +40,9 @@ export function readInject(u: AngularUnit, call: Call, ctx: Ctx, id?: t.Identifi
       if (isSet) setOption(options, keyName(one) ?? '');
     }
   else if (bare) options.missing = 'handled';
-  return ask(u, name, call, ctx, options, id);
+  const [written] = typeArguments(call);
+  const type = written && readType(written, u.file.named);
+  return ask(u, name, call, ctx, options, id, type);
 }
 
 function setOption(options: Options, name: string): void {
@@ -57,9 +60,10 @@ function ask(
   ctx: Ctx,
   { missing, from }: Options,
   id?: t.Identifier,
+  type?: TypeExpr,
 ): ExprFact {
   const key = { name };
-  const given = addConsume(u, key, spanOf(at), ctx, id, typeOfKey(key), missing);
+  const given = addConsume(u, key, spanOf(at), ctx, id, type ?? typeOfKey(key), missing);
   const fact = u.facts.consumes.at(-1)!;
   if (from) fact.from = from;
   if (ctx.fn >= 0 && u.inContext === 0) u.askedIn.push({ consume: u.facts.consumes.length - 1, fn: ctx.fn });

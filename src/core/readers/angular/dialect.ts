@@ -23,10 +23,10 @@ import {
   usesOf,
 } from '../script/unit';
 import { declarePattern } from '../script/patterns';
-import { widen } from '../../model/types';
+import { type TypeExpr, widen } from '../../model/types';
 import { ownMember } from '../script/classes';
 import { readInject } from './asks';
-import type { AngularNames } from './names';
+import { type AngularNames, signalOf } from './names';
 import { readProviders } from './providers';
 import { type AngularUnit, isAngularUnit } from './unit';
 
@@ -83,6 +83,15 @@ export function angularDialect(names: AngularNames): Dialect {
       return symbol !== undefined && isEvent(u, symbol) ? { symbol, args: node.arguments } : undefined;
     },
     self: (u, node, ctx) => (isAngularUnit(u) ? readChain(u, node, ctx) : undefined),
+    memberType(u, name, called) {
+      const symbol = isAngularUnit(u) ? u.members.get(name) : undefined;
+      if (symbol === undefined || !isAngularUnit(u)) return undefined;
+      const { kind } = u.facts.symbols[symbol]!;
+      if (!/^(prop|state|derived|injected|handler)$/.test(kind) || isEvent(u, symbol)) return undefined;
+      const own: TypeExpr = { t: 'sym', s: symbol };
+      if (!u.signals.has(symbol)) return called ? undefined : own;
+      return called ? own : signalOf(own);
+    },
     assign: () => false,
   };
 }

@@ -7,7 +7,9 @@ import type {
   TmplAstTextAttribute,
 } from '@angular/compiler';
 import type { AttributeFact, ExprFact, RenderFact } from '../../model/facts';
-import { lit } from '../../model/types';
+import type * as t from '@babel/types';
+import { lit, type TypeExpr, UNKNOWN } from '../../model/types';
+import { ownMember } from '../script/classes';
 import { attribute, calledBy, writeBack } from '../script/attributes';
 import type { At } from '../script/slots';
 import { type Ctx, typeOf, use } from '../script/unit';
@@ -40,6 +42,21 @@ export function addText(node: RenderFact, one: TmplAstTextAttribute): void {
   const span = spanAt(one.valueSpan ?? one.sourceSpan);
   const value: ExprFact = { kind: 'literal', type: lit(one.value), ...span };
   node.attributes.push({ ...attribute(one.name, at, 'value', value, spanAt(one.sourceSpan)), plain: true });
+}
+
+/** `hold($event)`: the listener takes what the method takes there. */
+function takenBy(u: AngularUnit, listener: t.Node): TypeExpr | undefined {
+  const body = listener.type === 'ArrowFunctionExpression' ? listener.body : undefined;
+  const [only, ...others] = body?.type === 'BlockStatement' ? body.body : [];
+  const call = only?.type === 'ExpressionStatement' && !others.length ? only.expression : undefined;
+  if (call?.type !== 'CallExpression' || call.callee.type !== 'MemberExpression') return undefined;
+  const name = ownMember(call.callee);
+  const symbol = name === undefined ? undefined : u.members.get(name);
+  const type = symbol === undefined ? undefined : u.facts.symbols[symbol]!.type;
+  const at = call.arguments.findIndex((one) => one.type === 'Identifier' && one.name === '$event');
+  const param = type?.t === 'fn' && at >= 0 ? type.params[at] : undefined;
+  if (!param || param.rest) return undefined;
+  return { t: 'fn', params: [{ name: param.name, type: param.type }], returns: UNKNOWN };
 }
 
 /** What is handed on may be used there. */
@@ -81,6 +98,8 @@ function addListener(u: AngularUnit, node: RenderFact, one: TmplAstBoundEvent, a
   const handler = spanAt(one.handlerSpan);
   const listener = listenerOf(u, one.handler, at.scope, handler);
   const value = u.expr(listener, ctx);
+  const takes = takenBy(u, listener);
+  if (takes) value.type = takes;
   if (one.target) return;
   const name = one.name.split('.')[0]!;
   const nameAt = spanAt(one.keySpan);

@@ -240,7 +240,8 @@ function declareSignalInput(
     u.facts.ports.push({
       name: port,
       channel: 'event',
-      declared: 'default',
+      declared: 'list',
+      implied: true,
       type: payload(type),
       ...spanOf(node.key),
     });

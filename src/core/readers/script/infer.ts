@@ -9,6 +9,8 @@ export interface InferContext {
   lookup: (id: t.Identifier) => TypeExpr;
   /** The type of a member of `this`. */
   member?: (name: string) => TypeExpr;
+  /** The type of what calling a member of `this` gives, where that is not what its type says. */
+  called?: (name: string) => TypeExpr | undefined;
 }
 
 const COMPARISONS = new Set(['==', '===', '!=', '!==', '<', '>', '<=', '>=', 'in', 'instanceof']);
@@ -127,6 +129,14 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
         if (whole === 'Array.isArray') return prim('boolean');
         return UNKNOWN;
       }
+      const own =
+        callee.type === 'MemberExpression' &&
+        callee.object.type === 'ThisExpression' &&
+        !callee.computed &&
+        callee.property.type === 'Identifier'
+          ? ctx.called?.(callee.property.name)
+          : undefined;
+      if (own) return own;
       const of = infer(callee, ctx);
       return of.t === 'unknown' ? of : { t: 'ret', of };
     }

@@ -108,6 +108,8 @@ export interface Dialect {
   shares?: boolean;
   /** Names of functions that are followed into: what they keep and ask for is their caller's. Hooks, if absent. */
   follows?: RegExp;
+  /** The type of a member of `this`, or of what calling it gives; undefined where that is not known. */
+  memberType?(u: Unit, name: string, called: boolean): TypeExpr | undefined;
   /** Takes over an assignment that it understands. */
   assign(u: Unit, node: t.AssignmentExpression, ctx: Ctx): boolean;
 }
@@ -313,7 +315,10 @@ export function inferContext(u: Unit) {
       if (symbol !== undefined) return { t: 'sym', s: symbol };
       return isModuleLevel(binding) ? { t: 'value', name: binding.name } : UNKNOWN;
     },
+    called: (name: string): TypeExpr | undefined => u.dialect.memberType?.(u, name, true),
     member: (name: string): TypeExpr => {
+      const own = u.dialect.memberType?.(u, name, false);
+      if (own) return own;
       const symbol = u.members.get(name);
       // What a method gives back is known where it is read; other members may be anything by then.
       return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'handler'

@@ -15,7 +15,7 @@ export const halfPair: Rule = {
         const port = target.ports.get(attribute.name);
         if (port?.channel !== 'prop' || attribute.mode !== 'value') continue;
         const event = changeOf(target, port.name);
-        if (!event || event.required || hands(project, site, event.name) !== false) continue;
+        if (!event || event.required || event.implied || hands(project, site, event.name) !== false) continue;
         if (!useOf(target, event).emits.length || copies(target, port.symbol)) continue;
         if (!useOf(target, port).reads.some((read) => read.where === 'text' || read.where === 'attribute'))
           continue;
@@ -41,7 +41,8 @@ function changeOf(component: Component, name: string) {
   const capital = name[0]!.toUpperCase() + name.slice(1);
   const names =
     name === 'value' || name === 'checked' ? ['onChange', `on${capital}Change`] : [`on${capital}Change`];
-  if (component.facts.traits.attributesFallThrough) names.push(updateOf(component, name));
+  const { attributesFallThrough, updateEvent } = component.facts.traits;
+  if (attributesFallThrough || updateEvent) names.push(updateOf(component, name));
   return names.map((one) => component.ports.get(one)).find((port) => port?.channel === 'event');
 }
 

@@ -10,7 +10,7 @@ export const neverEmitted: Rule = {
     const emissions = emissionsOf(project);
     for (const component of project.components) {
       for (const port of component.ports.values()) {
-        if (port.channel !== 'event' || !port.declared || port.name.startsWith('_')) continue;
+        if (port.channel !== 'event' || !port.declared || port.implied || port.name.startsWith('_')) continue;
         if (isContract(component, port) || project.elementReads.has(port.name)) continue;
         if (isReached(component, port) || claimed(portKey(port)) || !emissions.isDropped(port)) continue;
         const heard = component.calledAt.some((id) =>

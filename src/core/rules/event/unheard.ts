@@ -13,7 +13,7 @@ export const unheard: Rule = {
       const sites = knownSites(project, component);
       if (!sites) continue;
       for (const port of component.ports.values()) {
-        if (port.channel !== 'event' || port.required || claimed(portKey(port))) continue;
+        if (port.channel !== 'event' || port.required || port.implied || claimed(portKey(port))) continue;
         if (!emissions.isRaised(port)) continue;
         if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
         if (isMisspelled(project, sites, component, port.name)) continue;

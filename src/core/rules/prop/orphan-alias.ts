@@ -1,4 +1,5 @@
 import { nearest } from '../../model/names';
+import type { Component } from '../../model/project';
 import { placeOf, portKey, step, type Rule } from '../rule';
 
 export const orphanAlias: Rule = {
@@ -7,9 +8,9 @@ export const orphanAlias: Rule = {
   summary: 'A port is declared by a text that names no member of the class.',
   check({ project, report, claim }) {
     for (const component of project.components) {
-      if (component.openBase) continue;
+      if (isOpen(component)) continue;
       for (const one of component.facts.orphans ?? []) {
-        const inherited = component.mixins.flatMap(({ facts }) => facts.symbols.map(({ name }) => name));
+        const inherited = component.mixins.flatMap(namesOf);
         if (inherited.includes(one.name)) continue;
         const port = component.ports.get(one.port);
         if (port) claim(portKey(port));
@@ -27,3 +28,13 @@ export const orphanAlias: Rule = {
     }
   },
 };
+
+/** Some base is not of the project, and may have any member. */
+const isOpen = (component: Component): boolean =>
+  component.openBase === true || component.mixins.some(isOpen);
+
+/** Names of members, those of bases too. */
+const namesOf = ({ facts, mixins }: Component): string[] => [
+  ...facts.symbols.map(({ name }) => name),
+  ...mixins.flatMap(namesOf),
+];
