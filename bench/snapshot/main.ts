@@ -12,7 +12,7 @@ import { PARTS, type Part, type Record } from './record';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const DIGESTS = join(ROOT, 'bench/snapshot/digests.json');
-const DEMOS = ['console', 'desk', 'board'];
+const DEMOS = ['console', 'desk', 'board', 'log'];
 /** Lines of a difference that are printed. */
 const SHOWN = 120;
 

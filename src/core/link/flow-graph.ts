@@ -4,6 +4,7 @@ import { groupBy } from '../model/group-by';
 import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
 import { Callables } from './callables';
 import type { Contexts, Provider } from './context-types';
+import { isEverywhere } from './coverage';
 import { contextKey } from './keys';
 import { type Effect, Effects } from './effects';
 import { Frames } from './frames';
@@ -149,7 +150,9 @@ export class FlowGraph {
     this.keyed ??= groupBy(contexts.providers, (one) => one.key.id);
     const all = this.keyed.get(id) ?? [];
     const above = all.filter((one) => contexts.below(one).components.has(consumer.id));
-    const found = above.length ? above : all;
+    // Below none, it gets what is there for the whole app.
+    const others = above.length ? above : all.filter((one) => isEverywhere(this.project, one));
+    const found = others.length ? others : all;
     this.above.set(cached, found);
     return found;
   }

@@ -107,7 +107,7 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
       ...(given.length ? { attributes: [...render[node]!.attributes, ...given] } : {}),
     });
   }
-  return { ...facts, render, symbols: handlesKnown(owner, names) };
+  return { ...facts, render, symbols: handlesKnown(owner, names), reads: withoutHanded(facts, on) };
 }
 
 /** What is only stamped by whoever asks for it is no content. */
@@ -122,6 +122,24 @@ function outletFor({ render }: ComponentFacts, content: RenderFact): RenderFact 
     outlets.find((one) => !one.takes)
   );
 }
+
+/** What is handed to something that stands on an element is passed on, and not read there. */
+function withoutHanded({ reads, render }: ComponentFacts, on: OnNodes): ComponentFacts['reads'] {
+  const handed = new Set<string>();
+  for (const [node, here] of on) {
+    if (render[node]!.kind === 'site') continue;
+    for (const { name, value } of render[node]!.attributes)
+      if (value.kind === 'identity' && here.some((one) => takes(one, name)))
+        handed.add(`${value.symbol}:${value.start}:${value.end}`);
+  }
+  return handed.size ? reads.filter((one) => !handed.has(`${one.symbol}:${one.start}:${one.end}`)) : reads;
+}
+
+const takes = ({ component, exposes }: Placed, name: string): boolean =>
+  exposes ? Object.hasOwn(exposes, name) : declares(component, name);
+
+const declares = ({ facts, mixins }: Component, name: string): boolean =>
+  facts.ports.some((one) => one.name === name) || mixins.some((one) => declares(one, name));
 
 /** Handles on what is not of the project may be on anything. */
 function handlesKnown({ file, facts, markup }: Component, names: Names): ComponentFacts['symbols'] {

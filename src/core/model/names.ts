@@ -60,7 +60,7 @@ export function nearest(name: string, names: Iterable<string>): string | undefin
 export const publicName = (name: string): string => name.replace(/^[@#](?=.)/, '');
 
 /** A sentence with public names only. */
-export const publicText = (text: string): string => text.replace(/(^|[\s"(])[@#](?=[\w$])/g, '$1');
+export const publicText = (text: string): string => text.replace(/(^|[\s"(])[@#](?=[\w$[.])/g, '$1');
 
 /** A name as it is compared where dashes and case make no difference. */
 export const bareName = (name: string): string => name.replace(/[-_]/g, '').toLowerCase();

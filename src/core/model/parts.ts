@@ -3,8 +3,6 @@
  * offsets through all of them, one text after the other, so that every span says which file it stands in.
  */
 
-import type { Place, Project } from './project';
-
 /** Another file that a unit was read from. */
 export interface PartFact {
   path: string;
@@ -52,7 +50,12 @@ export function partAt<P extends { base: number }>(
 }
 
 /** The place in the file that really holds it: that of the unit, or one that the unit is written in as well. */
-export function located({ files }: Pick<Project, 'files'>, place: Place): Place {
+export function located<P extends { file: number; start: number; end: number }>(
+  { files }: { files: readonly { parts?: readonly { file: number; base: number }[] }[] },
+  place: P,
+): P {
   const part = partAt(files[place.file]!.parts, place.start);
-  return part ? { file: part.file, start: place.start - part.base, end: place.end - part.base } : place;
+  return part
+    ? { ...place, file: part.file, start: place.start - part.base, end: place.end - part.base }
+    : place;
 }
