@@ -50,6 +50,12 @@ export interface Stray {
   site: Site;
 }
 
+/** A callback `onHold` and an event `hold` of its own name are the same to people. */
+const eventName = (name: string): string => {
+  const [, first, rest] = /^on([A-Z])(.*)$/.exec(name) ?? [];
+  return first === undefined ? name : `@${first.toLowerCase()}${rest!}`;
+};
+
 /**
  * Below a component, the nearest event of a name that is raised and not heard at its call site; undefined if
  * every one is heard. Breadth first over the components that it renders.
@@ -68,12 +74,12 @@ export function strayBelow(
       for (const id of owner.sites) {
         const site = project.sites[id]!;
         const child = project.components[site.target]!;
-        const port = child.ports.get(name);
+        const port = child.ports.get(name) ?? child.ports.get(eventName(name));
         if (port?.channel === 'event' && emissions.isRaised(port)) {
           const handed = project.handed(site);
-          const spread = handed.spread.has(name) || handed.unknown;
+          const spread = handed.spread.has(port.name) || handed.unknown;
           const carried = spread && !(owner.facts.traits.listenersWritten && name.startsWith('@'));
-          const heard = handed.attributes.has(name) || carried;
+          const heard = handed.attributes.has(port.name) || project.rising.isHeard(port) || carried;
           if (!heard) return { port, site };
           // Heard here: what is above is not this event's concern.
           continue;

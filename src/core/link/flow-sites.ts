@@ -87,9 +87,21 @@ export class SiteFlow {
   private addAttribute(joint: Joint, attribute: AttributeFact, index: number): void {
     const { site, target } = joint;
     const port = target.ports.get(attribute.name);
+    if (!port && attribute.mode === 'listen') this.addRisen(joint, attribute);
     if (!port || attribute.mode === 'key' || isKeptByWrapper(site, attribute.name)) return;
     this.addGiven(joint, port, attribute, index);
     if (attribute.mode === 'two-way') this.addUpdate(joint, attribute, index);
+  }
+
+  /** An event that arrives from further down leaps over all that is in between. */
+  private addRisen({ site, owner, frame }: Joint, { name, value }: AttributeFact): void {
+    for (const port of this.graph.project.rising.arriving(owner, site.node, name)) {
+      const at = placeOf(site, value);
+      for (const callable of this.graph.callables.of(frame, value))
+        if (callable.kind !== 'port')
+          for (const effect of this.graph.effects.of(callable, at))
+            this.graph.addEffect(port.node, effect, effect.place);
+    }
   }
 
   /** What is handed to a port: a value goes down; a function is what happens when the child calls it. */

@@ -2,7 +2,7 @@
 import type { ExprFact, KeyFact, Span } from '../model/facts';
 import { keyId, keyName } from '../model/keys';
 import { publicName } from '../model/names';
-import type { Component, Flow, Place } from '../model/project';
+import type { Component, Flow, Place, Port } from '../model/project';
 import type { Contexts, Provider } from './context-types';
 import { hasDefault } from './contexts';
 import { CallFlow } from './flow-calls';
@@ -11,6 +11,7 @@ import { SiteFlow } from './flow-sites';
 import { contextKey } from './keys';
 import { type Frame, joinMembers, keepsItsOwn } from './frames';
 import type { Linked, Tree } from './linked';
+import { listenedFor } from './rising';
 import { unboxed } from './values';
 
 /** So many components or call sites are joined between two words on how far it is. */
@@ -69,6 +70,7 @@ class FlowBuilder {
     each(this.project.sites, (site) => sites.open(site));
     eachFrame((frame) => this.addInner(frame));
     each(this.project.sites, (site) => sites.add(site));
+    for (const component of components) this.addHeard(component);
     this.addContexts();
     eachFrame((frame) => this.calls.addOfContexts(frame));
     this.calls.addAsked();
@@ -161,6 +163,31 @@ class FlowBuilder {
         this.graph.parts.isPlain(inner, result, init.from!.path);
       this.graph.count('result', followed, { file, start, end }, name);
     }
+  }
+
+  /** What a class hears at its tag, or on the page, and what the plain elements of its markup hear. */
+  private addHeard(component: Component): void {
+    const { facts, file } = component;
+    const { rising } = this.project;
+    const frame = this.graph.frames.of(component);
+    const join = (ports: Port[], value: ExprFact): void => {
+      const at = { file, start: value.start, end: value.end };
+      for (const port of ports)
+        for (const callable of this.graph.callables.of(frame, value))
+          if (callable.kind !== 'port')
+            for (const effect of this.graph.effects.of(callable, at))
+              this.graph.addEffect(port.node, effect, effect.place);
+    };
+    for (const { event, symbol, on, start, end } of facts.hears ?? []) {
+      const name = `@${event}`;
+      const value: ExprFact = { kind: 'identity', symbol, start, end };
+      join(on ? rising.onPage(name) : rising.arrivingAt(component, name), value);
+    }
+    if (!facts.traits.isElement) return;
+    facts.render.forEach((node, index) => {
+      if (node.kind !== 'element') return;
+      for (const { name, value } of listenedFor(node)) join(rising.arriving(component, index, name), value);
+    });
   }
 
   private addProvider(

@@ -14,6 +14,7 @@ import { linkNames } from './names';
 import { linkPlaced } from './placed';
 import { linkPorts, portTypeOf } from './ports';
 import { linkReached } from './reached';
+import { Rising } from './rising';
 import { linkRegistry } from './registry';
 import { withFactories } from './factories';
 import { withRoutes } from './routes';
@@ -100,10 +101,13 @@ export function link(
     types,
     lookup: names.lookup,
     elementReads: new Set(facts.flatMap((file) => file.elementReads)),
+    heardNames: new Set(facts.flatMap((file) => file.heardNames ?? [])),
+    rising: undefined as never,
     madeEvents: new Set(facts.flatMap((file) => (file.madeEvents ?? []).map(bareName))),
     hasRoots: false,
     handed: (site) => handedBy(tree, site),
   };
+  tree.rising = new Rising(tree);
   onProgress(0.35);
   linkUsage(tree, names, modules, new Set(roots));
   const contexts = linkContexts(tree);

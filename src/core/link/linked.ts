@@ -4,12 +4,15 @@ import type { TypeSpace } from '../types/resolve';
 import type { Contexts } from './context-types';
 import type { Modules } from './modules';
 import type { Names } from './names';
+import type { Rising } from './rising';
 
 /** Who renders whom, with what: all but how values move. */
 export interface Tree extends Omit<Project, 'flow'> {
   names: Names;
   modules: Modules;
   types: TypeSpace;
+  /** Where events of elements arrive. */
+  rising: Rising;
 }
 
 /** The whole project. */

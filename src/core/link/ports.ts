@@ -91,6 +91,8 @@ function declarePorts(
       required: fact.required === true,
       requiredByType: fact.required === true,
       ...(fact.expected ? { expected: true } : {}),
+      ...(fact.rises ? { rises: fact.rises } : {}),
+      ...(fact.writable ? { writable: true } : {}),
       ...(fact.implied ? { implied: true } : {}),
       ...(fact.member === undefined ? {} : { member: fact.member }),
       typed: false,

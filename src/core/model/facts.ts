@@ -44,6 +44,8 @@ export interface FileFacts {
   elementReads: string[];
   /** Names that its code reads of other things than the class that they stand in. */
   memberReads?: string[];
+  /** Names of events that its code listens for by a call. */
+  heardNames?: string[];
   /** Names of events that its code makes for elements of the page: `new CustomEvent('gust')`. */
   madeEvents?: string[];
   /** The file mounts components as roots of a page. */
@@ -99,6 +101,15 @@ export interface HostDirectiveFact {
   name: string;
   /** Names that tags may write, and the ports that these mean; events with their mark. */
   exposes: Record<string, string>;
+}
+
+/** A listener that is no attribute of a tag. */
+export interface HearsFact extends Span {
+  event: string;
+  /** The method that is called. */
+  symbol: number;
+  /** On what: its own tag, if absent. */
+  on?: 'window' | 'document' | 'body';
 }
 
 export interface OrphanFact extends Span {
@@ -349,6 +360,10 @@ export interface ComponentFacts extends Span {
   /** What its markup may place, unless a bundle declares it. */
   scope?: ScopeFact;
   queries?: QueryFact[];
+  /** Events that it hears at its own tag, or on the page. */
+  hears?: HearsFact[];
+  /** What it draws is closed off from what is around: only some events get out. */
+  closed?: boolean;
   /** What stands on its tag together with it. */
   hostDirectives?: HostDirectiveFact[];
   /** Ports that are declared by a text which names no member of the class. */
@@ -361,6 +376,8 @@ export interface ExposesFact {
   members: ExposedFact[];
   /** The object that holds them, where it is written out; otherwise they are known by their names. */
   value?: ExprFact;
+  /** It is an element of the page, with all that such have. */
+  elements?: boolean;
   /** Members that the framework gives to everything of its kind. */
   always?: string[];
   /** Other members may be there. */
@@ -450,6 +467,10 @@ export interface PortFact extends Span {
   required?: boolean;
   /** It only tells what becomes of an input, and comes with that: nobody has to listen. */
   implied?: boolean;
+  /** The event goes on upwards from the tag; `composed`: out of components that close themselves off, too. */
+  rises?: { composed: boolean };
+  /** prop: the component may write it. */
+  writable?: boolean;
   /** Its type says that it is always there, though nothing sees to that. */
   expected?: boolean;
   type?: TypeExpr;

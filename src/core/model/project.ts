@@ -45,6 +45,10 @@ export interface Port {
   required: boolean;
   /** Its type says that it is always there, whatever default it has. */
   requiredByType: boolean;
+  /** event: it goes on upwards from the tag. */
+  rises?: { composed: boolean };
+  /** prop: the component may write it. */
+  writable?: boolean;
   /** Its type says so, and nothing sees to it. */
   expected?: boolean;
   /** It only tells what becomes of an input, and comes with that. */
@@ -281,6 +285,8 @@ export interface Project {
   lookup(file: number, name: string): Target;
   /** Names that are read from the props of elements: whoever takes them is read from outside. */
   elementReads: Set<string>;
+  /** Names of events that code listens for by calls. */
+  heardNames: Set<string>;
   /** Names of events that code makes for elements, without dashes and case: they rise like those of the page. */
   madeEvents: Set<string>;
   /** Whether anything in the project starts a component tree. */

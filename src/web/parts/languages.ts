@@ -15,6 +15,7 @@ export const LANGUAGES: Record<string, ShownLanguage> = {
   vue: { title: 'Vue', files: { ending: 'vue', grammar: () => import('shiki/langs/vue.mjs') } },
   svelte: { title: 'Svelte', files: { ending: 'svelte', grammar: () => import('shiki/langs/svelte.mjs') } },
   angular: { title: 'Angular' },
+  stencil: { title: 'Stencil' },
   html: { title: 'HTML' },
 };
 

@@ -5,7 +5,7 @@ import type { TypeExpr } from '../../model/types';
 import { addConsume, typeOfKey } from '../script/contexts';
 import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import { type Call, type Ctx, spanOf, unwrap } from '../script/unit';
-import { decoratorsOf } from './metadata';
+import { decoratorsOf } from '../script/decorators';
 import type { AngularUnit } from './unit';
 
 /** What every injector gives without anybody providing it. */

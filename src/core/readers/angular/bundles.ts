@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { BundleFact, ScopeFact } from '../../model/facts';
 import { memberName } from '../script/type-expr';
 import { unwrap } from '../script/unit';
-import { type Decorated, listed, metadata } from './metadata';
+import { type Decorated, listed, metadata } from '../script/decorators';
 import type { AngularFile } from './unit';
 
 /** The names in a list of what comes into scope; calls give what they are called on: `RouterModule.forRoot(routes)`. */

@@ -10,7 +10,7 @@ import { addWhole, placeRest, SETUP, spanOf, use } from '../script/unit';
 import { scopeOf } from './bundles';
 import { codeOf, listenerOf } from './code';
 import { tokenName } from './asks';
-import { constant, type Decorated, listed, metadata, type Metadata, textOf } from './metadata';
+import { constant, type Decorated, listed, metadata, type Metadata, textOf } from '../script/decorators';
 import { classDialect, declareListed, exposeMembers, readBound } from './members';
 import { readProviders } from './providers';
 import { dropUnread } from './references';

@@ -9,13 +9,10 @@ import { isFunction } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import {
   addState,
-  addSymbol,
   type Call,
   type Ctx,
   type Dialect,
-  noteRead,
   spanOf,
-  symbolOf,
   typeOf,
   type Unit,
   unwrap,
@@ -24,13 +21,11 @@ import {
 } from '../script/unit';
 import { declarePattern } from '../script/patterns';
 import { type TypeExpr, widen } from '../../model/types';
-import { ownMember } from '../script/classes';
+import { isChain, readChain, symbolAt } from '../script/own';
 import { readInject } from './asks';
 import { type AngularNames, signalOf } from './names';
 import { readProviders } from './providers';
 import { type AngularUnit, isAngularUnit } from './unit';
-
-type Chain = t.MemberExpression | t.OptionalMemberExpression;
 
 /** What runs when set-up is over, or the page has changed. */
 const LATER = /^(effect|afterNextRender|afterRender|afterEveryRender|afterRenderEffect|untracked)$/;
@@ -96,98 +91,10 @@ export function angularDialect(names: AngularNames): Dialect {
   };
 }
 
-const isChain = (node: t.Node): node is Chain =>
-  node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression';
-
-/** The symbol of `this.x`, or of a name. */
-function symbolAt(u: AngularUnit, node: t.Node): number | undefined {
-  if (isChain(node)) {
-    const name = ownMember(node);
-    return name === undefined ? undefined : u.members.get(name);
-  }
-  return node.type === 'Identifier' ? symbolOf(u, node) : undefined;
-}
-
 const isEvent = (u: AngularUnit, symbol: number): boolean => {
   const { kind, port } = u.facts.symbols[symbol]!;
   return kind === 'prop' && port!.startsWith('@');
 };
-
-/** `this.x`; and what is used of the thing that a handle is put on. */
-function readChain(u: AngularUnit, node: Chain, ctx: Ctx | undefined): ExprFact | undefined {
-  const own = ownMember(node);
-  if (own !== undefined) {
-    const symbol = u.members.get(own) ?? inheritedMember(u, own, node);
-    return symbol === undefined ? undefined : { kind: 'identity', symbol, ...spanOf(node) };
-  }
-  if (node.computed || node.property.type !== 'Identifier') return undefined;
-  const handle = handleAt(u, unwrap(node.object));
-  if (!handle) return undefined;
-  const path = [...handle.path, node.property.name];
-  const ends = [...handle.ends, node.property.end!];
-  const soft = node.type === 'OptionalMemberExpression' || handle.soft;
-  if (ctx) {
-    noteRead(u, handle.symbol, spanOf(node), ctx, path);
-    const read = u.facts.reads.at(-1)!;
-    read.ends = ends;
-    if (soft) read.soft = true;
-  }
-  return { kind: 'member', symbol: handle.symbol, path, ...spanOf(node) };
-}
-
-/** The symbol of a member that a base declares: which one that is, is known when files are linked. */
-function inheritedMember(u: AngularUnit, name: string, node: Chain): number | undefined {
-  if (!u.facts.mixins?.length) return undefined;
-  const symbol = addSymbol(u, { name, kind: 'inherited', port: name, ...spanOf(node.property) });
-  u.members.set(name, symbol);
-  u.inherited.add(name);
-  return symbol;
-}
-
-interface HandleChain {
-  symbol: number;
-  path: string[];
-  ends: number[];
-  soft: boolean;
-}
-
-/** `this.boom`, `this.boom()`, `log`, and what follows: a handle and the way from it. */
-function handleAt(u: AngularUnit, node: t.Node): HandleChain | undefined {
-  if (/CallExpression$/.test(node.type) && !(node as Call).arguments.length) {
-    const callee = unwrap((node as Call).callee);
-    const symbol = symbolAt(u, callee);
-    if (symbol !== undefined)
-      return u.signals.has(symbol) && isHandle(u, symbol)
-        ? { symbol, path: ['current'], ends: [callee.end!], soft: false }
-        : undefined;
-    const inner = isChain(callee) ? handleAt(u, unwrap(callee.object)) : undefined;
-    if (!inner || !isChain(callee) || callee.computed || callee.property.type !== 'Identifier')
-      return undefined;
-    // What a member gives back when it is called.
-    return {
-      ...inner,
-      path: [...inner.path, callee.property.name, '()'],
-      ends: [...inner.ends, callee.property.end!, node.end!],
-      soft: inner.soft || callee.type === 'OptionalMemberExpression',
-    };
-  }
-  const symbol = symbolAt(u, node);
-  if (symbol !== undefined)
-    return isHandle(u, symbol) && !u.signals.has(symbol)
-      ? { symbol, path: ['current'], ends: [node.end!], soft: false }
-      : undefined;
-  if (!isChain(node) || node.computed || node.property.type !== 'Identifier') return undefined;
-  const inner = handleAt(u, unwrap(node.object));
-  if (!inner) return undefined;
-  return {
-    ...inner,
-    path: [...inner.path, node.property.name],
-    ends: [...inner.ends, node.property.end!],
-    soft: inner.soft || node.type === 'OptionalMemberExpression',
-  };
-}
-
-const isHandle = (u: AngularUnit, symbol: number): boolean => u.facts.symbols[symbol]!.kind === 'ref';
 
 /** Calls of the framework's own functions. */
 function readOwn(u: AngularUnit, names: AngularNames, node: Call, ctx: Ctx): ExprFact | undefined {

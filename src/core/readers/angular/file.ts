@@ -14,7 +14,7 @@ import { valueOf } from '../script/values';
 import { readBundle } from './bundles';
 import { readComponent } from './component';
 import { angularDialect, calledOwn } from './dialect';
-import { type Decorated, decoratorsOf, listed, metadata } from './metadata';
+import { type Decorated, decoratorsOf, listed, metadata } from '../script/decorators';
 import { readLoose } from './loose';
 import { readClassHelper } from '../script/classes';
 import { classDialect } from './members';

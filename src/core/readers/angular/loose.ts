@@ -8,7 +8,7 @@ import { addWhole, emptyFacts, keepsState, placeRest, SETUP, spanOf, unwrap } fr
 import { lazyOf } from '../script/values';
 import { eachChild } from '../script/walk';
 import { calledOwn } from './dialect';
-import { decoratorsOf, listed, metadata } from './metadata';
+import { decoratorsOf, listed, metadata } from '../script/decorators';
 import { ANGULAR_TRAITS } from './names';
 import { readProviders } from './providers';
 import { type AngularFile, type AngularUnit, angularUnit, closeUnit } from './unit';

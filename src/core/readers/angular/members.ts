@@ -9,7 +9,7 @@ import { annotationOf, keyName, memberName, readType, typeArguments } from '../s
 import { addSymbol, noteRead, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { readInject, readParameter } from './asks';
 import { calledOwn, readDerived } from './dialect';
-import { type Decorated, decoratorsOf, type Metadata, metadata, textOf } from './metadata';
+import { type Decorated, decoratorsOf, type Metadata, metadata, textOf } from '../script/decorators';
 import { eventPort } from './names';
 import { type AngularUnit, isAngularUnit } from './unit';
 

@@ -8,7 +8,7 @@ import { memberName } from '../script/type-expr';
 import { inferContext, SETUP, spanOf, typeOf, unwrap, use, usesOf } from '../script/unit';
 import { addConsume, addProvide, typeOfKey } from '../script/contexts';
 import { tokenName } from './asks';
-import { listed, metadata } from './metadata';
+import { listed, metadata } from '../script/decorators';
 import type { AngularUnit } from './unit';
 
 /** Where what is provided is there. */

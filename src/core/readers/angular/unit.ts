@@ -4,7 +4,8 @@ import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts, Span } from '../../model/facts';
 import { newUnit } from '../script/new-unit';
 import type { Scope, Scopes } from '../script/scope';
-import { type Dialect, type FileContext, settleMissing, type Unit } from '../script/unit';
+import type { Chain, OwnUnit } from '../script/own';
+import { addSymbol, type Dialect, type FileContext, settleMissing, spanOf, type Unit } from '../script/unit';
 import { settleEarly } from '../script/early';
 import type { AngularNames } from './names';
 
@@ -22,7 +23,7 @@ export interface AngularFile {
   said: Span[];
 }
 
-export interface AngularUnit extends Unit {
+export interface AngularUnit extends OwnUnit {
   angular: AngularFile;
   /** Symbols that are read by being called. */
   signals: Set<number>;
@@ -51,7 +52,7 @@ export interface AngularUnit extends Unit {
 }
 
 export function angularUnit(angular: AngularFile, facts: ComponentFacts, node: t.Node): AngularUnit {
-  return Object.assign(newUnit(facts, node, angular.dialect, angular.file), {
+  const u: AngularUnit = Object.assign(newUnit(facts, node, angular.dialect, angular.file), {
     angular,
     signals: new Set<number>(),
     models: new Map<number, string>(),
@@ -65,7 +66,18 @@ export function angularUnit(angular: AngularFile, facts: ComponentFacts, node: t
     markup: undefined,
     used: [],
     askedIn: [],
+    inheritedMember: (name: string, at: Chain) => inheritedMember(u, name, at),
   });
+  return u;
+}
+
+/** The symbol of a member that a base declares: which one that is, is known when files are linked. */
+function inheritedMember(u: AngularUnit, name: string, node: Chain): number | undefined {
+  if (!u.facts.mixins?.length) return undefined;
+  const symbol = addSymbol(u, { name, kind: 'inherited', port: name, ...spanOf(node.property) });
+  u.members.set(name, symbol);
+  u.inherited.add(name);
+  return symbol;
 }
 
 export const isAngularUnit = (u: Unit): u is AngularUnit => 'angular' in u;

@@ -6,7 +6,7 @@ import { inferFunction } from './infer';
 import { declarePattern, notePlaces } from './patterns';
 import { shownBy } from './placing';
 import type { Binding } from './scope';
-import { keyName } from './type-expr';
+import { keyName, memberName } from './type-expr';
 import {
   addFunction,
   addSymbol,
@@ -157,8 +157,14 @@ function soleCall(u: Unit, node: t.Function): FunctionFact['sole'] {
   else if (callee.type === 'MemberExpression')
     symbol = bagMember(u, callee) ?? u.dialect.self(u, callee)?.symbol;
   if (symbol === undefined) return undefined;
-  const same = args.every((arg, i) => {
+  const { carries } = u.dialect;
+  const same = args.every((written, i) => {
     const param = node.params[i];
+    const isCarried =
+      carries !== undefined &&
+      written.type === 'MemberExpression' &&
+      memberName(written.property) === carries;
+    const arg = isCarried ? written.object : written;
     return arg.type === 'Identifier' && param?.type === 'Identifier' && arg.name === param.name;
   });
   return { symbol, bound: !same };

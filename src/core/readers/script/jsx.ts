@@ -23,9 +23,13 @@ import {
 
 /** What a framework's markup means where it differs. */
 export interface MarkupDialect {
-  attributeMode(name: string, element: boolean): AttributeFact['mode'];
+  attributeMode(name: string, element: boolean, tag: string): AttributeFact['mode'];
   /** The port that an attribute names, where it is not the attribute's own name. */
-  attributeName?(name: string): string;
+  attributeName?(name: string, tag: string): string;
+  /** Of a tag in lower case, the name under which a component is registered for the whole app. */
+  registeredAs?(tag: string): string | undefined;
+  /** Takes note of a tag with all that is written on it and in it. */
+  tagged?(u: Unit, index: number, node: t.JSXElement, ctx: Ctx): void;
   /** A tag that renders nothing of its own, such as a fragment. */
   isGroup(u: Unit, tag: string): boolean;
   /** A name that the framework has on every page, without any import. */
@@ -69,7 +73,10 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
   const plain =
     name.type !== 'JSXMemberExpression' &&
     (/^[a-z]/.test(tag.name) || tag.name.includes(':') || tag.name.includes('-'));
-  const kind = plain ? 'element' : dialect.isGroup(u, tag.name) ? 'group' : 'site';
+  const registered = plain ? dialect.registeredAs?.(tag.name) : undefined;
+  if (registered !== undefined) tag.global = registered;
+  const kind =
+    registered !== undefined ? 'site' : plain ? 'element' : dialect.isGroup(u, tag.name) ? 'group' : 'site';
   const index = addNode(u, { kind, tag, ...spanOf(node) }, ctx);
   const fact = u.facts.render[index]!;
   if (plain && root?.binding) {
@@ -98,9 +105,10 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
     }
   }
   for (const attribute of node.openingElement.attributes) {
-    const read = readAttribute(u, attribute, index, kind === 'element', ctx, dialect);
+    const read = readAttribute(u, attribute, index, kind === 'element', ctx, dialect, tag.name);
     if (kind !== 'element' || isKept(read)) fact.attributes.push(read);
   }
+  dialect.tagged?.(u, index, node, ctx);
   if (kind === 'site' && dialect.provider(u, tag, index, fact.attributes, ctx)) fact.kind = 'group';
   return index;
 }
@@ -139,6 +147,7 @@ function readAttribute(
   element: boolean,
   ctx: Ctx,
   dialect: MarkupDialect,
+  tag: string,
 ): AttributeFact {
   if (node.type === 'JSXSpreadAttribute') {
     const value = readSpread(u, node.argument, element, ctx);
@@ -149,10 +158,10 @@ function readAttribute(
       ? node.name.name
       : `${node.name.namespace.name}:${node.name.name.name}`;
   const common = {
-    name: dialect.attributeName?.(name) ?? name,
+    name: dialect.attributeName?.(name, tag) ?? name,
     nameStart: node.name.start!,
     nameEnd: node.name.end!,
-    mode: dialect.attributeMode(name, element),
+    mode: dialect.attributeMode(name, element, tag),
     ...spanOf(node),
   };
   if (!node.value) {

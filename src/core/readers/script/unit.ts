@@ -110,6 +110,8 @@ export interface Dialect {
   follows?: RegExp;
   /** The type of a member of `this`, or of what calling it gives; undefined where that is not known. */
   memberType?(u: Unit, name: string, called: boolean): TypeExpr | undefined;
+  /** The member under which what is raised arrives in what listeners are given. */
+  carries?: string;
   /** Takes over an assignment that it understands. */
   assign(u: Unit, node: t.AssignmentExpression, ctx: Ctx): boolean;
 }

@@ -33,6 +33,22 @@ function functionOf(project: Linked, type: Lazy | undefined): Fn | undefined {
     : undefined;
 }
 
+/** Whether what is handed over cannot be what is asked for; inside of the page's own kind of event, it is what that carries. */
+function clashes(project: Linked, from: Lazy, to: Lazy, written: boolean): boolean {
+  const [given, wanted] = [carried(project, from), carried(project, to)];
+  const inside = given !== undefined && wanted !== undefined;
+  const [one, other] = inside ? [given, wanted] : [from, to];
+  return assignable(project.types, one, other, written, !written) === 'no';
+}
+
+/** What an event carries, where nothing else is known of it. */
+function carried(project: Linked, type: Lazy): Lazy | undefined {
+  const shape = project.types.resolve(type);
+  return shape.k === 'object' && shape.open && shape.members.size === 1
+    ? shape.members.get('detail')?.type
+    : undefined;
+}
+
 function checkEmits(audit: RuleContext, component: Component, port: Port): void {
   const { project } = audit;
   const declared = functionOf(project, port.type);
@@ -44,7 +60,7 @@ function checkEmits(audit: RuleContext, component: Component, port: Port): void 
       if (!arg.type || !param || param.rest) return;
       const from = { type: arg.type, file: component.file, component: component.id };
       const written = arg.type.t === 'lit' || (arg.type.t === 'object' && arg.type.fresh === true);
-      if (assignable(project.types, from, param.type, written, !written) !== 'no') return;
+      if (!clashes(project, from, param.type, written)) return;
       const place = placeOf(component.file, emit);
       audit.report({
         component,
@@ -89,7 +105,7 @@ function checkHandlers(audit: RuleContext, site: Site): void {
     else {
       const clash = handler.params.findIndex((param, i) => {
         const from: Lazy | undefined = declared?.params[i]?.type;
-        return from !== undefined && assignable(project.types, from, param.type, false, true) === 'no';
+        return from !== undefined && clashes(project, from, param.type, false);
       });
       if (clash >= 0)
         what = `takes ${handler.params[clash]!.name || `argument ${clash + 1}`} of another type`;

@@ -14,7 +14,7 @@ export const unheard: Rule = {
       if (!sites) continue;
       for (const port of component.ports.values()) {
         if (port.channel !== 'event' || port.required || port.implied || claimed(portKey(port))) continue;
-        if (!emissions.isRaised(port)) continue;
+        if (!emissions.isRaised(port) || project.rising.isHeard(port)) continue;
         if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
         if (isMisspelled(project, sites, component, port.name)) continue;
         const emit = useOf(component, port).emits[0];

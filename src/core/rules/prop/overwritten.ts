@@ -42,7 +42,7 @@ export const overwritten: Rule = {
           component,
           port,
           place,
-          level: isAllowed(facts.traits, write) ? 'warning' : 'error',
+          level: port.writable || isAllowed(facts.traits, write) ? 'warning' : 'error',
           message: `${component.name} changes "${port.name}", which belongs to ${owner.name}; ${owner.name} is not told. Raise an event instead.`,
           trail: [
             ...(attribute

@@ -54,6 +54,7 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
   return site.fact.attributes.filter(
     (one) =>
       /^(value|listen|two-way)$/.test(one.mode) &&
+      !(target.facts.traits.isElement && isOfElement(project, site, one)) &&
       !one.local &&
       !(one.name.startsWith('@') && target.facts.openEmits) &&
       !one.name.startsWith('--') &&
@@ -61,6 +62,17 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
       !target.ports.has(one.name) &&
       !isAlwaysKnown(one.name) &&
       one.name !== target.facts.traits.contentPort,
+  );
+}
+
+/** An element has what all elements have, and hears what arrives at it. */
+function isOfElement(project: Linked, site: Site, { name }: AttributeFact): boolean {
+  if (!name.startsWith('@')) return isPageAttribute(name) && !name.startsWith('#');
+  const owner = project.components[site.owner]!;
+  return (
+    isPageEvent(name) ||
+    project.madeEvents.has(bareName(name.slice(1))) ||
+    project.rising.arriving(owner, site.node, name).length > 0
   );
 }
 

@@ -28,7 +28,8 @@ export const reachThrough: Rule = {
         const given = target!.exposes.members.find((one) => one.name === member);
         const rest = read.path!.slice(before);
         const chained =
-          (rest[1] === 'current' && rest.length > 2) || (rest[0] === '$refs' && rest.length > 1);
+          (rest[1] === 'current' && rest.length > 2) ||
+          (/^(\$refs|shadowRoot)$/.test(rest[0]!) && rest.length > 1);
         if (!chained && !given?.handle) continue;
         if (seen.has(member)) continue;
         seen.add(member);

@@ -1,3 +1,4 @@
+import { isElementMember } from '../../model/element-members';
 import { nearest } from '../../model/names';
 import { placeOf, step, type Rule } from '../rule';
 import { reachesOf } from './exposed';
@@ -16,6 +17,7 @@ export const unknownMember: Rule = {
           ({ exposes }) =>
             !OBJECT.includes(member) &&
             !exposes.always?.includes(member) &&
+            !(exposes.elements && isElementMember(member)) &&
             !exposes.members.some((one) => one.name === member),
         );
         // On several targets, the code may well know which one it holds.

@@ -1,8 +1,7 @@
 /** What decorators say. */
 import type * as t from '@babel/types';
-import { keyName, memberName } from '../script/type-expr';
-import { unwrap } from '../script/unit';
-import type { AngularNames } from './names';
+import { keyName, memberName } from './type-expr';
+import { unwrap } from './unit';
 
 export interface Decorated {
   /** The framework's own name: `Component`, `Input`. */
@@ -12,7 +11,7 @@ export interface Decorated {
 }
 
 /** The framework's decorators on a class, a member or a parameter. */
-export function decoratorsOf(node: t.Node, names: AngularNames): Decorated[] {
+export function decoratorsOf(node: t.Node, names: (local: string) => string | undefined): Decorated[] {
   const { decorators } = node as { decorators?: t.Decorator[] | null };
   return (decorators ?? []).flatMap((one) => {
     const call = one.expression.type === 'CallExpression' ? one.expression : undefined;

@@ -1,0 +1,67 @@
+/** What the compiler's own exports mean to a reader. */
+import type { ImportFact, Traits } from '../../model/facts';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
+import type { NamedType } from '../script/type-expr';
+
+/** Classes that become elements of the page. */
+export const ELEMENT_TRAITS: Traits = {
+  callbackProps: false,
+  attributesFallThrough: false,
+  refExposes: 'listed',
+  statementHandlers: false,
+  inputsWritable: false,
+  contentPort: '#default',
+  contextByIdentity: false,
+  contextAtSetup: true,
+  isElement: true,
+  updateEvent: '*Change',
+};
+
+/** Functions that draw: what they are given is all they know. */
+export const FUNCTION_TRAITS: Traits = {
+  ...ELEMENT_TRAITS,
+  callbackProps: true,
+  refExposes: 'nothing',
+  contentPort: 'children',
+  isElement: false,
+};
+
+export type StencilNames = (local: string) => string | undefined;
+
+export function stencilNames(imports: ImportFact[]): StencilNames {
+  const named = new Map<string, string>();
+  for (const { from, name, local } of imports) if (/^@stencil\/core(\/|$)/.test(from)) named.set(local, name);
+  return (local) => named.get(local);
+}
+
+export const usesStencil = (_path: string, text: string): boolean => /from\s*['"]@stencil\/core/.test(text);
+
+/** Components have names with a dash, as elements of one's own must. */
+export const isOwnTag = (tag: string): boolean => /^[a-z][\w.]*-[\w.-]*$/.test(tag);
+
+/** `onGaugeRead` listens for `gaugeRead`. */
+export const eventOf = (attribute: string): string | undefined => {
+  const [, first, rest] = /^on([A-Z])(.*)$/.exec(attribute) ?? [];
+  return first === undefined ? undefined : `@${first.toLowerCase()}${rest!}`;
+};
+
+export function stencilTypes(names: StencilNames): NamedType {
+  return (name, args) => {
+    if (name === 'CustomEvent') return eventWith(args()[0] ?? UNKNOWN);
+    if (name === 'JSX.Element' || names(name) === 'VNode') return { t: 'content' };
+    const own = names(name);
+    return own === undefined ? undefined : UNKNOWN;
+  };
+}
+
+/** What a listener gets: an event of the page with the payload in it. */
+export const eventWith = (detail: TypeExpr): TypeExpr => ({
+  t: 'object',
+  members: [{ name: 'detail', type: detail, start: -1, end: -1 }],
+  open: true,
+  ...(detail.t === 'lit' || (detail.t === 'object' && detail.fresh) ? { fresh: true } : {}),
+});
+
+/** The name of a tag as apps know it. */
+export const pascal = (tag: string): string =>
+  tag.replace(/(?:^|[-_.])(\w)/g, (_, letter: string) => letter.toUpperCase());
