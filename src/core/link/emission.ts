@@ -79,7 +79,8 @@ export function strayBelow(
           const handed = project.handed(site);
           const spread = handed.spread.has(port.name) || handed.unknown;
           const carried = spread && !(owner.facts.traits.listenersWritten && name.startsWith('@'));
-          const heard = handed.attributes.has(port.name) || project.rising.isHeard(port) || carried;
+          const heard =
+            handed.attributes.has(port.name) || (port.rises && project.rising.isHeard(port)) || carried;
           if (!heard) return { port, site };
           // Heard here: what is above is not this event's concern.
           continue;

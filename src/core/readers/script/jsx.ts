@@ -28,6 +28,8 @@ export interface MarkupDialect {
   attributeName?(name: string, tag: string): string;
   /** Of a tag in lower case, the name under which a component is registered for the whole app. */
   registeredAs?(tag: string): string | undefined;
+  /** An attribute that is read with the whole tag, and not by itself. */
+  isTagged?(name: string): boolean;
   /** Takes note of a tag with all that is written on it and in it. */
   tagged?(u: Unit, index: number, node: t.JSXElement, ctx: Ctx): void;
   /** A tag that renders nothing of its own, such as a fragment. */
@@ -105,6 +107,8 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
     }
   }
   for (const attribute of node.openingElement.attributes) {
+    const own = attribute.type === 'JSXAttribute' && attribute.name.type === 'JSXIdentifier';
+    if (own && dialect.isTagged?.((attribute.name as t.JSXIdentifier).name)) continue;
     const read = readAttribute(u, attribute, index, kind === 'element', ctx, dialect, tag.name);
     if (kind !== 'element' || isKept(read)) fact.attributes.push(read);
   }

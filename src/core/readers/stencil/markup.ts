@@ -15,10 +15,10 @@ export function stencilMarkup(names: StencilNames): MarkupDialect {
   return {
     attributeMode(name, _element, tag): AttributeFact['mode'] {
       if (name === 'key') return 'key';
-      if (name === 'ref') return 'ref';
       return isOwnTag(tag) && eventOf(name) !== undefined ? 'listen' : 'value';
     },
     attributeName: (name, tag) => (isOwnTag(tag) ? (eventOf(name) ?? name) : name),
+    isTagged: (name) => name === 'ref' || name === 'slot',
     registeredAs: (tag) => (isOwnTag(tag) ? pascal(tag) : undefined),
     isGroup: (_u, tag) => /^(Host|Fragment)$/.test(names(tag) ?? ''),
     tagged: (u, index, node, ctx) => isStencilUnit(u) && noteTag(u, index, node, ctx),
@@ -36,7 +36,6 @@ function noteTag(u: StencilUnit, index: number, node: t.JSXElement, ctx: Ctx): v
   const slot = written('slot')?.value;
   if (slot?.type === 'StringLiteral')
     u.slots.set(index, { name: `#${slot.value}`, at: spanOf(written('slot')!) });
-  fact.attributes = fact.attributes.filter((one) => one.name !== 'slot');
   const handle = written('ref');
   if (handle) attach(u, index, handle);
   if (fact.tag?.name === 'slot' && fact.kind === 'element') becomeOutlet(u, index, node, ctx);
@@ -61,7 +60,6 @@ function attach(u: StencilUnit, index: number, node: t.JSXAttribute): void {
   const symbol = name === undefined ? undefined : u.members.get(name);
   const fact = u.facts.render[index]!;
   const at = spanOf(node);
-  fact.attributes = fact.attributes.filter((one) => one.name !== 'ref');
   if (symbol === undefined || u.facts.symbols[symbol]!.kind !== 'ref') return;
   fact.attributes.push(attribute('ref', at, 'ref', { kind: 'identity', symbol, ...at }, at));
 }

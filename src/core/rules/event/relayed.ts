@@ -1,8 +1,8 @@
 import { RAISED } from '../../link/raised';
 import type { Linked } from '../../link';
 import { isPageEvent } from '../../model/page-names';
-import type { FlowEdge, Port } from '../../model/project';
-import { type Rule, step } from '../rule';
+import type { FlowEdge, Place, Port } from '../../model/project';
+import { placeOf, type Rule, step } from '../rule';
 
 export const relayed: Rule = {
   name: 'event/relayed',
@@ -22,7 +22,7 @@ export const relayed: Rule = {
           report({
             component: relays[0]!,
             port: own,
-            place: start.place,
+            place: listenerPlace(project, start),
             message: `"${port.name}" of ${component.name} is only raised again by ${relays.map((one) => one.name).join(', ')}.`,
             trail: [
               step(component, port.place, port.name, 'is raised', 'emit'),
@@ -42,6 +42,12 @@ export const relayed: Rule = {
     }
   },
 };
+
+/** Where the listener is written: on the tag, wherever its function stands. */
+function listenerPlace(project: Linked, { site, attribute, place }: FlowEdge): Place {
+  const one = project.sites[site]?.fact.attributes[attribute];
+  return one ? placeOf(project.sites[site]!.file, one.value) : place;
+}
 
 /** Listeners that do nothing but raise an event of the owner with the same payload, or hand the event up as it is. */
 function relaysOf(project: Linked, port: Port): FlowEdge[] {

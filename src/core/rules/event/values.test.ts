@@ -104,7 +104,7 @@ export function App() { return <Queue onKeep={(id) => alert(id)} />; }`;
     [
       'by two in a row, under any name',
       chain('(id) => onHold(id)'),
-      ['warning event/relayed App.tsx:2 onHold(id)'],
+      ['warning event/relayed App.tsx:2 (id) => onHold(id)'],
     ],
     ['one of them does something else', chain('(id) => { track(); onHold(id); }'), []],
     ['one of them changes the payload', chain('(id) => onHold(id + 1)'), []],
