@@ -97,11 +97,13 @@ export function rebuild(folder: string, out: string): { scripts: number; templat
   for (const path of filesIn(folder)) {
     if (path.endsWith('.mjs'))
       for (const [name, one] of templatesIn(readFileSync(path, 'utf8'))) templates.set(name, one);
-    if (!path.endsWith('.mjs.map')) continue;
+    if (!path.endsWith('.js.map') && !path.endsWith('.mjs.map')) continue;
     const { sources, sourcesContent = [] } = JSON.parse(readFileSync(path, 'utf8')) as SourceMap;
     sources.forEach((source, i) => {
       const text = sourcesContent[i];
-      if (typeof text === 'string') scripts.set(sourcePath(source), text);
+      // Only what people wrote: no styles, and nothing of the packages that were bundled.
+      const isOwn = /\.tsx?$/.test(source) && !source.includes('node_modules');
+      if (typeof text === 'string' && isOwn) scripts.set(sourcePath(source), text);
     });
   }
   const put = (path: string, text: string): void => {

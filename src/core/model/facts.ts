@@ -267,6 +267,8 @@ export interface Traits {
   contextWritten?: boolean;
   /** Its tag is an element of the page, too, at which the page's events arrive. */
   isElement?: boolean;
+  /** Text that is handed to a number or a boolean is made one. */
+  convertsText?: boolean;
   /** The event that tells of a change of an input, with `*` for the input's name; `update:*` if absent. */
   updateEvent?: string;
   /** What the loose code of a file provides, itself or through functions, is there for the whole app. */

@@ -18,7 +18,7 @@ import { type Decorated, decoratorsOf, listed, metadata } from '../script/decora
 import { readLoose } from './loose';
 import { readClassHelper } from '../script/classes';
 import { classDialect } from './members';
-import { handsItselfOn, memberReads } from './member-reads';
+import { handsItselfOn, memberReads } from '../script/member-reads';
 import { ANGULAR_TRAITS, angularNames, angularTypes } from './names';
 import { readProviders } from './providers';
 import { type AngularFile, angularUnit, closeUnit } from './unit';

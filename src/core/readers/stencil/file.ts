@@ -9,6 +9,7 @@ import { decoratorsOf, metadata, textOf } from '../script/decorators';
 import { settleEarly } from '../script/early';
 import { nameFromPath } from '../script/file-name';
 import { readHelper } from '../script/functions';
+import { memberReads } from '../script/member-reads';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { declareBag } from '../script/patterns';
@@ -22,6 +23,7 @@ import {
   keepsState,
   moduleTypes,
   placeRest,
+  propSymbol,
   SETUP,
   settleMissing,
   spanOf,
@@ -35,6 +37,10 @@ import { settleSlots, stencilMarkup } from './markup';
 import { readElementClass } from './members';
 import { ELEMENT_TRAITS, FUNCTION_TRAITS, stencilNames, stencilTypes } from './names';
 import { type StencilFile, type StencilUnit, stencilUnit } from './unit';
+
+/** Code that gets hold of elements otherwise than by handles. */
+const FINDS =
+  /\b(querySelector(All)?|getElementById|closest|assigned(Elements|Nodes)|children|parentElement|(first|last)ElementChild|(next|previous)ElementSibling|HTML\w+Element)\b/;
 
 /** Reads a file. Never throws: what cannot be parsed gives facts with a problem. */
 export function readStencilFile(path: string, text: string): FileFacts {
@@ -60,7 +66,8 @@ export function readStencilFile(path: string, text: string): FileFacts {
   readValues(stencil);
   readLoose(stencil);
   facts.mentions = mentionsIn(scopes);
-  facts.elementReads = [...scopes.elementReads];
+  // Whoever finds an element on the page may read what it keeps.
+  facts.elementReads = FINDS.test(text) ? memberReads(program) : [...scopes.elementReads];
   noteFound(facts, scopes);
   const heard = heardNames(program);
   if (heard.length) facts.heardNames = heard;
@@ -154,6 +161,9 @@ function functionOf(stencil: StencilFile, one: NamedNode, node: t.Function): Com
   if (written) component.propsType = readType(written, stencil.file.named);
   node.params.forEach((param, index) => {
     if (index === 0) declareBag(u, param, SETUP);
+    // What is nested in its tag comes beside the rest.
+    else if (index === 1 && param.type === 'Identifier' && param.binding)
+      u.refs.set(param.binding, propSymbol(u, 'children', spanOf(param), 'destructured', param.name));
   });
   if (node.body.type === 'BlockStatement') u.statements(node.body.body, SETUP);
   else place(u, shownBy(u, use(u, u.expr(node.body, SETUP), SETUP, 'text')), -1);

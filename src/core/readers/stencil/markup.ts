@@ -8,7 +8,7 @@ import { portSymbol } from '../script/ports';
 import { isFunction } from '../script/scope';
 import { type Ctx, spanOf, unwrap } from '../script/unit';
 import { eachChild } from '../script/walk';
-import { eventOf, isOwnTag, pascal, type StencilNames } from './names';
+import { eventOf, isOwnTag, pascal, propOf, type StencilNames } from './names';
 import { isStencilUnit, type StencilUnit } from './unit';
 
 export function stencilMarkup(names: StencilNames): MarkupDialect {
@@ -17,7 +17,7 @@ export function stencilMarkup(names: StencilNames): MarkupDialect {
       if (name === 'key') return 'key';
       return isOwnTag(tag) && eventOf(name) !== undefined ? 'listen' : 'value';
     },
-    attributeName: (name, tag) => (isOwnTag(tag) ? (eventOf(name) ?? name) : name),
+    attributeName: (name, tag) => (isOwnTag(tag) ? (eventOf(name) ?? propOf(name)) : name),
     isTagged: (name) => name === 'ref' || name === 'slot',
     registeredAs: (tag) => (isOwnTag(tag) ? pascal(tag) : undefined),
     isGroup: (_u, tag) => /^(Host|Fragment)$/.test(names(tag) ?? ''),
@@ -93,7 +93,7 @@ function becomeOutlet(u: StencilUnit, index: number, node: t.JSXElement, _ctx: C
   fact.kind = 'outlet';
   fact.outlet = port;
   fact.outletSymbol = portSymbol(u, port, 'slot', { start: at.start, end: at.end });
-  fact.attributes = [];
+  fact.attributes = fact.attributes.filter((one) => one.mode === 'ref');
   if (node.children.some((one) => one.type !== 'JSXText' || /\S/.test(one.value))) fact.fallback = true;
 }
 
@@ -103,7 +103,8 @@ export function settleSlots(u: StencilUnit): void {
   const plain = new Set<number>();
   render.forEach((node, index) => {
     const parent = node.parent >= 0 ? render[node.parent]! : undefined;
-    if (parent?.kind !== 'site' || !isOwnTag(parent.tag!.name)) return;
+    // What is given as an attribute is placed there, too.
+    if (parent?.kind !== 'site' || !isOwnTag(parent.tag!.name) || node.slot !== undefined) return;
     const slot = u.slots.get(index);
     if (!slot) {
       plain.add(node.parent);

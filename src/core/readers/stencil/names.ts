@@ -14,6 +14,7 @@ export const ELEMENT_TRAITS: Traits = {
   contextByIdentity: false,
   contextAtSetup: true,
   isElement: true,
+  convertsText: true,
   updateEvent: '*Change',
 };
 
@@ -24,6 +25,7 @@ export const FUNCTION_TRAITS: Traits = {
   refExposes: 'nothing',
   contentPort: 'children',
   isElement: false,
+  convertsText: false,
 };
 
 export type StencilNames = (local: string) => string | undefined;
@@ -61,6 +63,12 @@ export const eventWith = (detail: TypeExpr): TypeExpr => ({
   open: true,
   ...(detail.t === 'lit' || (detail.t === 'object' && detail.fresh) ? { fresh: true } : {}),
 });
+
+/** Attributes have dashes where the names of props have capitals: `wind-speed`, `windSpeed`. */
+export const propOf = (attribute: string): string =>
+  /^(data|aria)-/.test(attribute)
+    ? attribute
+    : attribute.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());
 
 /** The name of a tag as apps know it. */
 export const pascal = (tag: string): string =>

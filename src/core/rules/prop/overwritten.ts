@@ -1,6 +1,6 @@
 import type { Linked } from '../../link';
 import type { Traits, WriteFact } from '../../model/facts';
-import type { Component, Port } from '../../model/project';
+import type { Component, Handed, Port } from '../../model/project';
 import { attributePlace, placeOf, step, type Rule } from '../rule';
 import { updateOf } from '../../link/sites';
 import { hands } from '../../link/use-of-ports';
@@ -71,10 +71,19 @@ function isCertain(project: Linked, port: Port, write: WriteFact): boolean {
   return (shape === undefined || shape.k === 'unknown') && !AMBIGUOUS.has(method) && port.type === undefined;
 }
 
+/** The call site listens for an event that tells of a change or an input, under whatever name. */
+const tellsByOther = (component: Component, handed: Handed): boolean =>
+  [...component.ports.values()].some(
+    ({ channel, name }) =>
+      channel === 'event' && /(change|input|select)/i.test(name) && handed.attributes.has(name),
+  );
+
 /** The call site listens for the change of the value. */
 function isTold(project: Linked, component: Component, site: number, name: string): boolean {
   const handed = project.handed(project.sites[site]!);
   if (handed.attributes.get(name)?.mode === 'two-way') return true;
+  // An element has events of its own names for that.
+  if (component.facts.traits.isElement && tellsByOther(component, handed)) return true;
   const capital = name[0]!.toUpperCase() + name.slice(1);
   return ['onChange', `on${capital}Change`, `onChange${capital}`, updateOf(component, name)].some(
     (event) => component.ports.has(event) && (handed.attributes.has(event) || handed.spread.has(event)),

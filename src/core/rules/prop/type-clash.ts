@@ -1,3 +1,4 @@
+import type { Linked } from '../../link';
 import { isKeptByWrapper } from '../../link/sites';
 import type { AttributeFact } from '../../model/facts';
 import type { Component, Lazy, Port } from '../../model/project';
@@ -24,6 +25,7 @@ export const typeClash: Rule = {
         // What is called must be a function, even where no type says so.
         const wanted: Lazy = port.type ?? { type: { t: 'handler' }, file: target.file };
         const from: Lazy = { type: given, file: site.file, component: owner.id };
+        if (target.facts.traits.convertsText && isConverted(project, given, wanted)) continue;
         const narrowed = mayBeNarrowed(owner, attribute);
         if (assignable(project.types, from, wanted, isWritten(given), narrowed) !== 'no') continue;
         const place = attributePlace(site, attribute);
@@ -49,6 +51,18 @@ export const typeClash: Rule = {
 const isCalled = ({ facts }: Component, { symbol }: Port): boolean =>
   facts.emits.some((emit) => emit.symbol === symbol) ||
   facts.functions.some((fn) => fn.calls.includes(symbol));
+
+/** Text for a number or a boolean, which the component makes of it. */
+function isConverted(project: Linked, given: TypeExpr, wanted: Lazy): boolean {
+  if (given.t !== 'lit' || typeof given.v !== 'string') return false;
+  const shape = project.types.resolve(wanted);
+  const parts = shape.k === 'union' ? shape.of : [shape];
+  return parts.some(
+    (one) =>
+      (one.k === 'prim' && /^(number|boolean)$/.test(one.n)) ||
+      (one.k === 'lit' && typeof one.v === 'boolean'),
+  );
+}
 
 /** The value is written out at the call site, so that nothing can have narrowed it. */
 function isWritten(type: TypeExpr): boolean {

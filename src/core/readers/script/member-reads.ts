@@ -3,8 +3,8 @@
  * found, of what tells what has changed. Whoever sees a class may read its members so.
  */
 import type * as t from '@babel/types';
-import { keyName } from '../script/type-expr';
-import { eachChild } from '../script/walk';
+import { keyName } from './type-expr';
+import { eachChild } from './walk';
 
 export function memberReads(program: t.Program): string[] {
   const found = new Set<string>();
