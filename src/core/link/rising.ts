@@ -3,8 +3,7 @@
  * components as far as they get, and at the tag of each component on the way. A fixed point over the render ancestry.
  */
 import type { ExprFact, RenderFact } from '../model/facts';
-import type { Component, Port, Site } from '../model/project';
-import type { Tree } from './linked';
+import type { Component, Port, Project, Site } from '../model/project';
 
 type Arrived = Map<string, Set<Port>>;
 
@@ -16,7 +15,7 @@ export class Rising {
   private heardPorts: Set<Port> | undefined;
   private readonly isUsed: boolean;
 
-  constructor(private readonly project: Tree) {
+  constructor(private readonly project: Pick<Project, 'components' | 'sites' | 'heardNames'>) {
     this.isUsed = project.components.some((one) => [...one.ports.values()].some((port) => port.rises));
     if (this.isUsed) this.run();
   }
