@@ -10,6 +10,7 @@ import { linkFlow } from './flow';
 import type { Linked, Tree } from './linked';
 import { mixinsOf } from './mixins';
 import { linkModules } from './modules';
+import { settleNamedContent } from './named-content';
 import { linkNames } from './names';
 import { linkPlaced } from './placed';
 import { linkPorts, portTypeOf } from './ports';
@@ -83,11 +84,13 @@ export function link(
     const lacks = (component.facts.mixins?.length ?? 0) > component.mixins.length;
     if (lacks && component.facts.traits.isElement) component.openBase = true;
   }
+  const registry = linkRegistry(facts, names, modules);
+  settleNamedContent(components, names, registry);
   linkReached(components, files, names);
   onProgress(0.05);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
   const placed = linkPlaced(components, files, names);
-  const sites = linkSites(components, names, ids, linkRegistry(facts, names, modules), placed);
+  const sites = linkSites(components, names, ids, registry, placed);
   onProgress(0.2);
   linkDrawn(components, names);
   linkPorts(components, sites, types);

@@ -2,14 +2,19 @@
 import type { ComponentFacts, FileFacts } from '../model/facts';
 import type { Target } from '../model/project';
 import { languageByName, ofAll } from '../readers/languages';
+import { nearestOf } from '../model/paths';
 import { matching } from './globs';
 import type { Modules } from './modules';
 import type { Names } from './names';
 
 type Found = Extract<Target, { kind: 'component' }>;
 
-/** The component that a tag of a component means where no name in its file does. */
-export type Registry = (file: number, owner: ComponentFacts, name: string | undefined) => Found | undefined;
+export interface Registry {
+  /** The component that a tag of a component means where no name in its file does. */
+  one(file: number, owner: ComponentFacts, name: string | undefined): Found | undefined;
+  /** All that are registered under a name in the package of a file. */
+  all(file: number, name: string): Found[];
+}
 
 /** Builds that bring components into scope by the names of their files. */
 const BY_FILE = ofAll('byFile');
@@ -21,15 +26,20 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
   const registered = new Map<string, Found[]>();
   const byFile = new Map<string, number[]>();
   const packages = files.map((file) => modules.packageOf(file.path)?.dir ?? '');
+  const near = new Set<string>();
+  const homes = new Map<Found, string>();
   const add = (index: number, name: string, target: Target) => {
     if (target.kind !== 'component') return;
+    homes.set(target, files[index]!.path);
     const key = `${packages[index]}\n${pascal(name)}`;
     registered.set(key, [...(registered.get(key) ?? []), target]);
   };
   files.forEach((file, index) => {
     for (const one of file.registers ?? []) {
-      if ('local' in one) add(index, one.name, names.lookup(index, one.local));
-      else if ('glob' in one)
+      if ('local' in one) {
+        add(index, one.name, names.lookup(index, one.local));
+        if (one.near) near.add(`${packages[index]}\n${pascal(one.name)}`);
+      } else if ('glob' in one)
         for (const other of matching(files, modules, file.path, one.glob))
           add(index, nameOf(files[other]!.path), names.exported(other, 'default'));
       else addAll(index, one.all);
@@ -68,19 +78,25 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
     return undefined;
   }
 
-  return (file, owner, name) => {
+  function oneOf(file: number, owner: ComponentFacts, name: string | undefined): Found | undefined {
     if (name === undefined) return undefined;
     const own = inherited(file, owner, name);
     if (own) return own;
     const key = `${packages[file]}\n${name}`;
     const found = registered.get(key) ?? [];
     // Registered twice, the last one wins, and nobody here knows which that is.
+    if (near.has(key)) return nearestOf(found, (one) => homes.get(one)!, files[file]!.path);
     if (found.length)
       return found.every((one) => one.component === found[0]!.component) ? found[0] : undefined;
     const needs = modules.packageOf(files[file]!.path)?.needs;
-    const homes = needs && BY_FILE.some((one) => needs.has(one)) ? (byFile.get(key) ?? []) : [];
-    const target = homes.length === 1 ? names.lookup(homes[0]!, 'default') : undefined;
+    const byName = needs && BY_FILE.some((one) => needs.has(one)) ? (byFile.get(key) ?? []) : [];
+    const target = byName.length === 1 ? names.lookup(byName[0]!, 'default') : undefined;
     return target?.kind === 'component' ? target : undefined;
+  }
+
+  return {
+    one: oneOf,
+    all: (file, name) => registered.get(`${packages[file]}\n${name}`) ?? [],
   };
 }
 

@@ -1,5 +1,6 @@
 /** Call sites: which component a tag means, and what it is handed. */
-import type { RenderFact, TagFact } from '../model/facts';
+import type { ExprFact, RenderFact, TagFact } from '../model/facts';
+import type { TypeExpr } from '../model/types';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
 import type { Names } from './names';
 import type { OnNodes } from './placed';
@@ -38,7 +39,9 @@ export function linkSites(
           owner: owner.id,
           target: component.id,
           node,
-          fact: found.exposes ? exposed(fact, found.exposes) : heard(bound(fact, component), component),
+          fact: found.exposes
+            ? exposed(fact, found.exposes)
+            : heard(bound(worded(owner, fact, component), component), component),
           file: owner.file,
           ...(wrapper ? { wrapper } : {}),
           ...(spare ? { spare } : {}),
@@ -86,6 +89,29 @@ function bound(fact: RenderFact, { facts: { model } }: Component): RenderFact {
   return { ...fact, attributes };
 }
 
+/** A text is code where the child takes something else than a text. */
+function worded(owner: Component, fact: RenderFact, { facts: { ports } }: Component): RenderFact {
+  if (!fact.attributes.some((one) => one.text)) return fact;
+  const attributes = fact.attributes.map((one) => {
+    if (!one.text) return one;
+    const type = ports.find(({ name }) => name === one.name)?.type;
+    const isText = type
+      ? isTextual(type) || (one.value.kind === 'computed' && isBuiltIn(type))
+      : !isFunctionOf(owner, one.value);
+    return isText ? { ...one, value: one.text } : one;
+  });
+  return { ...fact, attributes };
+}
+
+/** A function that is written out, or a method. */
+export const isFunctionOf = ({ facts }: Component, { kind, symbol }: ExprFact): boolean =>
+  kind === 'function' || (kind === 'identity' && facts.symbols[symbol!]!.kind === 'handler');
+
+const isTextual = (type: TypeExpr): boolean =>
+  type.t === 'union' ? type.of.some(isTextual) : type.t === 'prim' && type.n === 'string';
+const isBuiltIn = (type: TypeExpr): boolean =>
+  type.t === 'union' ? type.of.some(isBuiltIn) : type.t === 'prim';
+
 /** What came with a component is handed only what it is exposed under, by its own names. */
 function exposed(fact: RenderFact, names: Record<string, string>): RenderFact {
   const attributes = fact.attributes.flatMap((one) => {
@@ -115,7 +141,7 @@ function heard(fact: RenderFact, { facts: { ports, propsType, traits } }: Compon
 export const updateOf = (target: Component, name: string): string =>
   target.facts.model?.prop === name
     ? `@${target.facts.model.event}`
-    : `@${(target.facts.traits.updateEvent ?? 'update:*').replace('*', name)}`;
+    : (target.facts.traits.updateEvent ?? '@update:*').replace('*', name);
 
 type Found = Extract<Target, { kind: 'component' }> & {
   spare?: boolean;
@@ -132,6 +158,7 @@ function targetsOf(
   ids: number[][],
   registry: Registry,
 ): Found[] {
+  if (tag.each !== undefined) return registry.all(file, tag.each);
   if (tag.component !== undefined) return [{ kind: 'component', component: ids[file]![tag.component]! }];
   if (tag.choices) {
     const found: Found[] = [];
@@ -140,7 +167,7 @@ function targetsOf(
       const meant = names.candidates(file, choice);
       const known = meant.filter((one) => one.kind === 'component');
       const global =
-        known.length || choice.global === undefined ? undefined : registry(file, facts, choice.global);
+        known.length || choice.global === undefined ? undefined : registry.one(file, facts, choice.global);
       if (global) known.push(global);
       if (!known.length || known.length < meant.length) open = true;
       found.push(...known.map((one) => (choice.spare ? { ...one, spare: true } : one)));
@@ -150,7 +177,7 @@ function targetsOf(
   if (tag.symbol !== undefined || tag.unbound || tag.outer) return [];
   const target = names.lookup(file, tag.name);
   if (target.kind === 'several') return target.of.filter((one) => one.kind === 'component');
-  const found = target.kind === 'component' ? target : registry(file, facts, tag.global);
+  const found = target.kind === 'component' ? target : registry.one(file, facts, tag.global);
   return found ? [found] : [];
 }
 

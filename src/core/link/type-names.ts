@@ -1,5 +1,6 @@
 /** What a type name in a file means, followed through imports and re-exports. */
 import type { FileFacts } from '../model/facts';
+import { nearestOf } from '../model/paths';
 import type { Modules } from './modules';
 import type { NameIndex } from './name-index';
 
@@ -12,6 +13,11 @@ export function linkTypeNames(
   modules: Modules,
 ): (file: number, name: string) => TypeTarget {
   const types = files.map((file) => new Map(file.types.map((type) => [type.name, type])));
+  const ambient = new Map<string, number[]>();
+  files.forEach((file, index) => {
+    if (file.ambient)
+      for (const { name } of file.types) ambient.set(name, [...(ambient.get(name) ?? []), index]);
+  });
   const typeCache = new Map<string, TypeTarget>();
   function lookupType(file: number, name: string): TypeTarget {
     const key = `${file}:${name}`;
@@ -25,6 +31,10 @@ export function linkTypeNames(
   function findType(file: number, name: string): TypeTarget {
     const decl = types[file]!.get(name);
     if (decl) return { file, decl };
+    if (files[file]!.ambient) {
+      const home = nearestOf(ambient.get(name) ?? [], (one) => files[one]!.path, files[file]!.path);
+      return home === undefined ? undefined : { file: home, decl: types[home]!.get(name)! };
+    }
     const [first, ...rest] = name.split('.') as [string, ...string[]];
     const link = imports[file]!.get(first);
     if (!link) return undefined;

@@ -33,6 +33,7 @@ export function linkUsage(project: Tree, names: Names, modules: Modules, roots: 
     project.packages.some((pkg) => pkg.entries === undefined || pkg.entries.length > 0);
   for (const component of components) {
     if (component.calledAt.length) component.used = true;
+    else if (component.facts.routed) mark(component);
     if (component.facts.role !== 'component' || !roots.has(component.name)) continue;
     component.used = true;
     component.root = true;

@@ -226,6 +226,8 @@ export interface TagFact extends Span {
   plain?: boolean;
   /** It may be registered for the whole app under this name. */
   global?: string;
+  /** It is any of what is registered for the whole app under this name. */
+  each?: string;
 }
 
 /** What selectors look at on a tag: what is written on it, with the value where that is a text. */
@@ -276,6 +278,8 @@ export interface RenderFact extends Span {
   each?: Span;
   /** Content is nested in it. */
   nested?: boolean;
+  /** It is no component if the one around it takes content of this name: it fills that, then. */
+  orSlot?: true;
   /** The only thing nested in it, where that is an expression (a render function, say). */
   only?: ExprFact;
   /** The tag is a variable or prop that holds a component, written in lower case and so a plain element. */
@@ -290,6 +294,8 @@ export interface AttributeFact extends Span {
   value: ExprFact;
   /** The value is a call whose result is handed over. */
   called?: CalledFact;
+  /** What it is to a child that takes a text there: `value` is what it is as code. */
+  text?: ExprFact;
   /** It is written as an attribute of the page, which nobody has to take. */
   plain?: boolean;
   /** What is handed over is used by name where it is written, so that handing it over may be by the way. */

@@ -68,6 +68,8 @@ export interface FileFacts {
   store?: { parts: StorePartFact[]; tables: StoreTableFact[] };
   /** Components that it registers for the whole app, by the name that tags use. */
   registers?: RegisterFact[];
+  /** Its types are known in all files by their names alone; of several, the nearest is meant. */
+  ambient?: true;
   /** It is a page that loads scripts. */
   page?: boolean;
   /** Values that bring components into scope together. */
@@ -135,7 +137,9 @@ export interface QueryFact {
  * What is registered for a whole app: one component by a name, all members of a value by their keys, or all files that a
  * pattern of paths means, by their own names.
  */
-export type RegisterFact = { name: string; local: string } | { all: string } | { glob: string };
+export type RegisterFact =
+  /** `near`: of several, the one that lies nearest is meant. */
+  { name: string; local: string; near?: true } | { all: string } | { glob: string };
 
 /** When a function is called, a part of a store changes, too. */
 export interface AnswerFact {
@@ -269,7 +273,9 @@ export interface Traits {
   isElement?: boolean;
   /** Text that is handed to a number or a boolean is made one. */
   convertsText?: boolean;
-  /** The event that tells of a change of an input, with `*` for the input's name; `update:*` if absent. */
+  /** A function that is handed over is there to hear something. */
+  functionsHear?: boolean;
+  /** The port of the event that tells of a change of an input, with `*` for the input's name; `@update:*` if absent. */
   updateEvent?: string;
   /** What the loose code of a file provides, itself or through functions, is there for the whole app. */
   looseProvides?: boolean;
@@ -293,6 +299,10 @@ export interface ComponentFacts extends Span {
   /** The type of all inputs together, if one is written. */
   propsType?: TypeExpr;
   ports: PortFact[];
+  /** Names of its type parameters, where tags write these as attributes. */
+  typeParams?: string[];
+  /** A router draws it by its address. */
+  routed?: boolean;
   /** The props object is used whole, so that any name may be read. */
   openProps: boolean;
   /** An unknown wrapper stands between its call sites and what it takes. */

@@ -29,3 +29,19 @@ export interface PathRule {
   suffix: string;
   targets: string[];
 }
+
+/**
+ * Of several things with paths, the one that shares the most folders with a path; undefined if there is none, or if two
+ * share as many.
+ */
+export function nearestOf<T>(list: readonly T[], pathOf: (one: T) => string, from: string): T | undefined {
+  if (list.length < 2) return list[0];
+  const own = dirname(from).split('/');
+  const shared = (one: T): number => {
+    const parts = dirname(pathOf(one)).split('/');
+    const differs = own.findIndex((part, index) => parts[index] !== part);
+    return differs < 0 ? own.length : differs;
+  };
+  const ranked = list.map((one) => ({ one, shared: shared(one) })).sort((a, b) => b.shared - a.shared);
+  return ranked[0]!.shared > ranked[1]!.shared ? ranked[0]!.one : undefined;
+}

@@ -3,11 +3,12 @@ import type { LanguageDescriptor } from '../model/language';
 import { ANGULAR } from './angular/language';
 import { HTML } from './html/language';
 import { STENCIL } from './stencil/language';
+import { RAZOR } from './razor/language';
 import { REACT } from './react/language';
 import { SVELTE } from './svelte/language';
 import { VUE } from './vue/language';
 
-export const LANGUAGES: readonly LanguageDescriptor[] = [HTML, ANGULAR, STENCIL, VUE, SVELTE, REACT];
+export const LANGUAGES: readonly LanguageDescriptor[] = [HTML, RAZOR, ANGULAR, STENCIL, VUE, SVELTE, REACT];
 
 /** What all languages say of one thing. */
 export const ofAll = (key: 'endings' | 'parsers' | 'built' | 'routers' | 'pages' | 'byFile'): string[] =>

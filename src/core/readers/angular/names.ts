@@ -16,7 +16,7 @@ export const ANGULAR_TRAITS: Traits = {
   isElement: true,
   looseProvides: true,
   contextWritten: true,
-  updateEvent: '*Change',
+  updateEvent: '@*Change',
 };
 
 const MODULE = /^@angular\//;

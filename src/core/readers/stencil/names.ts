@@ -15,7 +15,7 @@ export const ELEMENT_TRAITS: Traits = {
   contextAtSetup: true,
   isElement: true,
   convertsText: true,
-  updateEvent: '*Change',
+  updateEvent: '@*Change',
 };
 
 /** Functions that draw: what they are given is all they know. */

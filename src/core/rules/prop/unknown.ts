@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import { alternatives, companions, isKeptByWrapper, mayBeOther } from '../../link/sites';
+import { alternatives, companions, isFunctionOf, isKeptByWrapper, mayBeOther } from '../../link/sites';
 import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
 import { bareName, isCallbackName, nearest } from '../../model/names';
@@ -38,7 +38,9 @@ export function* unknownNames(project: Linked): Iterable<UnknownName> {
     for (const attribute of lacking(site)) {
       if (!others.every((one) => lacking(one).some(({ name }) => name === attribute.name))) continue;
       const event =
-        attribute.mode === 'listen' || (target.facts.traits.callbackProps && isCallbackName(attribute.name));
+        attribute.mode === 'listen' ||
+        (target.facts.traits.callbackProps && isCallbackName(attribute.name)) ||
+        (target.facts.traits.functionsHear && isFunctionOf(owner, attribute.value));
       const slot = attribute.value.kind === 'content' || attribute.name.startsWith('#');
       const channel = event ? 'event' : slot ? 'slot' : 'prop';
       yield { site, owner, target, attribute, channel };
@@ -58,6 +60,7 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
       !one.local &&
       !(one.name.startsWith('@') && target.facts.openEmits) &&
       !one.name.startsWith('--') &&
+      !target.facts.typeParams?.includes(one.name) &&
       !isKeptByWrapper(site, one.name) &&
       !target.ports.has(one.name) &&
       !isAlwaysKnown(one.name) &&

@@ -1,3 +1,4 @@
+import type { Linked } from '../../link';
 import type { Span } from '../../model/facts';
 import { isChosen } from '../../link/sites';
 import { useOf } from '../../link/use-of-ports';
@@ -17,7 +18,7 @@ export const slotPropUnknown: Rule = {
       for (const { name, fn } of contentFunctions(owner, site)) {
         const port = target.ports.get(name);
         if (!port || target.facts.wrapped) continue;
-        const given = givenTo(target, port);
+        const given = givenTo(project, target, port);
         if (!given) continue;
         for (const used of usedBy(owner, fn)) {
           if (given.names.has(used.name)) continue;
@@ -55,7 +56,11 @@ function contentFunctions({ facts }: Component, site: Site): { name: string; fn:
 }
 
 /** The members that an outlet gives, where every call of it gives a known object. */
-function givenTo(target: Component, port: Port): { names: Set<string>; at: Span } | undefined {
+function givenTo(
+  project: Linked,
+  target: Component,
+  port: Port,
+): { names: Set<string>; at: Span } | undefined {
   if (port.symbol < 0) return undefined;
   const use = useOf(target, port);
   if (use.passes.length || use.spread || use.written) return undefined;
@@ -63,13 +68,28 @@ function givenTo(target: Component, port: Port): { names: Set<string>; at: Span 
   const names = new Set<string>();
   for (const emit of use.emits) {
     const [first] = emit.args;
-    if (emit.how !== 'called' || first?.kind !== 'object' || first.open) return undefined;
-    for (const member of first.members ?? []) names.add(member.name);
+    if (emit.how !== 'called' || !first) return undefined;
+    const known =
+      first.kind === 'object' && !first.open
+        ? (first.members ?? []).map((one) => one.name)
+        : declaredBy(project, port);
+    if (!known) return undefined;
+    for (const name of known) names.add(name);
   }
   // Read otherwise than by calling it, it may be called elsewhere.
   const elsewhere = use.reads.some((read) => read.where !== 'condition' && read.where !== 'text');
   const [emit] = use.emits;
   return emit && !elsewhere ? { names, at: emit } : undefined;
+}
+
+/** The members of what is given, where the type of the content tells all of them. */
+function declaredBy(project: Linked, { type }: Port): string[] | undefined {
+  const shape = type && project.types.resolve(type);
+  const parts = shape?.k === 'union' ? shape.of : shape ? [shape] : [];
+  const [fn, ...others] = parts.filter((one) => one.k === 'fn');
+  const param = fn && !others.length ? fn.params[0] : undefined;
+  const given = param && project.types.resolve(param.type);
+  return given?.k === 'object' && !given.open && !given.index ? [...given.members.keys()] : undefined;
 }
 
 const mentions = (value: { symbol?: number; uses?: number[] }, symbol: number): boolean =>

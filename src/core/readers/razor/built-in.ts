@@ -1,0 +1,142 @@
+/** Tags of the framework's own that say where something is drawn, or what is there for all below. */
+import type { ExprFact, KeyFact, Span } from '../../model/facts';
+import { spread } from '../script/attributes';
+import { type At, handOver, noteNested } from '../script/slots';
+import { addNode, type Ctx, typeOf, use } from '../script/unit';
+import { lit } from '../../model/types';
+import { partsOf } from './attributes';
+import { codeAt } from './code';
+import type { AttributeText, ElementNode } from './markup';
+import { PAGES, shortName } from './names';
+import type { ReadNodes } from './tags';
+import type { RazorUnit } from './unit';
+
+/** Reads a tag that is understood; false for all others. */
+export function readBuiltIn(u: RazorUnit, node: ElementNode, at: At, readNodes: ReadNodes): boolean {
+  switch (shortName(node.name)) {
+    case 'CascadingValue':
+      readProvider(u, node, at, readNodes);
+      return true;
+    case 'RouteView':
+    case 'AuthorizeRouteView': {
+      const inside = group(u, node, at);
+      const layout = classIn(u, written(node, 'DefaultLayout'));
+      const page = addNode(
+        u,
+        { kind: 'site', tag: { name: PAGES, ...node.nameAt, each: PAGES }, start: node.start, end: node.end },
+        at.ctx,
+      );
+      u.facts.render[page]!.parent = inside;
+      // What the address gives is nobody's to know.
+      u.facts.render[page]!.attributes.push(spread(node.nameAt));
+      if (layout) handOver(u, drawn(u, layout, inside, at.ctx), page, 'Body', layout, undefined);
+      readNodes(u, node.children, { ...at, parent: inside });
+      return true;
+    }
+    case 'LayoutView': {
+      const layout = classIn(u, written(node, 'Layout'));
+      const inside = group(u, node, at);
+      const content = group(u, node, { ...at, parent: inside });
+      if (layout) handOver(u, drawn(u, layout, inside, at.ctx), content, 'Body', layout, undefined);
+      readNodes(u, node.children, { ...at, parent: content });
+      return true;
+    }
+    case 'Router':
+    case 'Found':
+    case 'NotFound':
+    case 'Navigating':
+      readNodes(u, node.children, { ...at, parent: group(u, node, at) });
+      return true;
+    default:
+      return false;
+  }
+}
+
+function group(u: RazorUnit, { start, end }: ElementNode, at: At): number {
+  noteNested(u, at.parent);
+  const index = addNode(u, { kind: 'group', start, end }, at.ctx);
+  u.facts.render[index]!.parent = at.parent;
+  return index;
+}
+
+const written = ({ attributes }: ElementNode, name: string): AttributeText | undefined =>
+  attributes.find((one) => one.name === name);
+
+/** `@typeof(MainLayout)` */
+function classIn(u: RazorUnit, one: AttributeText | undefined): (Span & { name: string }) | undefined {
+  if (!one?.value) return undefined;
+  const text = u.file.text.slice(one.value.start, one.value.end);
+  const [whole, name] = /typeof\(\s*([\w.]+)/.exec(text) ?? [];
+  if (name === undefined) return undefined;
+  const end = one.value.start + text.indexOf(whole!) + whole!.length;
+  return { name: shortName(name), start: end - shortName(name).length, end };
+}
+
+function drawn(
+  u: RazorUnit,
+  { name, start, end }: Span & { name: string },
+  parent: number,
+  ctx: Ctx,
+): number {
+  const tag = { name, start, end, global: name };
+  const index = addNode(u, { kind: 'site', tag, start, end }, ctx);
+  u.facts.render[index]!.parent = parent;
+  return index;
+}
+
+/** `<CascadingValue Name="House" Value="@house">` */
+function readProvider(u: RazorUnit, node: ElementNode, at: At, readNodes: ReadNodes): void {
+  const index = group(u, node, at);
+  const value = written(node, 'Value');
+  const name = written(node, 'Name');
+  const nameText = name?.value && u.file.text.slice(name.value.start, name.value.end);
+  if (value?.value) {
+    const ctx: Ctx = { ...at.ctx, where: 'provide' };
+    const given = valueAt(u, value.value, at, ctx);
+    if (given) {
+      const key = nameText !== undefined ? constantKey(nameText) : typedKey(u, given, node);
+      const keyAt = name?.value ?? node.nameAt;
+      if (key)
+        u.facts.provides.push({
+          key,
+          keyStart: keyAt.start,
+          keyEnd: keyAt.end,
+          value: given,
+          node: index,
+          where: 'setup',
+          start: node.start,
+          end: node.nameAt.end,
+        });
+    }
+  }
+  readNodes(u, node.children, { ...at, parent: index });
+}
+
+/** A name that code works out is not known. */
+const constantKey = (text: string): KeyFact | undefined => (text.startsWith('@') ? undefined : { text });
+
+function valueAt(u: RazorUnit, span: Span, at: At, ctx: Ctx): ExprFact | undefined {
+  const text = u.file.text.slice(span.start, span.end);
+  const parts = partsOf(u.file.text, span);
+  const [only] = parts;
+  const code = only && parts.length === 1 ? only : span;
+  const node = codeAt(u, code, at.scope);
+  if (!node) return text ? { kind: 'literal', type: lit(text), ...span } : undefined;
+  const value = use(u, u.expr(node, ctx), ctx, 'provide');
+  value.type ??= typeOf(u, node);
+  return value;
+}
+
+/** Whoever asks for the type of the value gets it, where that is told by how it is declared. */
+function typedKey(u: RazorUnit, { kind, symbol, type }: ExprFact, node: ElementNode): KeyFact | undefined {
+  const typed = written(node, 'TValue')?.value;
+  if (typed) {
+    const shown = u.file.text.slice(typed.start, typed.end);
+    return { type: { t: 'ref', name: shortName(shown) }, shown };
+  }
+  const own = kind === 'identity' ? u.facts.symbols[symbol!]!.type : type;
+  const bare = own?.t === 'union' ? own.of[0] : own;
+  if (!bare) return undefined;
+  if (bare.t === 'ref') return { type: bare, shown: bare.name };
+  return bare.t === 'prim' ? { type: bare, shown: bare.n } : undefined;
+}

@@ -1,0 +1,74 @@
+/** Code of markup and of members: names that are members of the class are read as such. */
+import type * as t from '@babel/types';
+import type { Span } from '../../model/facts';
+import { bindingOf, type Scope } from '../script/scope';
+import { eachChild } from '../script/walk';
+import { CSharp } from './csharp';
+import type { RazorUnit } from './unit';
+
+/** An expression that stands in the markup. */
+export function codeAt(u: RazorUnit, { start, end }: Span, scope: Scope): t.Expression | undefined {
+  const made = CSharp.expression(u.file.text, start, end);
+  if (!made) return undefined;
+  qualify(made, (name) => u.names.has(name) && !bindingOf(name, scope));
+  u.scopes.bind(made, scope);
+  return made;
+}
+
+/** Statements that stand in the markup; their names are not bound yet. */
+export function statementsAt(u: RazorUnit, { start, end }: Span, scope: Scope): t.Statement[] {
+  const made = CSharp.statements(u.file.text, start, end);
+  for (const one of made) qualify(one, (name) => u.names.has(name) && !bindingOf(name, scope));
+  return made;
+}
+
+type IsMember = (name: string) => boolean;
+
+/** Makes `this.x` of `x` where that is a member of the class. */
+export function qualify(node: t.Node, isMember: IsMember): void {
+  switch (node.type) {
+    case 'Identifier':
+      if (isMember(node.name)) makeMember(node);
+      return;
+    case 'MemberExpression':
+    case 'OptionalMemberExpression':
+      qualify(node.object, isMember);
+      if (node.computed) qualify(node.property, isMember);
+      return;
+    case 'NewExpression':
+      for (const one of node.arguments) qualify(one, isMember);
+      return;
+    case 'ClassMethod':
+    case 'ArrowFunctionExpression': {
+      const own = declaredIn(node);
+      qualify(node.body, (name) => !own.has(name) && isMember(name));
+      return;
+    }
+    case 'VariableDeclarator':
+      if (node.init) qualify(node.init, isMember);
+      return;
+    default:
+      eachChild(node, (child) => qualify(child, isMember));
+  }
+}
+
+function makeMember(node: t.Identifier): void {
+  const { start, end, name } = node;
+  const property = { type: 'Identifier', name, start, end };
+  const object = { type: 'ThisExpression', start, end: start };
+  Object.assign(node, { type: 'MemberExpression', object, property, computed: false });
+  delete (node as Partial<t.Identifier>).name;
+}
+
+/** Names that a function declares, anywhere in it. */
+function declaredIn(node: t.Node): Set<string> {
+  const found = new Set<string>();
+  const look = (part: t.Node): void => {
+    if (part.type === 'VariableDeclarator' && part.id.type === 'Identifier') found.add(part.id.name);
+    if (part.type === 'ArrowFunctionExpression' || part.type === 'ClassMethod')
+      for (const one of part.params) if (one.type === 'Identifier') found.add(one.name);
+    eachChild(part, look);
+  };
+  look(node);
+  return found;
+}

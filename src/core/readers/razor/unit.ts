@@ -1,0 +1,44 @@
+/** What is known of a component while it is read, beside what every unit keeps. */
+import type * as t from '@babel/types';
+import type { ComponentFacts } from '../../model/facts';
+import { newUnit } from '../script/new-unit';
+import type { OwnUnit } from '../script/own';
+import type { Scopes } from '../script/scope';
+import type { Dialect, FileContext } from '../script/unit';
+import type { MemberNode } from './nodes';
+
+export interface RazorUnit extends OwnUnit {
+  scopes: Scopes;
+  /** What C# says of members. */
+  declared: Map<t.Node, MemberNode>;
+  /** Names of all members. */
+  names: Set<string>;
+  /** Names of members that tags put handles into. */
+  handles: Set<string>;
+  /** Symbols of callbacks that may be called though nobody hands any in. */
+  callbacks: Set<number>;
+  /** Parameters that the address of the page gives. */
+  inAddress: Set<string>;
+  /** Its code is written with absent values in mind, so that types say what may be absent. */
+  tellsAbsence: boolean;
+}
+
+export function razorUnit(
+  facts: ComponentFacts,
+  node: t.Node,
+  dialect: Dialect,
+  file: FileContext,
+  scopes: Scopes,
+): RazorUnit {
+  return Object.assign(newUnit(facts, node, dialect, file), {
+    scopes,
+    declared: new Map<t.Node, MemberNode>(),
+    names: new Set<string>(),
+    handles: new Set<string>(),
+    callbacks: new Set<number>(),
+    inAddress: new Set<string>(),
+    tellsAbsence: false,
+  });
+}
+
+export const isRazorUnit = (u: object): u is RazorUnit => 'inAddress' in u;
