@@ -1,6 +1,6 @@
 /** What is known of contexts: keys, who provides them, who consumes them, and what stands below whom. */
 import type { ConsumeFact, ExprFact, ProvideFact, Span, ValueFact, Where } from '../model/facts';
-import type { Place, Site } from '../model/project';
+import type { Lazy, Place, Site } from '../model/project';
 
 export interface ContextKey {
   id: string;
@@ -31,6 +31,8 @@ export interface Consumer {
   place: Place;
   missing: ConsumeFact['missing'];
   where: Where | 'setup';
+  /** What it says that it gets. */
+  type?: Lazy;
 }
 
 /** A key that is imported by a name which its file does not export. */

@@ -189,7 +189,15 @@ function consumersOf(project: Tree, component: Component, keyAt: KeyAt): Consume
       : one.where === 'setup'
         ? one.where
         : timeOf(component, one.fn, one.where);
-    found.push({ component: id, key, place, missing: one.from ? 'handled' : one.missing, where });
+    const { type } = facts.symbols[one.symbol] ?? {};
+    found.push({
+      component: id,
+      key,
+      place,
+      missing: one.from ? 'handled' : one.missing,
+      where,
+      ...(type ? { type: { type, file, component: id } } : {}),
+    });
   }
   facts.calls.forEach((call, index) => {
     const place = { file, start: call.start, end: call.end };

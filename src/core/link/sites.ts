@@ -1,6 +1,6 @@
 /** Call sites: which component a tag means, and what it is handed. */
 import type { ExprFact, RenderFact, TagFact } from '../model/facts';
-import type { TypeExpr } from '../model/types';
+import { type TypeExpr, UNKNOWN } from '../model/types';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
 import type { Names } from './names';
 import type { OnNodes } from './placed';
@@ -95,10 +95,10 @@ function worded(owner: Component, fact: RenderFact, { facts: { ports } }: Compon
   const attributes = fact.attributes.map((one) => {
     if (!one.text) return one;
     const type = ports.find(({ name }) => name === one.name)?.type;
-    const isText = type
-      ? isTextual(type) || (one.value.kind === 'computed' && isBuiltIn(type))
-      : !isFunctionOf(owner, one.value);
-    return isText ? { ...one, value: one.text } : one;
+    if (type ? isTextual(type) : !isFunctionOf(owner, one.value)) return { ...one, value: one.text };
+    // A name that nothing has is no value of what comes with the language; of other types it may be one.
+    const isName = one.value.kind === 'literal' && one.value.start === one.text.start && !isBuiltIn(type!);
+    return isName ? { ...one, value: { ...one.value, kind: 'computed' as const, type: UNKNOWN } } : one;
   });
   return { ...fact, attributes };
 }

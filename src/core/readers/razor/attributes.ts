@@ -56,8 +56,8 @@ function readNamed(u: RazorUnit, one: AttributeText, isSite: boolean, at: At): A
     // What stands there without a mark is code, if the child takes anything but a text.
     const node = codeAt(u, value, at.scope);
     if (!node) return make(literal);
-    const given = valueOf(u, node, ctx);
-    return { ...make(given), text: literal };
+    const isNothing = node.type === 'Identifier' && !node.binding && !u.facts.openProps;
+    return { ...make(isNothing ? literal : valueOf(u, node, ctx)), text: literal };
   }
   const uses = pieces.flatMap(({ code }) => {
     const node = codeAt(u, code, at.scope);

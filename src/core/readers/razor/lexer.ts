@@ -13,12 +13,14 @@ export interface Token {
 }
 
 const NAME = /[\p{L}_][\p{L}\p{Nd}_]*/uy;
+const QUOTES = /"+/y;
 const NUMBER = /(?:0[xXbB][\da-fA-F_]+|\d[\d_]*(?:\.\d[\d_]*)?(?:[eE][+-]?\d+)?|\.\d[\d_]*)[fFdDmMuUlL]*/y;
 const MARKS =
   /(?:\?\?=|<<=|>>>|=>|->|::|\?\.|\?\[|\?\?|==|!=|<=|>=|&&|\|\||\+\+|--|\+=|-=|\*=|\/=|%=|&=|\|=|\^=|<<|\.\.|[{}()[\];,.:?+\-*/%=<>!&|^~@#$\\`'"])/y;
 
 /** All tokens of a piece of a text, with one for its end. */
-export function tokenise(text: string, from: number, to: number): Token[] {
+export function tokenise(text: string, from: number, until: number): Token[] {
+  const to = Math.min(until, text.length);
   const found: Token[] = [];
   let at = from;
   const add = (token: Token): void => {
@@ -76,15 +78,17 @@ const isLineStart = (text: string, at: number): boolean => {
 
 /** A text of any kind: plain, with holes, as it stands, between three marks or more. */
 function readText(text: string, at: number, to: number): Token | undefined {
-  const opening = /(?:\$+@?|@\$?)?("{3,}|")/y;
+  // After `@`, three marks are one, and one that stands for itself.
+  const opening = /(?:@\$?|\$@)(?=")|\$*(?="{3,})|\$*(?=")/y;
   opening.lastIndex = at;
   const found = opening.exec(text);
   if (!found) return text[at] === "'" ? readChar(text, at, to) : undefined;
-  const [whole, quotes] = found as unknown as [string, string];
-  const prefix = whole.slice(0, whole.length - quotes.length);
-  const start = at + whole.length;
-  const isRaw = quotes.length >= 3;
+  const [prefix] = found;
   const verbatim = prefix.includes('@');
+  const marks = match(QUOTES, text, at + prefix.length)!;
+  const isRaw = !verbatim && marks.length >= 3;
+  const quotes = isRaw ? marks : '"';
+  const start = at + prefix.length + quotes.length;
   const dollars = prefix.split('$').length - 1;
   const holes: { start: number; end: number }[] = [];
   let i = start;

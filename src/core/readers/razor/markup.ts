@@ -142,7 +142,7 @@ export class RazorMarkup {
     const next = text[start + 1] ?? '';
     // `@@`, and addresses of people.
     if (next === '@' || /\w/.test(text[start - 1] ?? '')) {
-      this.at = start + 2;
+      this.at = start + (next === '@' ? 2 : 1);
       return undefined;
     }
     if (next === '(') {
@@ -438,8 +438,10 @@ export class RazorMarkup {
     made.end = this.at;
     if (VOID.test(name)) return made;
     if (/^(script|style)$/i.test(name)) {
-      const close = text.toLowerCase().indexOf(`</${name.toLowerCase()}`, this.at);
-      this.at = close < 0 ? text.length : this.to('>', close);
+      const close = /^script$/i.test(name) ? /<\/script/gi : /<\/style/gi;
+      close.lastIndex = this.at;
+      const found = close.exec(text);
+      this.at = found ? this.to('>', found.index) : text.length;
       made.end = this.at;
       return made;
     }

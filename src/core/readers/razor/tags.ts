@@ -23,7 +23,7 @@ export function readTag(u: RazorUnit, node: ElementNode, at: At, readNodes: Read
   const index = addNode(u, { kind: isSite ? 'site' : 'element', tag, ...fact, start, end }, at.ctx);
   const made = u.facts.render[index]!;
   made.parent = at.parent;
-  if (!fact.orSlot) noteNested(u, at.parent);
+  noteNested(u, at.parent);
   readAttributes(u, node, index, at);
   const inside: At = { ...at, parent: index };
   const given = isSite ? contextOf(u, node, at) : undefined;

@@ -1,16 +1,25 @@
+import type { Linked } from '../../link';
+import type { Provider } from '../../link/context-types';
 import type { ExprFact } from '../../model/facts';
 import type { Component } from '../../model/project';
+import type { TypeExpr } from '../../model/types';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
-import { placeOf, step, type Rule } from '../rule';
+import { placeOf, step, type Report, type Rule } from '../rule';
 
 export const contextTypeClash: Rule = {
   name: 'context/type-clash',
   level: 'error',
   summary: "The provided value cannot be assigned to the key's declared type.",
   check({ project, report }) {
-    for (const { component, key, value } of project.contexts.providers) {
-      if (!value?.type || !key.value.type) continue;
+    for (const one of project.contexts.providers) {
+      const { component, key, value } = one;
+      if (!value?.type) continue;
+      if (!key.value.type) {
+        const clash = clashBelow(project, one, value.type);
+        if (clash) report(clash);
+        continue;
+      }
       const owner = project.components[component]!;
       const from = { type: value.type, file: owner.file, component };
       if (assignable(project.types, from, { type: key.value.type, file: key.file }, false, true) !== 'no')
@@ -36,6 +45,34 @@ export const contextTypeClash: Rule = {
     }
   },
 };
+
+/** Where the key says nothing of its type, those who ask for it may: who gets the value of a provider and cannot take it. */
+function clashBelow(project: Linked, provider: Provider, type: TypeExpr): Report | undefined {
+  const { component, key, value } = provider;
+  const asking = project.contexts.consumers.filter((one) => one.key === key && one.type);
+  if (!asking.length) return undefined;
+  const owner = project.components[component]!;
+  const { components } = project.contexts.below(provider);
+  const from = { type, file: owner.file, component };
+  const refuses = asking.find(
+    (one) =>
+      components.has(one.component) && assignable(project.types, from, one.type!, false, true) === 'no',
+  );
+  if (!refuses) return undefined;
+  const place = placeOf(owner.file, value!);
+  const reader = project.components[refuses.component]!;
+  const asks = showType(refuses.type!.type) || 'another type';
+  return {
+    component: owner,
+    port: { channel: 'context', name: key.name },
+    place,
+    message: `${owner.name} provides ${key.name} with a value of another type; ${reader.name} consumes it as ${asks}.`,
+    trail: [
+      step(owner, place, key.name, 'is provided', 'start'),
+      step(reader, refuses.place, key.name, `is consumed as ${asks}`, 'drop'),
+    ],
+  };
+}
 
 export const unstableValue: Rule = {
   name: 'context/unstable-value',
