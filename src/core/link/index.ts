@@ -9,6 +9,7 @@ import { linkDrawn } from './drawn';
 import { linkFlow } from './flow';
 import type { Linked, Tree } from './linked';
 import { mixinsOf } from './mixins';
+import { openParts } from './opened-parts';
 import { linkModules } from './modules';
 import { settleNamedContent } from './named-content';
 import { linkNames } from './names';
@@ -86,6 +87,7 @@ export function link(
   }
   const registry = linkRegistry(facts, names, modules);
   settleNamedContent(components, names, registry);
+  openParts(components, files);
   linkReached(components, files, names);
   onProgress(0.05);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });

@@ -2,6 +2,7 @@
 import type { Component, Package } from '../model/project';
 import type { Tree } from './linked';
 import { LANGUAGES, ofAll } from '../readers/languages';
+import { dirname } from '../model/paths';
 import { matching } from './globs';
 import type { Modules } from './modules';
 import { isRouted } from './routes';
@@ -39,6 +40,7 @@ export function linkUsage(project: Tree, names: Names, modules: Modules, roots: 
     component.root = true;
     project.hasRoots = true;
   }
+  markLibraries(project);
   markMentions(project, names);
   markUnresolved(project, names, modules);
   markLoaded(project, names, modules);
@@ -135,6 +137,24 @@ function markMentions(project: Tree, names: Names): void {
       const target = fn.includes('.') ? names.lookup(component.file, fn) : undefined;
       if (target?.kind === 'component') mark(project.components[target.component]!);
     }
+  }
+}
+
+/**
+ * Where types and components are known by their names alone, a folder in which nothing puts any on a page is a library:
+ * others may draw what it holds.
+ */
+function markLibraries({ files, components }: Tree): void {
+  const homes = files.flatMap(({ path, facts }) => {
+    if (!facts.ambient || !facts.mounts || facts.components.some((one) => one.role === 'component'))
+      return [];
+    // A page that is no component lies in a folder of pages.
+    return [/html$/.test(path) ? dirname(dirname(path)) : dirname(path)];
+  });
+  for (const component of components) {
+    const { path, facts } = files[component.file]!;
+    if (!facts.ambient || component.facts.role !== 'component') continue;
+    if (!homes.some((home) => home === '' || path.startsWith(`${home}/`))) mark(component);
   }
 }
 

@@ -70,6 +70,8 @@ export interface FileFacts {
   registers?: RegisterFact[];
   /** Its types are known in all files by their names alone; of several, the nearest is meant. */
   ambient?: true;
+  /** Names of components that are written in it, too, so that not all of them is known. */
+  opens?: string[];
   /** It is a page that loads scripts. */
   page?: boolean;
   /** Values that bring components into scope together. */

@@ -84,6 +84,7 @@ describe('props', () => {
       },
       [
         'warning prop/missing App.razor:1 Sign',
+        'warning prop/never-passed Sign.razor:3 Text',
         'warning prop/never-passed Sign.razor:4 Note',
         'warning prop/never-passed Sign.razor:5 Size',
       ],
@@ -464,6 +465,104 @@ catch (Exception)
         'Dialogs.cs': 'static class Dialogs { public static void Go() => Dialogs.Show<HoldDialog>("x"); }',
       },
       [],
+    ],
+    [
+      'what is written in pieces that nothing else says',
+      {
+        'App.razor': '<p><Sign Text="a" Note="b" Size="2" Kind="1" Form="x" Limit="3" /></p>',
+        'Sign.razor':
+          '<b>@Shown</b>\n@code {\n [Parameter] public string? Text { get; set; }\n [Parameter] public string? Note { get; set; }\n [Parameter] public int Size { get; set; }\n [Parameter] public int Kind { get; set; }\n [Parameter] public string? Form { get; set; }\n [Parameter] public int Limit { get; set; }\n private RenderFragment Drawn => @<i>@Text</i>;\n private string Shown => nameof(Note) + new int[Size].Length + (3 switch { var n when n > Limit => 1, _ => 2 }) + (Kind is 3 ? "" : Form!.Trim());\n}',
+      },
+      [],
+    ],
+    [
+      'a tag in code draws the component',
+      {
+        'App.razor': '@Drawn\n@code { private RenderFragment Drawn => @<Sign Text="a" />; }',
+        'Sign.razor':
+          '<b>@Text @Note</b>\n@code { [Parameter] public string? Text { get; set; } [Parameter] public string? Note { get; set; } }',
+      },
+      [],
+    ],
+    [
+      'a part of the class in a file with another name',
+      {
+        'App.razor': '<Sign Text="a" Size="2" />',
+        'Sign.razor': '<b>x</b>\n@code { [Parameter] public string? Text { get; set; } }',
+        'Sign.More.cs':
+          'public partial class Sign { [Parameter] public int Size { get; set; } string Both => Text + Size; }',
+      },
+      [],
+    ],
+    [
+      'the component hands itself to those in it',
+      {
+        'App.razor': '<p><Tabs><Tab Name="a" /></Tabs></p>',
+        'Tabs.razor':
+          '<CascadingValue Value="this" IsFixed="true">@ChildContent</CascadingValue>\n@code { [Parameter] public RenderFragment? ChildContent { get; set; } internal void Join(Tab tab) { } }',
+        'Tab.razor':
+          '<b>@Name</b>\n@code { [CascadingParameter] public Tabs Parent { get; set; } = default!;\n [Parameter] public string? Name { get; set; }\n protected override void OnInitialized() => Parent.Join(this); }',
+      },
+      [],
+    ],
+    [
+      'and stands outside of it once',
+      {
+        'App.razor': '<p><Tabs><Tab Name="a" /></Tabs><Tab Name="b" /></p>',
+        'Tabs.razor':
+          '<CascadingValue Value="this" IsFixed="true">@ChildContent</CascadingValue>\n@code { [Parameter] public RenderFragment? ChildContent { get; set; } internal void Join(Tab tab) { } }',
+        'Tab.razor':
+          '<b>@Name</b>\n@code { [CascadingParameter] public Tabs Parent { get; set; } = default!;\n [Parameter] public string? Name { get; set; }\n protected override void OnInitialized() => Parent.Join(this); }',
+      },
+      ['warning context/no-provider Tab.razor:2 Parent'],
+    ],
+    [
+      'provided for all by the start of the app',
+      {
+        'App.razor': '<Strip />',
+        'Strip.razor':
+          '<b>@House @Now.Humidity</b>\n@code {\n [CascadingParameter(Name = "House")] public string House { get; set; } = default!;\n [CascadingParameter] public Climate Now { get; set; } = default!; }',
+        'Climate.cs': 'public class Climate { public int Humidity { get; set; } }',
+        'Start.cs':
+          'services.AddCascadingValue("House", sp => "a");\nservices.AddCascadingValue(sp => new Climate());',
+      },
+      [],
+    ],
+  ]);
+});
+
+describe('what others may draw', () => {
+  cases(/^prop\//, [
+    [
+      'a library beside the app',
+      {
+        'app/Program.cs': 'builder.RootComponents.Add<App>("#app");',
+        'Program.cs': 'class Nothing { }',
+        'app/App.razor': '<Sign Text="a" />',
+        'kit/Sign.razor':
+          '<b>@Text @Note</b>\n@code { [Parameter] public string? Text { get; set; }\n [Parameter] public string? Note { get; set; } }',
+      },
+      [],
+    ],
+    [
+      'of two with one name, the nearest is meant',
+      {
+        'Program.cs': 'builder.RootComponents.Add<App>("#app");',
+        'one/App.razor': '<Sign Text="a" Note="b" />',
+        'one/Sign.razor': '<b>@Text</b>\n@code { [Parameter] public string? Text { get; set; } }',
+        'two/Sign.razor': '<b>@Note</b>\n@code { [Parameter] public string? Note { get; set; } }',
+      },
+      ['error prop/unknown one/App.razor:1 Note'],
+    ],
+    [
+      'put on a page of another kind',
+      {
+        'Program.cs': 'class Nothing { }',
+        'Pages/Host.cshtml': '<component type="typeof(App)" render-mode="Server" />',
+        'App.razor': '<Sign Text="a" Size="2" />',
+        'Sign.razor': '<b>@Text</b>\n@code { [Parameter] public string? Text { get; set; } }',
+      },
+      ['error prop/unknown App.razor:1 Size'],
     ],
   ]);
 });

@@ -16,6 +16,7 @@ export const LANGUAGES: Record<string, ShownLanguage> = {
   svelte: { title: 'Svelte', files: { ending: 'svelte', grammar: () => import('shiki/langs/svelte.mjs') } },
   angular: { title: 'Angular' },
   stencil: { title: 'Stencil' },
+  razor: { title: 'Razor', files: { ending: 'razor', grammar: () => import('shiki/langs/razor.mjs') } },
   html: { title: 'HTML' },
 };
 
@@ -38,6 +39,8 @@ export const GRAMMARS: Record<string, { name: string; grammar: Grammar }> = {
     ['ts', 'mts', 'cts'].map((one) => [one, { name: 'typescript', grammar: typescript }]),
   ),
   html: { name: 'angular-html', grammar: page },
+  cshtml: { name: 'razor', grammar: () => import('shiki/langs/razor.mjs') },
+  cs: { name: 'csharp', grammar: () => import('shiki/langs/csharp.mjs') },
   ...Object.fromEntries(
     Object.entries(LANGUAGES).flatMap(([name, { files }]) =>
       files ? [[files.ending, { name, grammar: files.grammar }]] : [],

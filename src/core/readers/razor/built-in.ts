@@ -8,8 +8,7 @@ import { partsOf } from './attributes';
 import { codeAt } from './code';
 import type { AttributeText, ElementNode } from './markup';
 import { PAGES, shortName } from './names';
-import type { ReadNodes } from './tags';
-import type { RazorUnit } from './unit';
+import type { RazorUnit, ReadNodes } from './unit';
 
 /** Reads a tag that is understood; false for all others. */
 export function readBuiltIn(u: RazorUnit, node: ElementNode, at: At, readNodes: ReadNodes): boolean {
@@ -128,12 +127,19 @@ function valueAt(u: RazorUnit, span: Span, at: At, ctx: Ctx): ExprFact | undefin
 }
 
 /** Whoever asks for the type of the value gets it, where that is told by how it is declared. */
-function typedKey(u: RazorUnit, { kind, symbol, type }: ExprFact, node: ElementNode): KeyFact | undefined {
+function typedKey(
+  u: RazorUnit,
+  { kind, symbol, type, start, end }: ExprFact,
+  node: ElementNode,
+): KeyFact | undefined {
   const typed = written(node, 'TValue')?.value;
   if (typed) {
     const shown = u.file.text.slice(typed.start, typed.end);
     return { type: { t: 'ref', name: shortName(shown) }, shown };
   }
+  const text = u.file.text.slice(start, end);
+  // The component itself, for those in it.
+  if (/^(this|\(this\))$/.test(text)) return { type: { t: 'ref', name: u.facts.name }, shown: u.facts.name };
   const own = kind === 'identity' ? u.facts.symbols[symbol!]!.type : type;
   const bare = own?.t === 'union' ? own.of[0] : own;
   if (!bare) return undefined;

@@ -1,13 +1,13 @@
 /** A file of C#: its types, the components that it mounts or opens, and the services that it registers. */
-import type { FileFacts } from '../../model/facts';
+import type { ComponentFacts, FileFacts, KeyFact } from '../../model/facts';
 import { type TypeDecl, type TypeExpr, UNKNOWN } from '../../model/types';
-import { spread } from '../script/attributes';
 import { emptyFile } from '../file';
-import { emptyFacts, SETUP, addNode } from '../script/unit';
+import { emptyFacts } from '../script/unit';
 import { CSharp } from './csharp';
-import { razorTraits, shortName } from './names';
+import { razorTraits } from './names';
 import type { ClassNode } from './nodes';
-import type { RazorUnit } from './unit';
+import { openMounted } from './opened';
+import { typeOfText } from './types';
 
 /** Members that everything has. */
 const ALWAYS = ['ToString', 'Equals', 'GetHashCode', 'GetType'];
@@ -17,6 +17,7 @@ export function readCSharpFile(path: string, text: string): FileFacts {
   const facts: FileFacts = { ...emptyFile(path), ambient: true };
   facts.types = CSharp.types(text).flatMap(declarationOf);
   readMounts(facts, text);
+  readParts(facts, path, text);
   return facts;
 }
 
@@ -39,27 +40,54 @@ function declarationOf({ name, kind, params, bases, members, values }: ClassNode
   return [{ name, kind: 'interface', params, bases: [], body }];
 }
 
-/** `RootComponents.Add<App>("#app")`, `MapRazorComponents<App>()`, `dialogs.Show<HoldDialog>()` */
-const MOUNTS = /\b(\w+)\s*<\s*([A-Z][\w.]*)\s*>\s*\(|\btypeof\(\s*([A-Z][\w.]*)\s*\)/g;
-/** Those put a component on a page. */
-const ROOTS = /^(Add|MapRazorComponents|RenderComponentAsync|AddComponent)$/;
-
+/** Components that are put on pages, and what is provided for all that is drawn there. */
 function readMounts(facts: FileFacts, text: string): void {
   const component = emptyFacts('', { start: 0, end: text.length }, { start: 0, end: 0 }, razorTraits(false));
   component.role = 'module';
-  for (const found of text.matchAll(MOUNTS)) {
-    const [whole, call, generic, plain] = found;
-    const name = generic ?? plain!;
-    const from = found.index + whole.indexOf(name);
-    const span = { start: from, end: from + name.length };
-    const short = shortName(name);
-    const tag = { name: short, ...span, global: short };
-    const index = addNode({ facts: component } as RazorUnit, { kind: 'site', tag, ...span }, SETUP);
-    const node = component.render[index]!;
-    node.parent = -1;
-    node.mounted = span;
-    if (!ROOTS.test(call ?? '')) node.attributes.push(spread(span));
-    else facts.mounts = true;
+  facts.mounts = openMounted(component, text);
+  readProvided(component, text);
+  if (component.render.length || component.provides.length) facts.components.push(component);
+}
+
+/** `services.AddCascadingValue("House", …)`, and the same by a type */
+const PROVIDED = /\bAddCascadingValue\s*(?:<\s*([A-Z][\w.]*)[^>]*>)?\s*\(\s*(?:"([^"\n]*)")?([^;]*)/g;
+
+function readProvided(component: ComponentFacts, text: string): void {
+  for (const found of text.matchAll(PROVIDED)) {
+    const [whole, generic, name, rest = ''] = found;
+    const types =
+      generic === undefined ? [...rest.matchAll(/\b(?:new|typeof\()\s*([A-Z]\w*)|<([A-Z]\w*)>/g)] : [];
+    const shown =
+      generic ?? types.flatMap((one) => one[1] ?? one[2] ?? []).find((one) => one !== 'CascadingValueSource');
+    const key: KeyFact | undefined =
+      name !== undefined
+        ? { text: name }
+        : shown === undefined
+          ? undefined
+          : { type: typeOfText(shown), shown };
+    if (!key) continue;
+    const at = { start: found.index, end: found.index + 'AddCascadingValue'.length };
+    if (!component.render.length) component.render.push({ kind: 'group', parent: -1, attributes: [], ...at });
+    component.provides.push({ key, keyStart: at.start, keyEnd: at.end, node: 0, where: 'setup', ...at });
+    if (!whole) break;
   }
-  if (component.render.length) facts.components.push(component);
+}
+
+/** A part of a component's class in a file that does not bear its name: what it takes and reads there is not known. */
+const PART = /\bpartial\s+class\s+(\w+)/g;
+
+function readParts(facts: FileFacts, path: string, text: string): void {
+  const beside = /([^/]+)\.razor\.cs$/.exec(path)?.[1];
+  const names = [...text.matchAll(PART)].map((one) => one[1]!).filter((name) => name !== beside);
+  if (!names.length) return;
+  facts.opens = names;
+  facts.elementReads = [...new Set(text.match(/\b[A-Z]\w*/g))];
+}
+
+/** A page of another kind that puts components on it: `<component type="typeof(App)" />`. */
+export function readPage(path: string, text: string): FileFacts {
+  const facts: FileFacts = { ...emptyFile(path), ambient: true };
+  readMounts(facts, text);
+  facts.mounts ||= facts.components.length > 0;
+  return facts;
 }

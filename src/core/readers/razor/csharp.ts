@@ -99,6 +99,32 @@ export class CSharp {
     } while (open > 0 && !this.done);
   }
 
+  /** Passes over a token, or all between brackets; names in it count as used. */
+  private passNaming(): t.Expression[] {
+    const found: t.Expression[] = [];
+    let open = 0;
+    do {
+      const follows = this.tokens[this.at - 1]?.text === '.';
+      const token = this.take();
+      if (token.kind === 'end') break;
+      if (token.kind === 'name' && !follows) found.push(nameNode(token.text, token));
+      if (token.kind !== 'mark') continue;
+      if (/^[([{]$|^\?\[$/.test(token.text)) open++;
+      else if (/^[)\]}]$/.test(token.text)) open--;
+    } while (open > 0 && !this.done);
+    return found;
+  }
+
+  private passAsStatement(): t.Statement[] {
+    return this.passNaming().map((expression) =>
+      make<t.Statement>(
+        'ExpressionStatement',
+        { start: expression.start!, end: expression.end! },
+        { expression },
+      ),
+    );
+  }
+
   /** An expression, and where it ends. */
   static expression(text: string, from: number, to: number): t.Expression | undefined {
     const parser = new CSharp(text, from, to);
@@ -251,10 +277,12 @@ export class CSharp {
     const from = this.now.start;
     let isNull = false;
     let negated = false;
+    const named: t.Expression[] = [];
     while (!this.done) {
-      if (this.is('{') || this.is('(') || this.is('[')) this.passBrackets();
+      if (this.is('{') || this.is('(') || this.is('[')) named.push(...this.passNaming());
       else if (this.now.kind === 'name' || this.now.kind === 'number' || this.now.kind === 'text') {
-        const { text } = this.take();
+        const { text } = this.now;
+        named.push(...this.passNaming());
         isNull ||= text === 'null';
         negated ||= text === 'not';
       } else if (/^(\.|<|>|\?|<=|>=|-|\|)$/.test(this.now.text) && this.isTypeGoingOn()) this.take();
@@ -265,7 +293,7 @@ export class CSharp {
     const right = make('NullLiteral', { start: from, end: at.end }, {});
     return isNull
       ? make('BinaryExpression', at, { operator: negated ? '!=' : '==', left, right })
-      : make('BinaryExpression', at, { operator: 'instanceof', left, right: nameNode('undefined', at) });
+      : make('BinaryExpression', at, { operator: 'instanceof', left, right: unknown(at, named) });
   }
 
   /** Inside of a pattern, marks of types and comparisons go on with it. */
@@ -285,9 +313,7 @@ export class CSharp {
     this.take();
     while (!this.is('}') && !this.done) {
       // What an arm asks for is passed over to what it gives.
-      while (!this.is('=>') && !this.is('}') && !this.done)
-        if (this.is('{') || this.is('(') || this.is('[')) this.passBrackets();
-        else this.take();
+      while (!this.is('=>') && !this.is('}') && !this.done) parts.push(...this.passNaming());
       if (!this.skip('=>')) break;
       parts.push(this.expression());
       this.skip(',');
@@ -500,8 +526,9 @@ export class CSharp {
         return make('ThisExpression', at, {});
       case 'new':
         return this.creation(token);
-      case 'typeof':
       case 'nameof':
+        return unknown(at, this.passNaming());
+      case 'typeof':
       case 'sizeof':
         if (this.is('(')) this.passBrackets();
         return make('StringLiteral', { start: token.start, end: this.before }, { value: '' });
@@ -538,8 +565,9 @@ export class CSharp {
     const parts: t.Expression[] = [];
     let isList = false;
     if (this.is('[')) {
+      const sizes = this.passNaming();
+      if (!this.is('{')) return unknown({ start: token.start, end: this.before }, sizes);
       isList = true;
-      this.passBrackets();
     }
     if (this.is('(')) parts.push(...this.argumentList());
     if (this.is('{')) {
@@ -691,7 +719,7 @@ export class CSharp {
           while (this.isWord('catch') || this.isWord('finally')) {
             this.take();
             if (this.is('(')) this.passBrackets();
-            if (this.skip('when') && this.is('(')) this.passBrackets();
+            if (this.skip('when')) body.push(...this.passAsStatement());
             body.push(this.single());
           }
           return make<t.Statement>('BlockStatement', at(), { body, directives: [] });
@@ -743,9 +771,7 @@ export class CSharp {
     this.take();
     while (!this.is('}') && !this.done) {
       if (this.isWord('case') || this.isWord('default')) {
-        while (!this.is(':') && !this.is('}') && !this.done)
-          if (this.is('{') || this.is('(')) this.passBrackets();
-          else this.take();
+        while (!this.is(':') && !this.is('}') && !this.done) found.push(...this.passAsStatement());
         this.skip(':');
         continue;
       }

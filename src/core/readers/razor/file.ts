@@ -17,6 +17,7 @@ import { type MarkupNode, RazorMarkup } from './markup';
 import { isParameter, readInject, readMember } from './members';
 import { componentName, PAGES, razorTraits, razorTypes, shortName } from './names';
 import type { MemberNode } from './nodes';
+import { openElsewhere, openMarkup } from './opened';
 import { readNodes } from './template';
 import { type RazorUnit, razorUnit } from './unit';
 
@@ -63,6 +64,12 @@ export function readRazorFile(path: string, text: string, readPart: ReadPart): F
   facts.exports.push({ name: 'default', local: 'default', start: 0, end: 0 });
   facts.registers = [{ name, local: 'default', near: true }];
   if (said.pages.length) openPage(facts, said, layoutOf(text, said) ?? layoutAround(path, parts));
+  facts.types.push({ name, kind: 'class', params: [], bases: [], body: UNKNOWN });
+  openElsewhere(component, file.text);
+  openMarkup(component, file.text, [
+    ...said.code,
+    ...(beside ? [{ start: beside.base, end: file.text.length }] : []),
+  ]);
   facts.language = 'razor';
   if (parts.list.length) facts.parts = parts.list;
   return facts;

@@ -1,16 +1,20 @@
 import type { LanguageDescriptor } from '../../model/language';
-import { readCSharpFile } from './csharp-file';
+import { readCSharpFile, readPage } from './csharp-file';
 import { readRazorFile } from './file';
 
 export const RAZOR: LanguageDescriptor = {
   name: 'razor',
   title: 'Razor',
-  endings: ['.razor', '.cs'],
-  files: /\.(razor|cs)$/,
+  endings: ['.razor', '.cs', '.cshtml'],
+  files: /\.(razor|cs|cshtml)$/,
   read: (path, text, readPart) =>
-    path.endsWith('.razor') ? readRazorFile(path, text, readPart) : readCSharpFile(path, text),
+    path.endsWith('.razor')
+      ? readRazorFile(path, text, readPart)
+      : path.endsWith('.cshtml')
+        ? readPage(path, text)
+        : readCSharpFile(path, text),
   parsers: [],
-  built: ['bin', 'obj'],
+  built: [],
   routers: [],
   pages: [],
   byFile: [],

@@ -130,7 +130,9 @@ function consume(u: RazorUnit, member: MemberNode, key: KeyFact, isService = fal
   const symbol = addSymbol(u, { name, kind: 'injected', type, ...nameAt });
   u.members.set(name, symbol);
   // Services may be registered in ways that no text shows.
-  const missing = isService || typeText.endsWith('?') ? 'handled' : 'bare';
+  // Of a type that others derive from, any of those will do.
+  const isWide = /^I[A-Z]|Base\b/.test(typeText) && !('text' in key);
+  const missing = isService || isWide || typeText.endsWith('?') ? 'handled' : 'bare';
   u.facts.consumes.push({ key, symbol, where: 'setup', fn: -1, missing, ...nameAt });
   return () => undefined;
 }

@@ -9,9 +9,7 @@ import { readBuiltIn } from './built-in';
 import type { ElementNode, MarkupNode } from './markup';
 import { isComponentTag, shortName } from './names';
 import { name as nameNode } from './nodes';
-import type { RazorUnit } from './unit';
-
-export type ReadNodes = (u: RazorUnit, nodes: MarkupNode[], at: At) => void;
+import type { RazorUnit, ReadNodes } from './unit';
 
 export function readTag(u: RazorUnit, node: ElementNode, at: At, readNodes: ReadNodes): void {
   const { name, nameAt, start, end } = node;

@@ -5,7 +5,12 @@ import { newUnit } from '../script/new-unit';
 import type { OwnUnit } from '../script/own';
 import type { Scopes } from '../script/scope';
 import type { Dialect, FileContext } from '../script/unit';
+import type { At } from '../script/slots';
+import type { MarkupNode } from './markup';
 import type { MemberNode } from './nodes';
+
+/** Reads nodes of markup into a render. */
+export type ReadNodes = (u: RazorUnit, nodes: MarkupNode[], at: At) => void;
 
 export interface RazorUnit extends OwnUnit {
   scopes: Scopes;
