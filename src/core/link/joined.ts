@@ -114,6 +114,7 @@ function countTag(
     tags.joined++;
     return;
   }
+  if (tag!.guess || tag!.each !== undefined) return;
   const miss = (why: Why, from?: string) => {
     // What data decides names no component.
     if (why !== 'chosen') tags.written++;

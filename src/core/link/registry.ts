@@ -78,6 +78,21 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
     return undefined;
   }
 
+  /** Files that draw whatever is registered under a name: each thing is drawn by the nearest of them. */
+  const drawers = files.flatMap(({ components }, index) =>
+    components.some(({ render }) => render.some(({ tag }) => tag?.each !== undefined)) ? [index] : [],
+  );
+  const drawnBy = new Map<string, number | undefined>();
+  function isNearest(file: number, path: string): boolean {
+    if (!drawnBy.has(path))
+      drawnBy.set(
+        path,
+        nearestOf(drawers, (one) => files[one]!.path, path),
+      );
+    const nearest = drawnBy.get(path);
+    return nearest === undefined || nearest === file;
+  }
+
   function oneOf(file: number, owner: ComponentFacts, name: string | undefined): Found | undefined {
     if (name === undefined) return undefined;
     const own = inherited(file, owner, name);
@@ -96,7 +111,8 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
 
   return {
     one: oneOf,
-    all: (file, name) => registered.get(`${packages[file]}\n${name}`) ?? [],
+    all: (file, name) =>
+      (registered.get(`${packages[file]}\n${name}`) ?? []).filter((one) => isNearest(file, homes.get(one)!)),
   };
 }
 

@@ -226,6 +226,8 @@ export interface TagFact extends Span {
   plain?: boolean;
   /** It may be registered for the whole app under this name. */
   global?: string;
+  /** It is one only if a component of the project bears the name: a type in code that may be anything. */
+  guess?: true;
   /** It is any of what is registered for the whole app under this name. */
   each?: string;
 }

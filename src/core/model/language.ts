@@ -10,6 +10,8 @@ export interface LanguageDescriptor {
   endings: string[];
   /** Files that are of this language alone. */
   files?: RegExp;
+  /** Files that are read only where some other files, `main`, are. */
+  beside?: { files: RegExp; main: RegExp };
   /** Whether a script that several languages could have written is this one's. */
   claims?(path: string, text: string): boolean;
   /** Reads a file of its own, and what `readPart` gives of files that belong to it. Never throws for what they hold. */

@@ -2,7 +2,7 @@
 import type { FileFacts } from '../model/facts';
 import type { ReadPart } from '../model/parts';
 import { emptyFile } from './file';
-import { languageByName, languageOf } from './languages';
+import { languageByName, LANGUAGES, languageOf } from './languages';
 import { TOO_DEEP } from './script/parse';
 
 /** Files with more UTF-16 code units than this are generated, and are left out. */
@@ -13,6 +13,14 @@ const SCRIPT = /\.(?:[cm]?[jt]s|[jt]sx)$/;
 /** Whether any reader takes the file. Declaration files describe code from elsewhere. */
 export const isReadable = (path: string): boolean =>
   languageByName(path) !== undefined || (SCRIPT.test(path) && !/\.d\.[cm]?ts$/.test(path));
+
+/** Whether a file is worth reading among others: code that only belongs to components is not where there are none. */
+export function isNeededAmong(paths: readonly string[]): (path: string) => boolean {
+  const idle = LANGUAGES.flatMap(({ beside }) =>
+    beside && !paths.some((path) => beside.main.test(path)) ? [beside.files] : [],
+  );
+  return (path) => !idle.some((files) => files.test(path));
+}
 
 const noParts: ReadPart = () => undefined;
 

@@ -14,6 +14,7 @@ const FILES: Record<string, string> = {
   'src/a.gen.ts': 'export {}',
   'src/build/Deep.tsx': 'export {}',
   'src/style.css': '',
+  'service/Line.cs': '',
   'src/keep/.gitignore': '!b.gen.ts\nlocal.ts\n',
   'src/keep/b.gen.ts': 'export {}',
   'src/keep/local.ts': 'export {}',
@@ -38,6 +39,15 @@ test('takes sources, honours ignore files, leaves builds and packages out, and e
   const found = await walk(root);
   expect(found.sources).toEqual(['src/App.tsx', 'src/build/Deep.tsx', 'src/keep/b.gen.ts']);
   expect(found.manifests).toEqual(['package.json']);
+});
+
+test('code beside components is read where there are components', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'walk-'));
+  for (const name of ['App.razor', 'Line.cs', 'Host.cshtml']) writeFileSync(join(folder, name), '');
+  expect((await walk(folder)).sources).toEqual(['App.razor', 'Host.cshtml', 'Line.cs']);
+  rmSync(join(folder, 'App.razor'));
+  expect((await walk(folder)).sources).toEqual([]);
+  rmSync(folder, { recursive: true });
 });
 
 test('says what it leaves out', async () => {

@@ -2,7 +2,7 @@
 import { readdir, readFile, realpath, stat } from 'node:fs/promises';
 import { isAbsolute, join, relative, sep } from 'node:path';
 import ignore, { type Ignore } from 'ignore';
-import { isReadable, MAX_LENGTH } from '../../core/readers';
+import { isNeededAmong, isReadable, MAX_LENGTH } from '../../core/readers';
 import { ofAll } from '../../core/readers/languages';
 import { isManifest } from '../../core/readers/manifest';
 import type { Skipped } from '../../core/report/summary';
@@ -154,6 +154,7 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
     known.add(real);
     take(path, size);
   }
+  found.sources = found.sources.filter(isNeededAmong(found.sources));
   options.onFound?.(found.sources.length);
   return found;
 }

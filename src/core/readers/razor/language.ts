@@ -7,6 +7,7 @@ export const RAZOR: LanguageDescriptor = {
   title: 'Razor',
   endings: ['.razor', '.cs', '.cshtml'],
   files: /\.(razor|cs|cshtml)$/,
+  beside: { files: /\.(cs|cshtml)$/, main: /\.razor$/ },
   read: (path, text, readPart) =>
     path.endsWith('.razor')
       ? readRazorFile(path, text, readPart)

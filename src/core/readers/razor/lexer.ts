@@ -13,6 +13,8 @@ export interface Token {
 }
 
 const NAME = /[\p{L}_][\p{L}\p{Nd}_]*/uy;
+/** A text begins with one of these. */
+const QUOTED = /["'$@]/;
 const QUOTES = /"+/y;
 const NUMBER = /(?:0[xXbB][\da-fA-F_]+|\d[\d_]*(?:\.\d[\d_]*)?(?:[eE][+-]?\d+)?|\.\d[\d_]*)[fFdDmMuUlL]*/y;
 const MARKS =
@@ -35,7 +37,7 @@ export function tokenise(text: string, from: number, until: number): Token[] {
     else if (char === '@' && text[at + 1] === '*') at = after(text, '*@', at + 2, to);
     else if (char === '#' && isLineStart(text, at)) at = endOfLine(text, at, to);
     else {
-      const quoted = readText(text, at, to);
+      const quoted = QUOTED.test(char) ? readText(text, at, to) : undefined;
       if (quoted) {
         add(quoted);
         continue;

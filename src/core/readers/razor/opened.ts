@@ -45,7 +45,7 @@ const nameIn = ([, , generic, named]: RegExpMatchArray): string => (generic ?? n
 function add(component: ComponentFacts, from: number, name: string): number {
   const short = shortName(name);
   const span = { start: from + name.length - short.length, end: from + name.length };
-  const tag = { name: short, ...span, global: short };
+  const tag = { name: short, ...span, global: short, guess: true as const };
   const index = addNode(
     { facts: component } as RazorUnit,
     { kind: 'site', tag, loose: true, ...span },
