@@ -18,9 +18,10 @@ export async function demosIn(folder: string): Promise<{ name: string; path: str
       const path = join(folder, name);
       const manifest = manifestSchema.parse(JSON.parse(await readFile(join(path, 'package.json'), 'utf8')));
       const title = manifest.description.replace(/ of .*$/, '');
-      const language = LANGUAGES.find(
-        (one) => one.package !== undefined && one.package in manifest.dependencies,
-      );
+      const files = await readdir(path);
+      const language =
+        LANGUAGES.find((one) => one.package !== undefined && one.package in manifest.dependencies) ??
+        LANGUAGES.find((one) => one.name !== 'html' && files.some((file) => one.files?.test(file)));
       return { name: language ? `${title} (${language.title})` : title, path };
     });
   return (await Promise.all(found)).sort((a, b) => (a.name < b.name ? -1 : 1));
