@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { type AuditResult, openAudit } from './audit';
-import { readFile } from './readers';
+import { isReadable, readFile } from './readers';
 import { isManifest, readManifest } from './readers/manifest';
 import { reportOf } from './report/summary';
 import { findNodes, traceNodes } from './trace/trace';
@@ -53,7 +53,7 @@ const EDITS: Record<string, (text: string) => string | undefined> = {
 test.each(['console', 'desk', 'board', 'log', 'stores'])('%s', (demo) => {
   const all = textsOf(join(DEMO, demo));
   const manifests = all.flatMap(([path, text]) => (isManifest(path) ? (readManifest(path, text) ?? []) : []));
-  const sources = all.filter(([path]) => path.startsWith('src/') && !path.endsWith('.css'));
+  const sources = all.filter(([path]) => isReadable(path));
   const edit = fc.record({
     file: fc.constantFrom(...sources.map(([path]) => path)),
     how: fc.constantFrom(...Object.keys(EDITS)),
