@@ -14,8 +14,14 @@ const MOUNTS = /^(Add|MapRazorComponents|RenderComponentAsync|AddComponent)$/;
 
 /** Adds components that code names otherwise than by a tag: they may be drawn anywhere, and be given anything. */
 export function openElsewhere(component: ComponentFacts, text: string): void {
-  for (const found of text.matchAll(OPENED))
-    add(component, found.index + found[0].lastIndexOf(nameIn(found)), nameIn(found));
+  // What a tag of the framework draws, as a layout, is placed there already.
+  const placed = new Set(component.render.flatMap(({ tag }) => tag?.global ?? []));
+  for (const found of text.matchAll(OPENED)) {
+    const name = nameIn(found);
+    const isElsewhere =
+      !placed.has(shortName(name)) && !text.startsWith('.Assembly', found.index + found[0].length);
+    if (isElsewhere) add(component, found.index + found[0].lastIndexOf(name), name);
+  }
 }
 
 /** The same for tags in pieces of code. */
