@@ -54,7 +54,7 @@ const PROVIDED = /\bAddCascadingValue\s*(?:<\s*([A-Z][\w.]*)[^>]*>)?\s*\(\s*(?:"
 
 function readProvided(component: ComponentFacts, text: string): void {
   for (const found of text.matchAll(PROVIDED)) {
-    const [whole, generic, name, rest = ''] = found;
+    const [, generic, name, rest = ''] = found;
     const types =
       generic === undefined ? [...rest.matchAll(/\b(?:new|typeof\()\s*([A-Z]\w*)|<([A-Z]\w*)>/g)] : [];
     const shown =
@@ -69,7 +69,6 @@ function readProvided(component: ComponentFacts, text: string): void {
     const at = { start: found.index, end: found.index + 'AddCascadingValue'.length };
     if (!component.render.length) component.render.push({ kind: 'group', parent: -1, attributes: [], ...at });
     component.provides.push({ key, keyStart: at.start, keyEnd: at.end, node: 0, where: 'setup', ...at });
-    if (!whole) break;
   }
 }
 
@@ -79,9 +78,7 @@ const PART = /\bpartial\s+class\s+(\w+)/g;
 function readParts(facts: FileFacts, path: string, text: string): void {
   const beside = /([^/]+)\.razor\.cs$/.exec(path)?.[1];
   const names = [...text.matchAll(PART)].map((one) => one[1]!).filter((name) => name !== beside);
-  if (!names.length) return;
-  facts.opens = names;
-  facts.elementReads = [...new Set(text.match(/\b[A-Z]\w*/g))];
+  if (names.length) facts.opens = names;
 }
 
 /** A page of another kind that puts components on it: `<component type="typeof(App)" />`. */

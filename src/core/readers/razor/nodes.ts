@@ -28,7 +28,6 @@ export interface MemberNode {
 
 export interface ClassNode {
   name: string;
-  words?: Set<string>;
   kind: 'class' | 'record' | 'struct' | 'interface' | 'enum';
   params: string[];
   bases: { name: string; start: number; end: number }[];

@@ -10,7 +10,7 @@ const OPENED = /\b(\w+)\s*<\s*([A-Z][\w.]*)\s*>\s*\(|\btypeof\(\s*([A-Z][\w.]*)\
 /** `@<Lamp />`, and the same in a function that draws. */
 const WRITTEN = /(?<=^|[\s@({;>])<([A-Z][\w.]*)(?=[\s/>])/gm;
 /** Calls that put a component on a page. */
-const MOUNTS = /^(Add|MapRazorComponents|RenderComponentAsync|AddComponent)$/;
+const MOUNTS = /(\bRootComponents\.Add|\bMapRazorComponents|\bRenderComponentAsync)$/;
 
 /** Adds components that code names otherwise than by a tag: they may be drawn anywhere, and be given anything. */
 export function openElsewhere(component: ComponentFacts, text: string): void {
@@ -37,7 +37,8 @@ export function openMounted(component: ComponentFacts, text: string): boolean {
   for (const found of text.matchAll(OPENED)) {
     const name = nameIn(found);
     const index = add(component, found.index + found[0].lastIndexOf(name), name);
-    if (!MOUNTS.test(found[1] ?? '')) continue;
+    const called = found.index + (found[1]?.length ?? 0);
+    if (!MOUNTS.test(text.slice(Math.max(0, called - 40), called))) continue;
     mounts = true;
     const node = component.render[index]!;
     node.mounted = { start: node.start, end: node.end };
