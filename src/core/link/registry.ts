@@ -1,5 +1,6 @@
 /** Components that are registered for a whole app, by the name that tags use. */
 import type { ComponentFacts, FileFacts } from '../model/facts';
+import { pascal } from '../model/names';
 import type { Target } from '../model/project';
 import { languageByName, ofAll } from '../readers/languages';
 import { nearestOf } from '../model/paths';
@@ -18,9 +19,6 @@ export interface Registry {
 
 /** Builds that bring components into scope by the names of their files. */
 const BY_FILE = ofAll('byFile');
-
-const pascal = (name: string): string =>
-  name.replace(/(?:^|[-_.])(\w)/g, (_, letter: string) => letter.toUpperCase());
 
 export function linkRegistry(files: FileFacts[], names: Names, modules: Modules): Registry {
   const registered = new Map<string, Found[]>();

@@ -7,6 +7,10 @@ export const isCallbackName = (name: string): boolean => /^on\p{Lu}/u.test(name)
 export const isNamedLikeComponent = (name: string): boolean =>
   /^[_$]*\p{Lu}/u.test(name) || name === 'default';
 
+/** A name with a capital at each part: `wind-gauge`, `WindGauge`. */
+export const pascal = (name: string): string =>
+  name.replace(/(?:^|[-_.])(\w)/g, (_, letter: string) => letter.toUpperCase());
+
 /** The same letters when case and dashes are ignored. */
 const folded = (name: string): string => name.replace(/[-_]/g, '').toLowerCase();
 

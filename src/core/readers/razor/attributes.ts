@@ -7,7 +7,7 @@ import { raisePort } from '../script/ports';
 import type { At } from '../script/slots';
 import { type Ctx, spanOf, typeOf, unwrap, use, usesOf } from '../script/unit';
 import { codeAt } from './code';
-import { type AttributeText, type ElementNode, RazorMarkup } from './markup';
+import { type AttributeText, type ElementNode, type Piece, RazorMarkup } from './markup';
 import { symbolAt } from '../script/own';
 import type { RazorUnit } from './unit';
 
@@ -28,12 +28,12 @@ export function readAttributes(u: RazorUnit, node: ElementNode, index: number, a
 }
 
 /** The code in a text, where that is all of it. */
-export function partsOf(text: string, span: Span): Span[] {
-  const pieces = new RazorMarkup(text).pieces(span);
-  const [only] = pieces;
-  return only && pieces.length === 1 && only.whole.start === span.start && only.whole.end === span.end
-    ? [only.code]
-    : [];
+export const codeIn = (text: string, span: Span): Span | undefined =>
+  soleCode(new RazorMarkup(text).pieces(span), span);
+
+function soleCode([only, ...others]: Piece[], { start, end }: Span): Span | undefined {
+  const isAll = only && !others.length && only.whole.start === start && only.whole.end === end;
+  return isAll ? only.code : undefined;
 }
 
 function readNamed(u: RazorUnit, one: AttributeText, isSite: boolean, at: At): AttributeFact | undefined {
@@ -43,7 +43,7 @@ function readNamed(u: RazorUnit, one: AttributeText, isSite: boolean, at: At): A
   if (!value) return make({ kind: 'literal', type: lit(true), ...nameAt });
   const { text } = u.file;
   const pieces = new RazorMarkup(text).pieces(value);
-  const [only] = partsOf(text, value);
+  const only = soleCode(pieces, value);
   if (only) return withCode(u, one, only, isSite, at);
   const literal: ExprFact = {
     kind: 'literal',
@@ -107,7 +107,7 @@ function readDirective(
   at: At,
 ): AttributeFact | undefined {
   const { name, nameAt } = one;
-  const code = one.value && (partsOf(u.file.text, one.value)[0] ?? one.value);
+  const code = one.value && (codeIn(u.file.text, one.value) ?? one.value);
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
   const made = code && codeAt(u, code, at.scope);
   if (name === '@key' && made) {

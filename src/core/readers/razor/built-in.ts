@@ -4,7 +4,7 @@ import { spread } from '../script/attributes';
 import { type At, handOver, noteNested } from '../script/slots';
 import { addNode, type Ctx, typeOf, use } from '../script/unit';
 import { lit } from '../../model/types';
-import { partsOf } from './attributes';
+import { codeIn } from './attributes';
 import { codeAt } from './code';
 import type { AttributeText, ElementNode } from './markup';
 import { PAGES, shortName } from './names';
@@ -116,10 +116,7 @@ const constantKey = (text: string): KeyFact | undefined => (text.startsWith('@')
 
 function valueAt(u: RazorUnit, span: Span, at: At, ctx: Ctx): ExprFact | undefined {
   const text = u.file.text.slice(span.start, span.end);
-  const parts = partsOf(u.file.text, span);
-  const [only] = parts;
-  const code = only && parts.length === 1 ? only : span;
-  const node = codeAt(u, code, at.scope);
+  const node = codeAt(u, codeIn(u.file.text, span) ?? span, at.scope);
   if (!node) return text ? { kind: 'literal', type: lit(text), ...span } : undefined;
   const value = use(u, u.expr(node, ctx), ctx, 'provide');
   value.type ??= typeOf(u, node);

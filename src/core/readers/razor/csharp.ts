@@ -4,7 +4,7 @@
  */
 import type * as t from '@babel/types';
 import type { Span } from '../../model/facts';
-import { type Token, tokenise } from './lexer';
+import { depthAfter, type Token, tokenise } from './lexer';
 import {
   type AttributeNode,
   type ClassNode,
@@ -89,14 +89,7 @@ export class CSharp {
 
   /** Passes over what is between brackets; the token is an opening one. */
   private passBrackets(): void {
-    let open = 0;
-    do {
-      const { text, kind } = this.take();
-      if (kind === 'end') return;
-      if (kind !== 'mark') continue;
-      if (/^[([{]$|^\?\[$/.test(text)) open++;
-      else if (/^[)\]}]$/.test(text)) open--;
-    } while (open > 0 && !this.done);
+    this.passNaming();
   }
 
   /** Passes over a token, or all between brackets; names in it count as used. */
@@ -108,9 +101,7 @@ export class CSharp {
       const token = this.take();
       if (token.kind === 'end') break;
       if (token.kind === 'name' && !follows) found.push(nameNode(token.text, token));
-      if (token.kind !== 'mark') continue;
-      if (/^[([{]$|^\?\[$/.test(token.text)) open++;
-      else if (/^[)\]}]$/.test(token.text)) open--;
+      open += depthAfter(token);
     } while (open > 0 && !this.done);
     return found;
   }

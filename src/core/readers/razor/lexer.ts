@@ -20,6 +20,10 @@ const NUMBER = /(?:0[xXbB][\da-fA-F_]+|\d[\d_]*(?:\.\d[\d_]*)?(?:[eE][+-]?\d+)?|
 const MARKS =
   /(?:\?\?=|<<=|>>>|=>|->|::|\?\.|\?\[|\?\?|==|!=|<=|>=|&&|\|\||\+\+|--|\+=|-=|\*=|\/=|%=|&=|\|=|\^=|<<|\.\.|[{}()[\];,.:?+\-*/%=<>!&|^~@#$\\`'"])/y;
 
+/** How much further inside of brackets what follows a token is: 1, -1 behind a closing one, 0. */
+export const depthAfter = ({ kind, text }: Token): number =>
+  kind !== 'mark' ? 0 : /^(?:[([{]|\?\[)$/.test(text) ? 1 : /^[)\]}]$/.test(text) ? -1 : 0;
+
 /** All tokens of a piece of a text, with one for its end. */
 export function tokenise(text: string, from: number, until: number): Token[] {
   const to = Math.min(until, text.length);

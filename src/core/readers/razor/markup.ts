@@ -1,6 +1,6 @@
 /** Razor's markup as a tree: elements, pieces of code, blocks of code with markup in them, directives. */
 import type { Span } from '../../model/facts';
-import { tokenise } from './lexer';
+import { depthAfter, tokenise } from './lexer';
 
 export interface ElementNode extends Span {
   type: 'element';
@@ -15,6 +15,12 @@ export interface AttributeText extends Span {
   nameAt: Span;
   /** What stands between the quotes; absent where there is no value. */
   value?: Span;
+}
+
+/** Code in a text, and the place with what sets it off. */
+export interface Piece {
+  code: Span;
+  whole: Span;
 }
 
 /** `@x.y`, `@(x + y)` */
@@ -74,8 +80,8 @@ export class RazorMarkup {
   }
 
   /** The pieces of code in a text, without what sets them off; `whole` are the places with that. */
-  pieces({ start, end }: Span): { code: Span; whole: Span }[] {
-    const found: { code: Span; whole: Span }[] = [];
+  pieces({ start, end }: Span): Piece[] {
+    const found: Piece[] = [];
     for (let i = start; i < end; i++) {
       if (this.text[i] !== '@') continue;
       const next = this.text[i + 1] ?? '';
@@ -255,9 +261,9 @@ export class RazorMarkup {
     for (;;) {
       open = 0;
       for (const token of tokenise(text, from, limit)) {
-        if (token.kind !== 'mark') continue;
-        if (/^[([{]$|^\?\[$/.test(token.text)) open++;
-        else if (/^[)\]}]$/.test(token.text) && --open === 0) return token.end;
+        const deeper = depthAfter(token);
+        open += deeper;
+        if (deeper < 0 && open === 0) return token.end;
       }
       if (limit >= text.length) return text.length;
       limit = Math.min(text.length, from + (limit - from) * 4);
@@ -391,15 +397,13 @@ export class RazorMarkup {
     for (;;) {
       open = 0;
       for (const token of tokenise(this.text, start, limit)) {
-        if (token.kind !== 'mark') continue;
-        if (/^[([{]$|^\?\[$/.test(token.text)) open++;
-        else if (/^[)\]}]$/.test(token.text)) {
-          if (open === 0) {
-            this.at = Math.max(token.start, start + 1);
-            return { type: 'statement', start, end: this.at };
-          }
-          open--;
-        } else if (token.text === ';' && open === 0) {
+        const deeper = depthAfter(token);
+        if (deeper < 0 && open === 0) {
+          this.at = Math.max(token.start, start + 1);
+          return { type: 'statement', start, end: this.at };
+        }
+        open += deeper;
+        if (token.kind === 'mark' && token.text === ';' && open === 0) {
           this.at = token.end;
           return { type: 'statement', start, end: token.end };
         }

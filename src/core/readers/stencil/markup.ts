@@ -1,6 +1,7 @@
 /** Tags: elements of one's own with listeners, slots and handles; functions that draw. */
 import type * as t from '@babel/types';
 import type { AttributeFact } from '../../model/facts';
+import { pascal } from '../../model/names';
 import { attribute } from '../script/attributes';
 import { ownMember } from '../script/classes';
 import type { MarkupDialect } from '../script/jsx';
@@ -8,7 +9,7 @@ import { portSymbol } from '../script/ports';
 import { isFunction } from '../script/scope';
 import { type Ctx, spanOf, unwrap } from '../script/unit';
 import { eachChild } from '../script/walk';
-import { eventOf, isOwnTag, pascal, propOf, type StencilNames } from './names';
+import { eventOf, isOwnTag, propOf, type StencilNames } from './names';
 import { isStencilUnit, type StencilUnit } from './unit';
 
 export function stencilMarkup(names: StencilNames): MarkupDialect {

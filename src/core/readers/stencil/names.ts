@@ -69,7 +69,3 @@ export const propOf = (attribute: string): string =>
   /^(data|aria)-/.test(attribute)
     ? attribute
     : attribute.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());
-
-/** The name of a tag as apps know it. */
-export const pascal = (tag: string): string =>
-  tag.replace(/(?:^|[-_.])(\w)/g, (_, letter: string) => letter.toUpperCase());
