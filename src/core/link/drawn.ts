@@ -27,10 +27,16 @@ export function linkDrawn(components: Component[], names: Names): void {
   };
   for (const component of components) {
     component.facts.render.forEach((node, index) => {
-      const found = [...calledAt(component, node, helperNamed), ...givenAt(component, node, helperNamed)];
+      const found = [...inheritedAt(component, node), ...calledAt(component, node, helperNamed), ...givenAt(component, node, helperNamed)];
       if (found.length) component.drawn.set(index, found);
     });
   }
+}
+
+/** What the class that a component extends draws in its place. */
+function inheritedAt({ facts, mixins: [base] }: Component, { inherited }: RenderFact): Drawn[] {
+  if (!inherited || !base || facts.role !== 'component') return [];
+  return [{ helper: base, nodes: topOf(base) }];
 }
 
 type Find = (from: Component, name: string) => Component | undefined;

@@ -90,7 +90,9 @@ export class Frames {
 
   /** Every frame in which code runs: one for each use of a helper, otherwise its own. */
   running(code: Component): Frame[] {
-    return this.byHelper.get(code) ?? [this.of(code)];
+    const used = this.byHelper.get(code);
+    if (!used) return [this.of(code)];
+    return code.facts.role === 'helper' ? used : [this.of(code), ...used];
   }
 
   /** The frame of a function that picks a part of a store for some code: `useSelector(selectHeld)`. */
@@ -120,6 +122,7 @@ export class Frames {
       budget.left--;
       const inner = { ...innerFrame(frame, mixin, []), taken: true };
       frame.inner.set(mixinKey(index), inner);
+      if (drawsBase(frame)) this.noteRunning(inner);
       this.openCalls(inner, [...stack, mixin.id], budget);
     });
     frame.code.facts.calls.forEach((call, index) => {
@@ -155,10 +158,14 @@ export class Frames {
   ): void {
     const inner = innerFrame(frame, helper, args);
     frame.inner.set(key, inner);
-    const running = this.byHelper.get(helper);
-    if (running) running.push(inner);
-    else this.byHelper.set(helper, [inner]);
+    this.noteRunning(inner);
     this.openCalls(inner, [...stack, helper.id], budget);
+  }
+
+  private noteRunning(frame: Frame): void {
+    const running = this.byHelper.get(frame.code);
+    if (running) running.push(frame);
+    else this.byHelper.set(frame.code, [frame]);
   }
 
   /** Makes the nodes of what a frame keeps. `aliasOf` tells a name for a part of another node from a value of its own. */
@@ -198,6 +205,9 @@ const innerFrame = (caller: Frame, code: Component, args: ExprFact[]): Frame => 
   inner: new Map(),
   aliases: new Map(),
 });
+
+/** What the class draws that its code extends is drawn for whoever the code belongs to. */
+const drawsBase = ({ code }: Frame): boolean => code.facts.render.some((one) => one.inherited);
 
 /** Frames of what a frame takes over, the one that wins first. */
 const takenBy = ({ code, inner }: Frame): Frame[] =>

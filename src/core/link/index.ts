@@ -8,6 +8,7 @@ import { linkContexts } from './contexts';
 import { linkDrawn } from './drawn';
 import { linkFlow } from './flow';
 import type { Linked, Tree } from './linked';
+import { settleBases } from './bases';
 import { mixinsOf } from './mixins';
 import { openParts } from './opened-parts';
 import { linkModules } from './modules';
@@ -80,11 +81,8 @@ export function link(
     }),
   );
   const names = linkNames(facts, modules, ids, homes);
-  for (const component of components) {
-    component.mixins = mixinsOf(component, components, names, ids);
-    const lacks = (component.facts.mixins?.length ?? 0) > component.mixins.length;
-    if (lacks && component.facts.traits.isElement) component.openBase = true;
-  }
+  for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
+  settleBases(components);
   const registry = linkRegistry(facts, names, modules);
   settleNamedContent(components, names, registry);
   openParts(components, files);

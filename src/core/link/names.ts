@@ -17,6 +17,8 @@ export interface Names {
   exportsOf(file: number): string[];
   /** The name that a component is declared by. */
   nameOf(component: number): string;
+  /** The values on the way to what a name in a file means, the nearest first. */
+  valuesOf(file: number, name: string): { file: number; value: ValueFact }[];
   /** All that a choice may turn out to be. */
   candidates(file: number, choice: ChoiceFact): Target[];
 }
@@ -419,6 +421,7 @@ export function linkNames(
     lookupType: linkTypeNames(files, index, modules),
     exported,
     exportsOf: (file) => exportsOf(file),
+    valuesOf: (file, name) => local(file, name).values,
     candidates,
     nameOf: componentName,
   };

@@ -250,6 +250,8 @@ export interface SelectorFact {
 }
 
 export interface RenderFact extends Span {
+  /** group: what the class that is extended draws. */
+  inherited?: true;
   kind: 'site' | 'element' | 'outlet' | 'group';
   /** The node in whose content it stands, or -1. */
   parent: number;
@@ -285,7 +287,16 @@ export interface RenderFact extends Span {
   /** The only thing nested in it, where that is an expression (a render function, say). */
   only?: ExprFact;
   /** The tag is a variable or prop that holds a component, written in lower case and so a plain element. */
-  lowercase?: { symbol: number } | { module: string };
+  lowercase?: LoweredFact;
+}
+
+export interface LoweredFact {
+  /** The variable or prop, where the component's own code declares it. */
+  symbol?: number;
+  /** What it holds, by the names of the file. */
+  choices?: ChoiceFact[];
+  /** Names that the tag is given. */
+  given: string[];
 }
 
 export interface AttributeFact extends Span {

@@ -365,8 +365,10 @@ export interface ComponentFacts extends Span {
   climbs?: (Span & { names: string[] })[];
   /** Names that its template uses, and that nothing in sight declares. */
   unknownNames?: (Span & { name: string; known: string[] })[];
-  /** Name of the class that it extends, where that is no class of the framework. */
-  extends?: Span & { name: string };
+  /** Name of the class that it extends, where that is no class of the framework; whether type arguments are given to it. */
+  extends?: Span & { name: string; given?: true };
+  /** Which of its class's own type parameters is the type of all inputs together. */
+  propsParam?: number;
   /** It stands on every tag in whose scope it is and that one of these matches. */
   selectors?: SelectorFact[];
   /** It has no markup of its own: several may stand on one tag, beside a component. */

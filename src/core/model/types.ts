@@ -10,10 +10,14 @@ export type TypeExpr =
   | { t: 'lit'; v: string | number | boolean | null | undefined }
   | { t: 'union'; of: TypeExpr[] }
   | { t: 'all'; of: TypeExpr[] }
-  | { t: 'array'; of: TypeExpr }
+  /** An object that takes over others, by spreads: what comes later counts. */
+  | { t: 'merge'; of: TypeExpr[] }
+  /** each: what is written in it, one by one. */
+  | { t: 'array'; of: TypeExpr; each?: TypeExpr[] }
   | { t: 'tuple'; of: TypeExpr[]; open?: boolean }
   | { t: 'object'; members: TypeMember[]; index?: TypeExpr; open?: boolean; fresh?: boolean }
-  | { t: 'fn'; params: TypeParam[]; returns: TypeExpr }
+  /** method: a checker compares its parameters both ways. */
+  | { t: 'fn'; params: TypeParam[]; returns: TypeExpr; method?: true }
   | { t: 'content' }
   /** The framework's own event handler type. */
   | { t: 'handler' }
@@ -73,7 +77,9 @@ export function widen(type: TypeExpr): TypeExpr {
     return { t: 'prim', n: typeof type.v as 'string' | 'number' | 'boolean', loose: true };
   }
   if (type.t === 'union') return union(type.of.map(widen));
-  if (type.t === 'array') return { t: 'array', of: widen(type.of) };
+  if (type.t === 'array')
+    return { t: 'array', of: widen(type.of), ...(type.each ? { each: type.each.map(widen) } : {}) };
+  if (type.t === 'merge') return { t: 'merge', of: type.of.map(widen) };
   if (type.t === 'object') {
     return {
       ...type,

@@ -9,17 +9,16 @@ const MAX_DEPTH = 6;
 /** A question that takes more steps than this has no answer; alternatives of alternatives grow fast. */
 const MAX_STEPS = 5000;
 
-/** Members that strings, numbers, functions and arrays have of themselves. */
-const INHERENT = new Set([
-  'length',
-  'toString',
-  'valueOf',
-  'name',
-  'constructor',
-  'toLocaleString',
-  'concat',
-  'at',
-]);
+/** Members that every value has of itself, and those that only text, lists and functions have. */
+const INHERENT = /^(toString|valueOf|constructor|toLocaleString)$/;
+const OF_LISTS = /^(length|name|concat|at)$/;
+
+/** Whether a value that is no object of the project's own has a member of itself. */
+const hasOfItself = (shape: Shape, name: string): boolean =>
+  INHERENT.test(name) ||
+  (OF_LISTS.test(name) &&
+    !(shape.k === 'prim' && /^(number|boolean|bigint)$/.test(shape.n)) &&
+    !(shape.k === 'lit' && typeof shape.v !== 'string'));
 
 interface Question {
   space: TypeSpace;
@@ -27,12 +26,13 @@ interface Question {
   exact: boolean;
   /** A condition may have told more than the type: only kinds that have nothing in common are a no. */
   narrowed: boolean;
-  steps: number;
+  /** Shared by all questions that this one leads to. */
+  steps: { taken: number };
 }
 
 /** Decides assignability of `from` to `to`; see the members of a question for the two flags. */
 export function assignable(space: TypeSpace, from: Lazy, to: Lazy, exact = false, narrowed = false): Answer {
-  return decide({ space, exact, narrowed, steps: 0 }, space.resolve(from), space.resolve(to), 0);
+  return decide({ space, exact, narrowed, steps: { taken: 0 } }, space.resolve(from), space.resolve(to), 0);
 }
 
 /** The answer for a list, all of which must hold. */
@@ -44,7 +44,7 @@ function every(answers: Answer[]): Answer {
 function decide(q: Question, from: Shape, to: Shape, depth: number): Answer {
   if (from.k === 'unknown' || to.k === 'unknown' || depth > MAX_DEPTH) return 'unknown';
   if (from === to) return 'yes';
-  if (++q.steps > MAX_STEPS) return 'unknown';
+  if (++q.steps.taken > MAX_STEPS) return 'unknown';
   if (from.k === 'prim' && from.n === 'never') return 'yes';
   // No value at all: whatever is asked for, it is.
   if (from.k === 'union' && from.of.length === 0) return 'yes';
@@ -80,6 +80,7 @@ function decide(q: Question, from: Shape, to: Shape, depth: number): Answer {
       return from.k === 'fn' || from.k === 'handler' ? 'unknown' : from.k === 'object' ? 'unknown' : 'yes';
     case 'fn':
     case 'handler':
+      if (from.k === 'fn' && to.k === 'fn') return toFunction(q, from, to, depth);
       if (from.k === 'fn' || from.k === 'handler') return 'unknown';
       return from.k === 'object' && from.open ? 'unknown' : 'no';
     case 'array':
@@ -115,14 +116,68 @@ function toArray(q: Question, from: Shape, to: Extract<Shape, { k: 'array' }>, d
     }
     if (to.parts) return 'unknown';
   }
-  return decide(q, q.space.resolve(from.of), q.space.resolve(to.of), depth + 1);
+  const wanted = q.space.resolve(to.of);
+  const each = from.each?.map((one) => decide(q, q.space.resolve(one), wanted, depth + 1)) ?? [];
+  if (each.includes('no')) return 'no';
+  return decide(q, q.space.resolve(from.of), wanted, depth + 1);
+}
+
+type Fn = Extract<Shape, { k: 'fn' }>;
+
+/** Text, numbers, truth values, lists and functions: no object with members of the project's own. */
+const isOwnKind = (shape: Shape): boolean =>
+  shape.k === 'lit' ||
+  shape.k === 'array' ||
+  shape.k === 'fn' ||
+  (shape.k === 'prim' && /^(string|number|boolean|bigint)$/.test(shape.n));
+
+/** Whether a function may be called as another one is: it takes what that is given, and gives what that gives. */
+function toFunction(q: Question, from: Fn, to: Fn, depth: number): Answer {
+  const answers = [toParameters({ ...q, narrowed: false }, from, to, depth)];
+  const gives = q.space.resolve(from.returns);
+  const wanted = q.space.resolve(to.returns);
+  const ignores = wanted.k === 'prim' && wanted.n === 'void';
+  if (!ignores)
+    answers.push(
+      gives.k === 'prim' && gives.n === 'void' ? toResult(wanted) : decide(q, gives, wanted, depth + 1),
+    );
+  return every(answers);
+}
+
+/** Whether a function without a result may stand for one that has one. */
+function toResult(wanted: Shape): Answer {
+  const parts = wanted.k === 'union' ? wanted.of : [wanted];
+  return parts.some((one) => one.k === 'unknown' || isNothing(one)) ? 'unknown' : 'no';
+}
+
+function toParameters(q: Question, from: Fn, to: Fn, depth: number): Answer {
+  const isOpen = to.params.some((one) => one.rest) || from.params.some((one) => one.rest);
+  const needed = from.params.filter((one) => !one.optional && !one.rest).length;
+  if (!isOpen && needed > to.params.length) return 'no';
+  const answers = from.params.map((param, i): Answer => {
+    const given = to.params[i];
+    if (!given) return 'yes';
+    if (param.rest || given.rest) return 'unknown';
+    const [asked, handed] = [q.space.resolve(param.type), q.space.resolve(given.type)];
+    const answer = decide({ ...q, exact: true }, handed, asked, depth + 1);
+    if (answer !== 'no' || !to.method) return answer;
+    return decide({ ...q, exact: true }, asked, handed, depth + 1) === 'no' ? 'no' : 'unknown';
+  });
+  return isOpen ? every([...answers, 'unknown']) : every(answers);
 }
 
 function toObject(q: Question, from: Shape, to: ObjectShape, depth: number): Answer {
   const required = [...to.members].filter(([, one]) => !one.optional).map(([name]) => name);
   if (from.k !== 'object') {
+    if (to.index && !to.members.size)
+      return from.k === 'prim' && from.n === 'object' ? 'unknown' : isOwnKind(from) ? 'no' : 'unknown';
+    // Nothing is required; of what is asked for, it has nothing of itself.
+    if (!to.open && !required.length && to.members.size)
+      return isOwnKind(from) && ![...to.members.keys()].some((name) => hasOfItself(from, name))
+        ? 'no'
+        : 'unknown';
     // What every value has of itself could be all that is asked for.
-    if (to.open || !required.length || required.every((name) => INHERENT.has(name))) return 'unknown';
+    if (to.open || !required.length || required.every((name) => hasOfItself(from, name))) return 'unknown';
     if (from.k === 'content' || from.k === 'handler') return 'unknown';
     if (from.k === 'prim' && from.n === 'object') return 'unknown';
     return from.k === 'prim' || from.k === 'lit'
@@ -132,11 +187,16 @@ function toObject(q: Question, from: Shape, to: ObjectShape, depth: number): Ans
         : 'unknown';
   }
   if (q.narrowed) return 'unknown';
-  // Nothing is required and nothing is shared: a checker refuses it, though it would do no harm.
-  if (!required.length && from.members.size && to.members.size) {
-    if (![...from.members.keys()].some((name) => to.members.has(name))) return 'unknown';
+  // Nothing is required and nothing is shared.
+  if (!required.length && from.members.size && to.members.size && !from.open && !to.open && !to.index) {
+    if (![...from.members.keys()].some((name) => to.members.has(name))) return 'no';
   }
   const answers: Answer[] = [];
+  if (to.index) {
+    const wanted = q.space.resolve(to.index);
+    for (const [name, given] of from.members)
+      if (!to.members.has(name)) answers.push(decide(q, q.space.resolve(given.type), wanted, depth + 1));
+  }
   for (const [name, wanted] of to.members) {
     const given = from.members.get(name);
     if (!given) {

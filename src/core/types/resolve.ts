@@ -6,6 +6,8 @@ import { NUMBER_METHODS, STRING_METHODS } from './builtins';
 import { UNKNOWN_SHAPE, type ObjectShape, type Shape, type ShapeMember } from './shape';
 
 const MAX_DEPTH = 24;
+/** Classes extend classes so far. */
+const MAX_BASES = 16;
 /** A type that takes more steps than this to understand is left unknown; some grow without end. */
 const MAX_STEPS = 4000;
 
@@ -19,6 +21,7 @@ export interface TypeSpace {
 export interface TypeNames {
   lookup(file: number, name: string): Target;
   lookupType(file: number, name: string): { file: number; decl: FileFacts['types'][number] } | undefined;
+  valuesOf(file: number, name: string): { file: number; value: FileFacts['values'][number] }[];
 }
 
 interface Context {
@@ -83,7 +86,11 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
       case 'all':
         return both(type.of.map((one) => resolve(inside(lazy, one))));
       case 'array':
-        return { k: 'array', of: inside(lazy, type.of) };
+        return {
+          k: 'array',
+          of: inside(lazy, type.of),
+          ...(type.each ? { each: type.each.map((one) => inside(lazy, one)) } : {}),
+        };
       case 'tuple':
         return type.open
           ? UNKNOWN_SHAPE
@@ -102,9 +109,12 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
             rest: one.rest === true,
           })),
           returns: inside(lazy, type.returns),
+          ...(type.method ? { method: true } : {}),
         };
       case 'object':
         return objectOf(lazy, type, '');
+      case 'merge':
+        return merged(type.of.map((one) => resolve(inside(lazy, one))));
       case 'ref':
         return named(lazy, type.name, type.args ?? []);
       case 'sym':
@@ -177,6 +187,35 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     }
     return { k: 'object', members, open, ...(index ? { index } : {}) };
   }
+
+  /** An object that takes over others: what comes later counts. */
+  function merged(parts: Shape[]): Shape {
+    const members = new Map<string, ShapeMember>();
+    let open = false;
+    for (const part of parts) {
+      if (part.k !== 'object') {
+        // Anything may come with it, in the place of what is there.
+        if (!isNothing(part)) open = true;
+        if (open) for (const [name, one] of members) members.set(name, unknownMember(one));
+        continue;
+      }
+      if (part.open || part.index) {
+        open = true;
+        for (const [name, one] of members) members.set(name, unknownMember(one));
+      }
+      for (const [name, one] of part.members) {
+        const before = members.get(name);
+        // What may be left out leaves what is there.
+        members.set(name, one.optional && before ? unknownMember(before) : one);
+      }
+    }
+    return { k: 'object', members, open };
+  }
+
+  const unknownMember = (one: ShapeMember): ShapeMember => ({
+    ...one,
+    type: inside(one.type, { t: 'unknown' }),
+  });
 
   function named(lazy: Lazy, name: string, args: TypeExpr[]): Shape {
     const given = lazy.args?.get(name);
@@ -285,7 +324,8 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     const component = lazy.component === undefined ? undefined : components[lazy.component];
     const fact = component?.facts.symbols[index];
     if (!component || !fact) return UNKNOWN_SHAPE;
-    if (fact.kind === 'setter') return SETTER;
+    if (fact.kind === 'setter') return setter(component, fact.of);
+    if (fact.kind === 'inherited') return inheritedType(component, fact.port!, 0);
     if (fact.kind === 'prop') {
       const type = portType(component, fact.port!);
       return type ? resolve(type) : UNKNOWN_SHAPE;
@@ -294,14 +334,41 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     return type ? resolve({ type, file: component.file, component: component.id }) : UNKNOWN_SHAPE;
   }
 
+  /** What writes state takes what the state is, or a function that works it out. */
+  function setter(component: Component, of: number | undefined): Shape {
+    const state = of === undefined ? undefined : component.facts.symbols[of]?.type;
+    if (!state || !isTelling(state)) return SETTER;
+    const type: TypeExpr = { t: 'union', of: [state, { t: 'handler' }] };
+    const value = { type, file: component.file, component: component.id };
+    return { ...SETTER, params: [{ ...SETTER.params[0]!, type: value }] };
+  }
+
+  /** The type of a member that a class takes over from its bases. */
+  function inheritedType({ mixins }: Component, name: string, level: number): Shape {
+    if (level > MAX_BASES) return UNKNOWN_SHAPE;
+    for (const base of mixins) {
+      const index = base.facts.symbols.findIndex(
+        (one) => one.name === name && /^(prop|handler)$/.test(one.kind),
+      );
+      if (index >= 0)
+        return symbol({ type: { t: 'sym', s: index }, file: base.file, component: base.id }, index);
+      const further = inheritedType(base, name, level + 1);
+      if (further.k !== 'unknown') return further;
+    }
+    return UNKNOWN_SHAPE;
+  }
+
   function value(file: number, name: string): Shape {
     const target = names.lookup(file, name);
     if (target.kind === 'component') {
       return UNKNOWN_SHAPE;
     }
-    if (target.kind !== 'value' || !target.value.type || target.value.kind === 'context')
-      return UNKNOWN_SHAPE;
-    return resolve({ type: target.value.type, file: target.file });
+    if (target.kind === 'value' && target.value.kind === 'context') return UNKNOWN_SHAPE;
+    const known =
+      target.kind === 'value'
+        ? target
+        : names.valuesOf(file, name).findLast((one) => one.value.type !== undefined);
+    return known?.value.type ? resolve({ type: known.value.type, file: known.file }) : UNKNOWN_SHAPE;
   }
 
   function member(of: Lazy, name: string): Shape {
@@ -311,7 +378,18 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
         return UNKNOWN_SHAPE;
       return resolve({ type: target.value.type, file: target.file });
     }
-    return memberOf(resolve(of), name, of);
+    // What a module exports, by the name that stands for all of it.
+    if (of.type.t === 'value' && names.lookup(of.file, of.type.name).kind === 'module')
+      return value(of.file, `${of.type.name}.${name}`);
+    const given = of.type.t === 'sym' ? inputOf(of, of.type.s, name) : undefined;
+    return given ? resolve(given) : memberOf(resolve(of), name, of);
+  }
+
+  /** The type of an input, where it is taken of the object that holds all of them. */
+  function inputOf({ component: id }: Lazy, index: number, name: string): Lazy | undefined {
+    const component = id === undefined ? undefined : components[id];
+    const kind = component?.facts.symbols[index]?.kind;
+    return component && (kind === 'bag' || kind === 'rest') ? portType(component, name) : undefined;
   }
 
   function memberOf(shape: Shape, name: string, of: Lazy): Shape {
@@ -373,11 +451,21 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
 }
 
 /** What writes state gives nothing back. */
-const SETTER: Shape = {
+const SETTER: Extract<Shape, { k: 'fn' }> = {
   k: 'fn',
   params: [{ name: 'value', type: { type: { t: 'unknown' }, file: -1 }, optional: false, rest: false }],
   returns: { type: prim('void'), file: -1 },
 };
+
+/** What starts from nothing, or from an empty list, may be anything later. */
+const isTelling = (type: TypeExpr): boolean =>
+  type.t === 'array'
+    ? isTelling(type.of)
+    : type.t === 'union'
+      ? type.of.every(isTelling)
+      : !/^(unknown|any)$/.test(type.t) &&
+        !(type.t === 'prim' && type.n === 'never') &&
+        !(type.t === 'lit' && (type.v === null || type.v === undefined));
 
 /** Types that may be shared between files say the same in each; they are cheap and need no memory. */
 const isScoped = (type: TypeExpr): boolean => !/^(unknown|any|prim|lit|content|handler)$/.test(type.t);

@@ -7,9 +7,15 @@ export type Shape =
   | { k: 'prim'; n: Primitive; loose?: boolean }
   | { k: 'lit'; v: string | number | boolean | null | undefined }
   | { k: 'union'; of: Shape[] }
-  | { k: 'array'; of: Lazy; parts?: Lazy[] }
+  /** parts: of a tuple; each: what is written in it. */
+  | { k: 'array'; of: Lazy; parts?: Lazy[]; each?: Lazy[] }
   | ObjectShape
-  | { k: 'fn'; params: { name: string; type: Lazy; optional: boolean; rest: boolean }[]; returns: Lazy }
+  | {
+      k: 'fn';
+      params: { name: string; type: Lazy; optional: boolean; rest: boolean }[];
+      returns: Lazy;
+      method?: true;
+    }
   | { k: 'content' }
   | { k: 'handler' };
 

@@ -1,5 +1,5 @@
 /** Types as a person writes them, short. */
-import type { TypeExpr } from '../model/types';
+import type { TypeExpr, TypeParam } from '../model/types';
 
 /** Text of a type; empty if nothing is known. Long unions and objects are cut. */
 export function showType(type: TypeExpr | undefined, depth = 0): string {
@@ -46,10 +46,17 @@ export function showType(type: TypeExpr | undefined, depth = 0): string {
       return parts.length ? `{ ${parts.join('; ')} }` : 'object';
     }
     case 'fn':
-      return `(${type.params.map((one) => one.name || '_').join(', ')}) => ${showType(type.returns, depth + 1) || 'unknown'}`;
+      return `(${type.params.map((one) => showParam(one, depth)).join(', ')}) => ${showType(type.returns, depth + 1) || 'unknown'}`;
+    case 'merge':
+      return 'object';
     case 'ref':
       return type.args?.length
         ? `${type.name}<${type.args.map((one) => showType(one, depth + 1) || 'unknown').join(', ')}>`
         : type.name;
   }
+}
+
+function showParam({ name, type, optional }: TypeParam, depth: number): string {
+  const shown = showType(type, depth + 1);
+  return `${name || '_'}${optional ? '?' : ''}${shown ? `: ${shown}` : ''}`;
 }

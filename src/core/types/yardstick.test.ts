@@ -46,6 +46,26 @@ const VALUES = [
   "'a' + 1",
   '3 > 2',
   'Date.now()',
+  "[1, 'a']",
+  "[{ id: 'a', load: 1 }, { id: 'b' }]",
+  '[[1], [2]]',
+  "{ ids: ['a', 'b'], at: { x: 1, y: 2 } }",
+  "{ ids: ['a', 3], at: { x: '1' } }",
+  "{ ...cabin, load: 'full' }",
+  '(n: number) => n + 1',
+  '(s: string) => s.length',
+  '(n: number, s: string) => `${n}${s}`',
+  '(n: number | string) => String(n)',
+  '(one: Cabin) => one.id',
+  '(one: Held) => one.since',
+  '() => {}',
+  "() => 'a'",
+  '(n?: number) => n !== undefined',
+  'async (n: number) => n',
+  '(n: number) => { console.log(n); }',
+  'cabin.label',
+  'maybe',
+  "{ hold: (n: number) => n, id: 'a' }",
 ];
 const TYPES = [
   'number',
@@ -68,6 +88,24 @@ const TYPES = [
   'Cabin | string',
   'Mode',
   'object',
+  'number[][]',
+  '(string | number)[]',
+  '[number, string]',
+  '{ ids: string[]; at: { x: number; y: number } }',
+  '{ at: { x: number } }',
+  'Record<string, number>',
+  '(n: number) => number',
+  '(n: number) => void',
+  '(s: string) => number',
+  '(n: number, s: string) => string',
+  '(n: number) => string',
+  '(one: Cabin) => string',
+  '(one: Held) => string',
+  '() => void',
+  '() => string',
+  '() => boolean',
+  '{ hold(n: number): number }',
+  '{ hold: (s: string) => number }',
 ];
 const PAIRS = VALUES.flatMap((value) => TYPES.map((type): [string, string] => [value, type]));
 
@@ -122,5 +160,5 @@ test(`${PAIRS.length} pairs of values and types`, () => {
   expect(wrong).toEqual([]);
   // Most of what TypeScript refuses is refused here, too.
   const refused = PAIRS.filter((_, i) => !accepted[i]).length;
-  expect(answers.filter((answer) => answer === 'no').length).toBeGreaterThan(refused * 0.8);
+  expect(answers.filter((answer) => answer === 'no').length).toBeGreaterThan(refused * 0.95);
 });

@@ -10,14 +10,22 @@ import { addSymbol, inferContext, spanOf, use, type Ctx, type Unit } from '../sc
 import { isFunction } from '../script/scope';
 import { readPropTypes } from './prop-types';
 import { stateSymbol } from './dialect';
+import type { Candidate } from './components';
+import { drawBase } from './dialect';
 import type { ReactNames } from './names';
 import { isCreateRef, readInstance } from './refs';
 
 const LIFECYCLE =
   /^(component(Did|Will)\w+|shouldComponentUpdate|getDerivedStateFromProps|getSnapshotBeforeUpdate|UNSAFE_\w+|constructor|validateProps)$/;
 
-/** Reads the members of a class component into its unit; `inherits` if its base is not React's own. */
-export function readClass(u: Unit, node: t.Class, ctx: Ctx, names: ReactNames, inherits: boolean): void {
+/** Reads the members of a class component into its unit. */
+export function readClass(
+  u: Unit,
+  node: t.Class,
+  ctx: Ctx,
+  names: ReactNames,
+  { inherits, drawsBase }: Pick<Candidate, 'inherits' | 'drawsBase'>,
+): void {
   const bag = addSymbol(u, { name: 'props', kind: 'bag', ...spanOf(node.id ?? node) });
   u.members.set('props', bag);
   const methods: { fn: t.Function; name: string }[] = [];
@@ -88,6 +96,7 @@ export function readClass(u: Unit, node: t.Class, ctx: Ctx, names: ReactNames, i
       u.facts.symbols[symbol]!.init = expr;
     }
   }
+  if (drawsBase && inherits) place(u, [drawBase(u, node, ctx)], -1);
   readInstance(u, node, inherits);
 }
 

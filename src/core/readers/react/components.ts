@@ -13,6 +13,7 @@ import {
   type NamedType,
 } from '../script/type-expr';
 import { isNamedLikeComponent } from '../../model/names';
+import type { ComponentFacts } from '../../model/facts';
 import type { TypeExpr } from '../../model/types';
 import { unwrap } from '../script/unit';
 import { calledHook } from './dialect';
@@ -34,10 +35,14 @@ export interface Candidate {
   wrapped: boolean;
   /** Handed on as a value. */
   injected: boolean;
-  /** A class whose base is one of the project or of a package, and may read any prop. */
+  /** Which of its own type parameters is what it takes. */
+  propsParam?: number;
+  /** A class whose base is one of the project or of a package. */
   inherits: boolean;
   /** The base class, where React does not define it. */
-  extends?: { name: string; start: number; end: number };
+  extends?: NonNullable<ComponentFacts['extends']>;
+  /** The base draws in its place. */
+  drawsBase?: boolean;
   /** A ref is handed in beside the props. */
   takesRef: boolean;
   /** It is made of functions that pick parts of a store. */
@@ -147,13 +152,20 @@ function isSelector({ params, body }: t.Function): boolean {
 
 const isCall = (node: t.Node): boolean => unwrap(node).type === 'CallExpression';
 
-function isComponentClass(node: t.Class): boolean {
-  if (!node.superClass) return false;
-  return node.body.body.some(
+const hasRender = (node: t.Class): boolean =>
+  node.body.body.some(
     (member) =>
-      (member.type === 'ClassMethod' && member.key.type === 'Identifier' && member.key.name === 'render') ||
-      (member.type === 'ClassProperty' && member.key.type === 'Identifier' && member.key.name === 'render'),
+      (member.type === 'ClassMethod' || member.type === 'ClassProperty') &&
+      !member.static &&
+      member.key.type === 'Identifier' &&
+      member.key.name === 'render',
   );
+
+/** A base that comes from elsewhere, or is a class of the file. */
+function isBound(node: t.Class): boolean {
+  let at = node.superClass && unwrap(node.superClass);
+  while (at?.type === 'MemberExpression') at = unwrap(at.object);
+  return at?.type === 'Identifier' && at.binding !== undefined;
 }
 
 /** The props type that a variable's annotation gives: `const Card: FC<Props> = …`. */
@@ -173,10 +185,19 @@ const isModule = (scope: Scope): boolean => scope.parent === undefined;
 const mayHold = (node: t.Node): boolean =>
   /(Function|Class|Call|TSAs|TSSatisfies|Parenthesized)/.test(node.type);
 
-function baseOf(node: t.Class, names: ReactNames): Pick<Candidate, 'extends'> {
+function baseOf(node: t.Class, names: ReactNames, args: t.Node[]): Pick<Candidate, 'extends'> {
   const name = node.superClass ? memberName(node.superClass) : undefined;
   if (!name || names.own(name)) return {};
-  return { extends: { name, start: node.superClass!.start!, end: node.superClass!.end! } };
+  const given = args.length ? { given: true as const } : {};
+  return { extends: { name, ...given, start: node.superClass!.start!, end: node.superClass!.end! } };
+}
+
+/** The place among a class's own type parameters of the one that is what it takes: `class Dial<P> extends Component<P>`. */
+function ownParameter(node: t.Class, given: t.Node | undefined): number | undefined {
+  const params = (node.typeParameters as { params?: t.TSTypeParameter[] } | null | undefined)?.params ?? [];
+  const name = given?.type === 'TSTypeReference' ? entityName(given.typeName) : undefined;
+  const at = params.findIndex((one) => (one.name as unknown) === name);
+  return at < 0 ? undefined : at;
 }
 
 /** The component or helper that a declaration holds, or undefined. `fallback` names an anonymous export. */
@@ -193,24 +214,32 @@ export function candidateOf(
   const local = isModule(one.scope) ? (one.id?.name ?? 'default') : undefined;
   const isDefault = one.id === undefined;
   if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') {
-    if (!isComponentClass(node)) return undefined;
+    if (!node.superClass) return undefined;
+    const own = /^(Pure)?Component$/.test(names.own(memberName(node.superClass) ?? '') ?? '');
+    const draws = hasRender(node);
+    if (!draws && !own && !isBound(node)) return undefined;
     const name = one.name ?? node.id?.name ?? fallback;
-    const [type] =
+    const args =
       (
         (node.superTypeParameters ?? (node as { superTypeArguments?: t.Node }).superTypeArguments) as
           { params?: t.Node[] } | undefined
       )?.params ?? [];
+    const [type] = args;
+    const param = ownParameter(node, type);
     return {
       name,
-      role: 'component',
+      // Without a word on what it draws, its base says what it is.
+      role: draws || own ? 'component' : 'helper',
       node,
       id: one.id ?? node.id ?? undefined,
       local,
       ...(type ? { propsType: readType(type, named) } : {}),
       wrapped: foreign,
       injected: false,
-      ...baseOf(node, names),
-      inherits: !/^(Pure)?Component$/.test(names.own(memberName(node.superClass!) ?? '') ?? ''),
+      ...baseOf(node, names, args),
+      ...(param === undefined ? {} : { propsParam: param }),
+      ...(draws ? {} : { drawsBase: true }),
+      inherits: !own,
       takesRef: true,
     };
   }

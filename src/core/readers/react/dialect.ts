@@ -10,6 +10,7 @@ import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
 import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import {
+  addNode,
   addSymbol,
   inferContext,
   mergeContent,
@@ -93,6 +94,8 @@ export function reactDialect(
     },
     call(u, node, ctx) {
       if (node.callee.type === 'Super') return { kind: 'computed', ...spanOf(node) };
+      if (memberName(node.callee) === undefined && isSuperRender(node.callee))
+        return { kind: 'computed', ...spanOf(node), content: [drawBase(u, node, ctx)] };
       if (memberName(node.callee) === undefined && isSetState(node.callee)) return writeState(u, node, ctx);
       if (isMount(names, node)) return readMount(u, node, ctx);
       const hook = calledHook(names, node);
@@ -156,13 +159,35 @@ export function stateSymbol(u: Unit, name: string, at: t.Node): number {
   return index;
 }
 
+/** `super.render` */
+const isSuperRender = (node: t.Node): boolean =>
+  node.type === 'MemberExpression' &&
+  node.object.type === 'Super' &&
+  node.property.type === 'Identifier' &&
+  node.property.name === 'render';
+
+/** A node for what the base class draws. */
+export const drawBase = (u: Unit, node: t.Node, ctx: Ctx): number =>
+  addNode(u, { kind: 'group', inherited: true, ...spanOf(node) }, ctx);
+
+/** What React's own base class has, which no class of the project declares. */
+const BASE_MEMBERS = /^(state|refs|setState|forceUpdate)$/;
+
+/** The symbol of a member that a base declares: which one that is, is known when files are linked. */
+function inheritedMember(u: Unit, id: t.Identifier): number | undefined {
+  if (!u.facts.mixins?.length || BASE_MEMBERS.test(id.name)) return undefined;
+  const symbol = addSymbol(u, { name: id.name, kind: 'inherited', port: id.name, ...spanOf(id) });
+  u.members.set(id.name, symbol);
+  return symbol;
+}
+
 /** `this.props.x`, `this.state.x`, `this.method` of a class component. */
 function readSelf(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression): ExprFact | undefined {
   if (u.node.type !== 'ClassDeclaration' && u.node.type !== 'ClassExpression') return undefined;
   const { object, property } = node;
   if (node.computed || property.type !== 'Identifier') return undefined;
   if (object.type === 'ThisExpression') {
-    const symbol = u.members.get(property.name);
+    const symbol = u.members.get(property.name) ?? inheritedMember(u, property);
     return symbol === undefined ? undefined : { kind: 'identity', symbol, ...spanOf(node) };
   }
   if (object.type !== 'MemberExpression' || object.object.type !== 'ThisExpression') return undefined;

@@ -187,13 +187,17 @@ function readUnits(
     // Without a parameter its props are for others to read, from the element.
     const idle =
       node.type !== 'ClassDeclaration' && node.type !== 'ClassExpression' && node.params.length === 0;
-    if (candidate.inherits || (idle && candidate.propsType)) component.openProps = true;
+    if ((candidate.inherits && !candidate.extends) || (idle && candidate.propsType)) component.openProps = true;
     if (candidate.propsType) component.propsType = candidate.propsType;
-    if (candidate.extends) component.extends = candidate.extends;
+    if (candidate.propsParam !== undefined) component.propsParam = candidate.propsParam;
+    if (candidate.extends) {
+      component.extends = candidate.extends;
+      component.mixins = [candidate.extends.name];
+    }
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
     const u = newUnit(component, node, react.dialect, file, react.markup);
     if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression')
-      readClass(u, node, SETUP, names, candidate.inherits);
+      readClass(u, node, SETUP, names, candidate);
     else if (candidate.picker) readPicker(u, candidate.picker);
     else {
       readParameters(u, node, candidate.role);

@@ -288,7 +288,13 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     noteCalled(args);
     const given = symbol.init?.from ? contentOf(u, symbol) : undefined;
     const result = computed(node, callee, ...valuesOf(u, node.arguments, args));
-    return { ...result, kind: 'call', ...mergeContent(result, given && { ...result, content: given }) };
+    const own = symbol.kind === 'inherited' ? { symbol: callee.symbol! } : {};
+    return {
+      ...result,
+      kind: 'call',
+      ...own,
+      ...mergeContent(result, given && { ...result, content: given }),
+    };
   }
   const args = readArguments(u, node.arguments, ctx);
   noteCalled(args);

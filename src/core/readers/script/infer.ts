@@ -1,6 +1,7 @@
 /** The type of an expression as far as its text tells. What needs other files stays a reference. */
 import type * as t from '@babel/types';
 import { lit, prim, union, UNKNOWN, widen, type TypeExpr, type TypeMember } from '../../model/types';
+import type { Binding } from './scope';
 import { annotationOf, functionType, keyName, readType, type NamedType } from './type-expr';
 
 export interface InferContext {
@@ -52,10 +53,12 @@ function returnsValue(node: t.Node): boolean {
 /** The type of a function from its annotations and, without one for the result, from its body. */
 export function inferFunction(node: t.Function, ctx: InferContext): TypeExpr {
   const type = functionType(node.params, node.returnType as t.Node | undefined, ctx.named);
-  if (type.t !== 'fn' || node.returnType) return type;
+  if (node.returnType) return type;
   if (node.generator) return type;
   if (node.async) return { ...type, returns: PROMISE };
   if (node.body.type !== 'BlockStatement') return { ...type, returns: widen(infer(node.body, ctx)) };
+  // What ends in a throw gives nothing back, not even nothing.
+  if (node.body.body.at(-1)?.type === 'ThrowStatement') return type;
   if (!returnsValue(node.body)) return { ...type, returns: prim('void') };
   const only = node.body.body.length === 1 ? node.body.body[0] : undefined;
   if (only?.type === 'ReturnStatement' && only.argument) {
@@ -78,6 +81,10 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
     case 'TemplateLiteral':
       return node.expressions.length ? prim('string') : lit(node.quasis[0]?.value.cooked ?? '');
     case 'Identifier':
+      if (node.binding?.kind === 'param' && !node.binding.reassigned) {
+        const known = ctx.lookup(node);
+        return known.t === 'unknown' ? parameterType(node.binding, ctx) : known;
+      }
       if (!node.binding) {
         if (node.name === 'undefined') return lit(undefined);
         return node.name === 'NaN' || node.name === 'Infinity' ? prim('number') : UNKNOWN;
@@ -143,7 +150,7 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
     case 'ArrayExpression':
       return node.elements.length === 0 || node.elements.some((one) => !one || one.type === 'SpreadElement')
         ? { t: 'array', of: node.elements.length === 0 ? prim('never') : UNKNOWN }
-        : { t: 'array', of: union(node.elements.map((one) => infer(one, ctx))) };
+        : written(node.elements.map((one) => infer(one, ctx)));
     case 'ObjectExpression':
       return inferObject(node, ctx);
     case 'ArrowFunctionExpression':
@@ -183,12 +190,40 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
   }
 }
 
+/** What a parameter is, where that is written at its name. */
+function parameterType({ id }: Binding, { named }: InferContext): TypeExpr {
+  const written = annotationOf(id);
+  if (!written) return UNKNOWN;
+  const type = readType(written, named);
+  return (id as t.Identifier).optional ? union([type, lit(undefined)]) : type;
+}
+
+/** Longer lists are not kept one by one. */
+const MAX_EACH = 24;
+
+const written = (each: TypeExpr[]): TypeExpr => ({
+  t: 'array',
+  of: union(each),
+  ...(each.length <= MAX_EACH ? { each } : {}),
+});
+
 function inferObject(node: t.ObjectExpression, ctx: InferContext): TypeExpr {
-  const members: TypeMember[] = [];
+  const parts: TypeExpr[] = [];
+  let members: TypeMember[] = [];
   let open = false;
+  const close = () => {
+    if (members.length || open)
+      parts.push({ t: 'object', members, fresh: true, ...(open ? { open: true } : {}) });
+    [members, open] = [[], false];
+  };
   for (const property of node.properties) {
-    const name = property.type === 'SpreadElement' ? undefined : keyName(property);
-    if (name === undefined || property.type === 'SpreadElement') {
+    if (property.type === 'SpreadElement') {
+      close();
+      parts.push(infer(property.argument, ctx));
+      continue;
+    }
+    const name = keyName(property);
+    if (name === undefined) {
       open = true;
       continue;
     }
@@ -201,6 +236,10 @@ function inferObject(node: t.ObjectExpression, ctx: InferContext): TypeExpr {
       start: property.key.start!,
       end: property.key.end!,
     });
+  }
+  if (parts.length) {
+    close();
+    return { t: 'merge', of: parts };
   }
   return { t: 'object', members, fresh: true, ...(open ? { open: true } : {}) };
 }

@@ -1,11 +1,12 @@
 /** JSX to render nodes. */
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact, TagFact } from '../../model/facts';
+import type { AttributeFact, ExprFact, LoweredFact, TagFact } from '../../model/facts';
 import { lit } from '../../model/types';
 import { calledBy, spread } from './attributes';
 import { choicesOf, chosen } from './choices';
 import { contentOf, place, shownBy } from './placing';
 import { raisePort } from './ports';
+import type { Binding } from './scope';
 import {
   addNode,
   type Ctx,
@@ -81,10 +82,9 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
     registered !== undefined ? 'site' : plain ? 'element' : dialect.isGroup(u, tag.name) ? 'group' : 'site';
   const index = addNode(u, { kind, tag, ...spanOf(node) }, ctx);
   const fact = u.facts.render[index]!;
-  if (plain && root?.binding) {
-    const symbol = symbolOf(u, root);
-    if (symbol !== undefined) fact.lowercase = { symbol };
-    else if (isModuleLevel(root.binding)) fact.lowercase = { module: root.name };
+  if (plain && root?.binding && root === name) {
+    const held = loweredTag(u, root.binding, asExpression(name)!);
+    if (held) fact.lowercase = held;
   }
   if (!plain && root) {
     const symbol = symbolOf(u, root);
@@ -111,6 +111,7 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
     if (own && dialect.isTagged?.((attribute.name as t.JSXIdentifier).name)) continue;
     const read = readAttribute(u, attribute, index, kind === 'element', ctx, dialect, tag.name);
     if (kind !== 'element' || isKept(read)) fact.attributes.push(read);
+    fact.lowercase?.given.push(read.name);
   }
   dialect.tagged?.(u, index, node, ctx);
   if (kind === 'site' && dialect.provider(u, tag, index, fact.attributes, ctx)) fact.kind = 'group';
@@ -127,6 +128,15 @@ export function chooseTag(u: Unit, tag: TagFact, node: t.Node | undefined): void
   const known = node && kind !== 'bag' ? chosen(choicesOf(node, u.loops)) : {};
   // What is not one of several names is what the component was handed.
   if (known.choices || (known.plain && !known.openChoice)) Object.assign(tag, known);
+}
+
+/** What stands behind a tag in lower case that bears the name of something in scope. */
+export function loweredTag(u: Unit, binding: Binding, id: t.Expression): LoweredFact | undefined {
+  const symbol = u.refs.get(binding);
+  if (symbol === undefined && !isModuleLevel(binding)) return undefined;
+  const { choices } = chosen(choicesOf(id, u.loops));
+  const known = choices ?? (symbol === undefined ? [{ name: binding.name }] : undefined);
+  return { ...(symbol === undefined ? {} : { symbol }), ...(known ? { choices: known } : {}), given: [] };
 }
 
 /** The name of a tag as the expression that it is. */

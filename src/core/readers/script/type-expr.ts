@@ -135,7 +135,7 @@ export function functionType(
   params: t.Node[],
   returns: t.Node | null | undefined,
   named: NamedType,
-): TypeExpr {
+): Extract<TypeExpr, { t: 'fn' }> {
   return {
     t: 'fn',
     params: params
@@ -185,7 +185,10 @@ function readMembers(list: t.Node[], named: NamedType): TypeExpr {
       };
       members.push({
         name,
-        type: functionType(parameters ?? params ?? [], typeAnnotation ?? returnType, named),
+        type: {
+          ...functionType(parameters ?? params ?? [], typeAnnotation ?? returnType, named),
+          method: true,
+        },
         ...(member.optional ? { optional: true } : {}),
         start: member.key.start!,
         end: member.key.end!,

@@ -322,8 +322,8 @@ export function inferContext(u: Unit) {
       const own = u.dialect.memberType?.(u, name, false);
       if (own) return own;
       const symbol = u.members.get(name);
-      // What a method gives back is known where it is read; other members may be anything by then.
-      return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'handler'
+      // What a method gives back is known where it is read, and so are inputs; other members may be anything by then.
+      return symbol !== undefined && /^(handler|inherited|bag)$/.test(u.facts.symbols[symbol]!.kind)
         ? { t: 'sym', s: symbol }
         : UNKNOWN;
     },

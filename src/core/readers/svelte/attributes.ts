@@ -25,6 +25,7 @@ export function readAttributes(u: SvelteUnit, node: Tag, index: number, at: At):
     }
     const read = readAttribute(u, one, index, at);
     if (!read) continue;
+    u.facts.render[index]!.lowercase?.given.push(read.name);
     if (!plain || read.mode !== 'value' || /^on/.test(read.name)) fact.attributes.push(read);
   }
   return scope;

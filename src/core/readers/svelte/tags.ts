@@ -4,6 +4,7 @@ import type * as t from '@babel/types';
 import type { RenderFact, Span, TagFact } from '../../model/facts';
 import { choicesOf, chosen } from '../script/choices';
 import { SELF } from '../script/file-name';
+import { loweredTag } from '../script/jsx';
 import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, fillSlot, nameOutlet, noteNested, siteAround } from '../script/slots';
 import { place } from '../script/placing';
@@ -88,9 +89,8 @@ function addElement(u: SvelteUnit, node: Tag, tag: TagFact, at: At): number {
   const index = addNode(u, { kind: 'element', tag, ...span(node) }, at.ctx);
   const binding = node.type === 'RegularElement' ? bindingOf(node.name, at.scope) : undefined;
   if (!binding) return index;
-  const symbol = u.refs.get(binding);
-  if (symbol !== undefined) u.facts.render[index]!.lowercase = { symbol };
-  else if (isModuleLevel(binding)) u.facts.render[index]!.lowercase = { module: node.name };
+  const held = loweredTag(u, binding, asExpression(node.name, binding));
+  if (held) u.facts.render[index]!.lowercase = held;
   return index;
 }
 

@@ -22,6 +22,7 @@ export function readAttributes(u: VueUnit, element: Element, index: number, at: 
   for (const prop of element.props) {
     const read = prop.type === 6 ? readStatic(u, prop, plain, at) : readDirective(u, prop, index, at);
     if (!read) continue;
+    fact.lowercase?.given.push(read.name);
     // Of what a plain element is given, only this says something about the flow beyond the reads noted.
     if (!plain || read.mode === 'ref' || read.mode === 'spread' || read.mode === 'listen')
       fact.attributes.push(read);

@@ -1,6 +1,6 @@
 /** What the tags of a template name. */
 import type * as t from '@babel/types';
-import type { TagFact } from '../../model/facts';
+import type { Span, TagFact } from '../../model/facts';
 import { isPageTag } from '../../model/page-names';
 import { type Choice, choicesOf, chosen, moduleName } from '../script/choices';
 import { SELF } from '../script/file-name';
@@ -34,9 +34,22 @@ export function addTag(u: VueUnit, element: Element, at: At): number {
   const is = staticAttribute(element, 'is')?.value?.content.replace(/^vue:/, '');
   const named = is !== undefined && spellings(is).some((one) => u.registered.has(one)) ? is : element.tag;
   const tag: TagFact = { name: named, ...tagSpan(element) };
+  if (named === element.tag && isPageTag(named)) return addElement(u, tag, span, at);
   const isComponent = element.tagType === 1 || named !== element.tag || isBound(u, named, at.scope);
   if (isComponent) resolveTag(u, tag, at.scope);
   return addNode(u, { kind: isComponent ? 'site' : 'element', tag, ...span }, at.ctx);
+}
+
+/** An element of the page, whose name wins over that of a component. */
+function addElement(u: VueUnit, tag: TagFact, span: Span, at: At): number {
+  const index = addNode(u, { kind: 'element', tag, ...span }, at.ctx);
+  const name = spellings(tag.name).find((one) => u.registered.get(one) || bindingOf(one, at.scope));
+  const local = name === undefined ? undefined : u.registered.get(name);
+  const binding = name === undefined || local ? undefined : bindingOf(name, at.scope);
+  if (local) u.facts.render[index]!.lowercase = { choices: [{ name: local }], given: [] };
+  else if (binding && isModuleLevel(binding) && name !== tag.name)
+    u.facts.render[index]!.lowercase = { choices: [{ name: binding.name }], given: [] };
+  return index;
 }
 
 /** `<component is="fare-card">`, `<component :is="wide ? Chart : Table">` */

@@ -1,5 +1,6 @@
 import type { Linked } from '../../link';
-import type { RenderFact } from '../../model/facts';
+import type { LoweredFact } from '../../model/facts';
+import { isPageAttribute } from '../../model/page-names';
 import type { Component } from '../../model/project';
 import { placeOf, portKey, step, type Rule } from '../rule';
 import { isElementName } from './elements';
@@ -11,9 +12,10 @@ export const lowercase: Rule = {
   check({ project, report, claim }) {
     for (const component of project.components) {
       for (const node of component.facts.render) {
-        if (!node.lowercase || !node.tag || isElementName(node.tag.name)) continue;
-        if (!holdsComponent(project, component, node.lowercase)) continue;
-        if ('symbol' in node.lowercase) {
+        if (!node.lowercase || !node.tag) continue;
+        const held = heldBy(project, component, node.lowercase);
+        if (!held.length || !isMeant(node.tag.name, node.lowercase, held)) continue;
+        if (node.lowercase.symbol !== undefined) {
           const fact = component.facts.symbols[node.lowercase.symbol]!;
           const port = fact.port === undefined ? undefined : component.ports.get(fact.port);
           if (port) claim(portKey(port));
@@ -34,22 +36,27 @@ export const lowercase: Rule = {
   },
 };
 
-function holdsComponent(
-  project: Linked,
-  owner: Component,
-  held: NonNullable<RenderFact['lowercase']>,
-): boolean {
-  if ('module' in held) return project.lookup(owner.file, held.module).kind === 'component';
-  const symbol = owner.facts.symbols[held.symbol]!;
-  if (symbol.kind === 'prop') {
-    return owner.calledAt.some((id) => {
-      const site = project.sites[id]!;
-      const value = site.fact.attributes.find((one) => one.name === symbol.port)?.value;
-      return (
-        value?.component !== undefined && project.lookup(site.file, value.component).kind === 'component'
-      );
-    });
-  }
-  const init = symbol.init?.component;
-  return init !== undefined && project.lookup(owner.file, init).kind === 'component';
+/** A name that elements have, too, is meant for the component only where it is given what no element takes. */
+const isMeant = (tag: string, { given }: LoweredFact, held: Component[]): boolean =>
+  !isElementName(tag) ||
+  given.some(
+    (name) => !isPageAttribute(name) && held.every(({ ports }) => ports.get(name)?.declared === true),
+  );
+
+/** The components that the name of a tag stands for. */
+function heldBy(project: Linked, owner: Component, { symbol, choices = [] }: LoweredFact): Component[] {
+  const fact = symbol === undefined ? undefined : owner.facts.symbols[symbol]!;
+  const targets =
+    fact?.kind === 'prop'
+      ? owner.calledAt.flatMap((id) => {
+          const site = project.sites[id]!;
+          const name = site.fact.attributes.find((one) => one.name === fact.port)?.value.component;
+          return name === undefined ? [] : [project.lookup(site.file, name)];
+        })
+      : choices.flatMap((one) => project.names.candidates(owner.file, one));
+  return targets.flatMap((one) =>
+    one.kind === 'component' && project.components[one.component]!.facts.role === 'component'
+      ? [project.components[one.component]!]
+      : [],
+  );
 }

@@ -1,0 +1,33 @@
+/** Classes that extend others: what they are, and what they take, as far as their bases tell. */
+import type { Component } from '../model/project';
+
+/** Bases are followed so far. */
+const MAX_DEPTH = 16;
+
+/** Says of each class whether it is a component, whether all of it is known, and what the type of its inputs is. */
+export function settleBases(components: Component[]): void {
+  const done = new Set<Component>();
+  const settle = (component: Component, depth: number): void => {
+    if (done.has(component) || depth > MAX_DEPTH) return;
+    done.add(component);
+    const { facts, mixins } = component;
+    for (const base of mixins) settle(base, depth + 1);
+    const lacks = (facts.mixins?.length ?? 0) > mixins.length;
+    if (!facts.extends) {
+      if (lacks && facts.traits.isElement) component.openBase = true;
+      return;
+    }
+    const [base] = mixins;
+    if (lacks || !base || base.openBase || base.facts.role !== 'component') component.openBase = true;
+    if (!base || base.facts.role !== 'component') return;
+    // Without a render of its own it draws what its base draws.
+    if (facts.role === 'helper') component.facts = { ...facts, role: 'component' };
+    const { propsParam } = base.facts;
+    // What is given to the base's own parameter is what it takes; otherwise it takes what the base does.
+    if (facts.extends.given && propsParam === 0) return;
+    if (propsParam !== undefined) component.openBase = true;
+    const { propsType: _, ...rest } = component.facts;
+    component.facts = rest;
+  };
+  for (const component of components) settle(component, 0);
+}
