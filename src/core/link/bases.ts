@@ -22,7 +22,9 @@ export function settleBases(components: Component[]): void {
     if (!base || base.facts.role !== 'component') return;
     // Without a render of its own it draws what its base draws.
     if (facts.role === 'helper') component.facts = { ...facts, role: 'component' };
-    const { propsParam } = base.facts;
+    const { propsParam, openProps } = base.facts;
+    // What a base reads of the whole, it reads of what its heirs take.
+    if (openProps && !component.facts.openProps) component.facts = { ...component.facts, openProps };
     // What is given to the base's own parameter is what it takes; otherwise it takes what the base does.
     if (facts.extends.given && propsParam === 0) return;
     if (propsParam !== undefined) component.openBase = true;

@@ -72,11 +72,18 @@ export function belowNode(
       for (const { helper, nodes } of component.drawn.get(index) ?? [])
         for (const one of nodes) push(helper, one);
       const sites = component.siteAt.get(index) ?? [];
-      if (node.kind === 'site' && (!sites.length || node.tag?.openChoice)) found.open = true;
+      const unseen = !sites.length && !isContext(project, component, node);
+      if (node.kind === 'site' && (unseen || node.tag?.openChoice)) found.open = true;
       for (const id of sites) place(project.sites[id]!.target);
     }
   }
   return found;
+}
+
+/** A context that is its own element draws what is nested in it, and nothing else. */
+function isContext(project: Tree, { file }: Component, { tag }: RenderFact): boolean {
+  const target = tag && project.lookup(file, tag.name);
+  return target?.kind === 'value' && target.value.kind === 'context';
 }
 
 /** The slots of a component that are drawn in one of some nodes, or where nobody can see. */

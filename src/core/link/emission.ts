@@ -46,8 +46,9 @@ export const emissionsOf = oncePer((project: Linked) => new Emissions(project));
 
 export interface Stray {
   port: Port;
-  /** The call site at which the event finds no listener. */
+  /** The call site at which the event finds no listener, or one that keeps it. */
   site: Site;
+  kept?: true;
 }
 
 /** A callback `onHold` and an event `hold` of its own name are the same to people. */
@@ -56,15 +57,24 @@ const eventName = (name: string): string => {
   return first === undefined ? name : `@${first.toLowerCase()}${rest!}`;
 };
 
+/** Who hears the event at a call site raises it again for those above. */
+const isRaisedAgain = ({ flow }: Linked, port: Port, site: Site): boolean =>
+  flow.out[port.node]!.some((index) => {
+    const to = flow.nodes[flow.edges[index]!.to]!;
+    return to.component === site.owner && to.port?.channel === 'event';
+  });
+
 /**
  * Below a component, the nearest event of a name that is raised and not heard at its call site; undefined if
- * every one is heard. Breadth first over the components that it renders.
+ * every one is heard. Where a call site of the component waits for it, it is lost, too, with who hears it on the way and
+ * keeps it. Breadth first over the components that it renders.
  */
 export function strayBelow(
   project: Linked,
   emissions: Emissions,
   start: Component,
   name: string,
+  waits: boolean,
 ): Stray | undefined {
   const seen = new Set([start.id]);
   let ring = [start];
@@ -82,6 +92,8 @@ export function strayBelow(
           const heard =
             handed.attributes.has(port.name) || (port.rises && project.rising.isHeard(port)) || carried;
           if (!heard) return { port, site };
+          const keeps = waits && handed.attributes.has(port.name) && owner !== start;
+          if (keeps && !isRaisedAgain(project, port, site)) return { port, site, kept: true };
           // Heard here: what is above is not this event's concern.
           continue;
         }

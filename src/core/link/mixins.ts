@@ -28,8 +28,7 @@ export function inheritPorts(components: Component[]): void {
     done.add(component);
     for (const mixin of component.mixins) {
       take(mixin, depth + 1);
-      if (component.facts.extends && (mixin.facts.openProps || (mixin.open && !component.facts.propsType)))
-        component.open = true;
+      if (component.facts.extends && mixin.open && !component.facts.propsType) component.open = true;
       for (const port of mixin.ports.values()) {
         if (component.ports.has(port.name)) continue;
         const symbol = component.facts.symbols.findIndex(

@@ -86,6 +86,10 @@ export interface ExprFact extends Span {
   content?: (number | DrawnFact | ShownFact)[];
   /** member: it is called without anything, so that it is the value itself, or what a function there gives back. */
   called?: boolean;
+  /** It is the same each time as long as what it depends on is. */
+  stable?: true;
+  /** call: it gives a list that is made anew. */
+  fresh?: 'array';
   /** array: its elements, where they matter. */
   elements?: ExprFact[];
   /** What a helper gave back, or a part of it: the call, by its index, and the way to the part. */
@@ -134,6 +138,8 @@ export interface ReadFact extends Span {
   soft?: boolean;
   where: Where;
   fn: number;
+  /** Of what draws something: the arms of conditions that it is placed in. */
+  arms?: string[];
 }
 
 export interface WriteFact extends Span {
@@ -276,8 +282,12 @@ export interface RenderFact extends Span {
   mounted?: Span;
   /** The condition that it stands under. */
   when?: Span;
-  /** Call sites: the arms of conditions that it stands in, as condition and arm. */
+  /** Call sites and outlets: the arms of conditions that they stand in, as condition and arm. */
   arms?: string[];
+  /** group: what is in it is drawn elsewhere on the page. */
+  portal?: true;
+  /** group: what is taken out of it is kept for when it comes again. */
+  keeps?: true;
   /** The list that it is repeated for. */
   each?: Span;
   /** Content is nested in it. */

@@ -8,7 +8,9 @@ const sharedNames = oncePer((project: Project): Set<string> => {
   const seen = new Set<string>();
   const names = new Set<string>();
   for (const component of project.components) {
-    if (component.facts.role === 'module') continue;
+    const { role, extends: base } = component.facts;
+    // A class that turned out to be no component is never referred to.
+    if (role === 'module' || (role === 'helper' && base)) continue;
     if (seen.has(component.name)) names.add(component.name);
     seen.add(component.name);
   }

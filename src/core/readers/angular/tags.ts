@@ -1,6 +1,7 @@
 /** The tags of a template: elements, components, templates, outlets. */
 import type { TmplAstContent, TmplAstElement, TmplAstNode, TmplAstTemplate } from '@angular/compiler';
 import type * as t from '@babel/types';
+import { REBUILT } from '../../model/arms';
 import type { RenderFact, Span } from '../../model/facts';
 import { isPageTag } from '../../model/page-names';
 import { angularCompiler } from '../on-demand';
@@ -8,7 +9,7 @@ import { declarePattern } from '../script/patterns';
 import { portSymbol } from '../script/ports';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { addNode, type Ctx, inArm, spanOf, use } from '../script/unit';
+import { addNode, type Ctx, inBranch, spanOf, use } from '../script/unit';
 import { codeOf } from './code';
 import { addInput, addText, readGiven } from './given';
 import { declareAlias, openLoop } from './loops';
@@ -155,7 +156,11 @@ function readStructural(u: AngularUnit, template: TmplAstTemplate, at: At, neste
   const [first] = node.attributes;
   const { start, end } = first ?? node;
   const ctx: Ctx = test
-    ? { ...at.ctx, when: { start, end }, arms: [...(at.ctx.arms ?? []), `@switch${at.parent}#${start}`] }
+    ? {
+        ...at.ctx,
+        when: { start, end },
+        arms: [...(at.ctx.arms ?? []), `${REBUILT}@switch${at.parent}#${start}`],
+      }
     : { ...at.ctx, when: { start, end } };
   const scope = declareVariables(u, template, at);
   nested.view(u, template.children, { ...at, scope, ctx, parent: index });
@@ -175,5 +180,5 @@ function readConditional(
   let { scope } = at;
   const [alias] = template.variables;
   if (alias && value) scope = declareAlias(u, identifier(alias.name, spanAt(alias.keySpan)), value, test, at);
-  nested.view(u, template.children, { ...at, scope, ctx: test ? inArm(u, at.ctx, test, true) : at.ctx });
+  nested.view(u, template.children, { ...at, scope, ctx: test ? inBranch(u, at.ctx, test, true) : at.ctx });
 }

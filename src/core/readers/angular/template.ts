@@ -13,7 +13,8 @@ import { angularCompiler } from '../on-demand';
 import { declarePattern } from '../script/patterns';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { type Ctx, inArm, spanOf, typeOf, use } from '../script/unit';
+import { REBUILT } from '../../model/arms';
+import { type Ctx, inBranch, spanOf, typeOf, use } from '../script/unit';
 import { codeOf } from './code';
 import { declareAlias, openLoop } from './loops';
 import { declareReferences } from './references';
@@ -89,9 +90,9 @@ function readIf(u: AngularUnit, node: TmplAstIfBlock, at: At): void {
       const { name, keySpan } = branch.expressionAlias;
       scope = declareAlias(u, identifier(name, spanAt(keySpan)), value!, test, { ...at, ctx });
     }
-    const inside = test ? inArm(u, ctx, test, true) : ctx;
+    const inside = test ? inBranch(u, ctx, test, true) : ctx;
     readView(u, branch.children, { ...at, scope, ctx: inside });
-    if (test) ctx = inArm(u, ctx, test, false);
+    if (test) ctx = inBranch(u, ctx, test, false);
   }
 }
 
@@ -112,7 +113,7 @@ function readSwitch(u: AngularUnit, node: TmplAstSwitchBlock, at: At): void {
     const test = one.expression && codeOf(u, one.expression, at.scope);
     if (test) readCondition(u, test, at.ctx);
     const { start, end } = spanAt(one.startSourceSpan);
-    const arms = [...(at.ctx.arms ?? []), `@${value?.start ?? start}#${index}`];
+    const arms = [...(at.ctx.arms ?? []), `${REBUILT}@${value?.start ?? start}#${index}`];
     readView(u, one.children, { ...at, ctx: { ...at.ctx, when: { start, end }, arms } });
   }
 }
@@ -121,7 +122,7 @@ function readDefer(u: AngularUnit, node: TmplAstDeferredBlock, at: At): void {
   const { when } = node.triggers;
   const test = when && codeOf(u, when.value, at.scope);
   if (test) readCondition(u, test, at.ctx);
-  const inside = { ...at, ctx: test ? inArm(u, at.ctx, test, true) : at.ctx };
+  const inside = { ...at, ctx: test ? inBranch(u, at.ctx, test, true) : at.ctx };
   readView(u, node.children, inside);
   for (const one of [node.placeholder, node.loading, node.error]) if (one) readView(u, one.children, at);
 }

@@ -5,7 +5,7 @@ import { declarePattern, noteLoop } from '../script/patterns';
 import { place } from '../script/placing';
 import { type Binding, type Scope } from '../script/scope';
 import { type At, noteNested } from '../script/slots';
-import { addNode, type Ctx, inArm, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { addNode, type Ctx, inBranch, spanOf, typeOf, use, usesOf } from '../script/unit';
 import { eachChild, patternNames } from '../script/walk';
 import { codeAt, statementsAt } from './code';
 import type { BlockNode, MarkupNode } from './markup';
@@ -113,8 +113,8 @@ function readBlock(u: RazorUnit, { word, branches }: BlockNode, at: At): void {
     const condition: Ctx = { ...ctx, where: 'condition' };
     use(u, u.expr(test, condition), condition, 'condition');
     const scope = withPatterns(u, head!, { ...at, ctx });
-    readNodes(u, children, { ...at, scope, ctx: inArm(u, ctx, test, true) });
-    ctx = inArm(u, ctx, test, false);
+    readNodes(u, children, { ...at, scope, ctx: inBranch(u, ctx, test, true) });
+    ctx = inBranch(u, ctx, test, false);
   }
 }
 

@@ -7,6 +7,7 @@ import { workedOut } from '../script/expr';
 import { readFunction } from '../script/functions';
 import { infer } from '../script/infer';
 import { declarePattern } from '../script/patterns';
+import { place, shownBy } from '../script/placing';
 import { isFunction } from '../script/scope';
 import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import {
@@ -112,7 +113,7 @@ export function reactDialect(
       }
       if (hook === 'useCallback' && node.arguments[0]) {
         if (node.arguments[1]) use(u, u.expr(node.arguments[1], ctx), ctx);
-        return u.expr(node.arguments[0], ctx);
+        return { ...u.expr(node.arguments[0], ctx), stable: true };
       }
       if (hook === 'useMemo') return readMemo(u, node, ctx);
       if (hook === 'cloneElement') u.facts.clones = true;
@@ -124,7 +125,9 @@ export function reactDialect(
         const id = targetId(node.arguments[1]);
         if (id !== undefined) (u.facts.portals ??= []).push({ id, ...spanOf(node.arguments[1]!) });
         for (const arg of node.arguments.slice(1)) use(u, u.expr(arg, ctx), ctx);
-        return { ...use(u, content, ctx, 'text'), start: node.start!, end: node.end! };
+        const portal = addNode(u, { kind: 'group', portal: true, ...spanOf(node) }, ctx);
+        place(u, shownBy(u, use(u, content, ctx, 'text')), portal);
+        return { kind: 'content', content: [portal], ...spanOf(node), type: { t: 'content' } };
       }
       return undefined;
     },
@@ -331,6 +334,7 @@ function readMemo(u: Unit, call: Call, ctx: Ctx): ExprFact {
   const { gives } = workedOut(u, value);
   return {
     kind: 'computed',
+    stable: true,
     ...spanOf(call),
     uses: mergeUses(value),
     ...mergeContent(value),

@@ -187,7 +187,8 @@ function readUnits(
     // Without a parameter its props are for others to read, from the element.
     const idle =
       node.type !== 'ClassDeclaration' && node.type !== 'ClassExpression' && node.params.length === 0;
-    if ((candidate.inherits && !candidate.extends) || (idle && candidate.propsType)) component.openProps = true;
+    if ((candidate.inherits && !candidate.extends) || (idle && candidate.propsType))
+      component.openProps = true;
     if (candidate.propsType) component.propsType = candidate.propsType;
     if (candidate.propsParam !== undefined) component.propsParam = candidate.propsParam;
     if (candidate.extends) {

@@ -1,6 +1,7 @@
 /** What is reached through a ref to a component, and where a portal's content goes. */
 import type * as t from '@babel/types';
 import type { ExposedFact, ExposesFact } from '../../model/facts';
+import { returnsOf } from '../script/choices';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { spanOf, symbolOf, unwrap, type Unit } from '../script/unit';
@@ -12,23 +13,39 @@ export function readExposed(u: Unit, call: t.CallExpression | t.OptionalCallExpr
   const [ref, make] = call.arguments;
   const port = ref && portOf(u, unwrap(ref));
   if (port === undefined) return;
-  const object = make && returned(unwrap(make));
+  const objects = make ? exposedObjects(unwrap(make)) : [];
   const fact: ExposesFact = { port, members: [] };
-  if (object?.type !== 'ObjectExpression') fact.open = true;
-  else {
-    for (const property of object.properties) {
-      const name = property.type === 'SpreadElement' ? undefined : keyName(property);
-      if (name === undefined || property.type === 'SpreadElement') {
-        fact.open = true;
-        continue;
-      }
-      const value = property.type === 'ObjectMethod' ? property : unwrap(property.value);
-      fact.members.push(exposed(name, property.key, value, (id) => isHandle(u, id)));
+  if (!objects?.length) fact.open = true;
+  for (const property of (objects ?? []).flatMap((one) => one.properties)) {
+    const name = property.type === 'SpreadElement' ? undefined : keyName(property);
+    if (name === undefined || property.type === 'SpreadElement') {
+      fact.open = true;
+      continue;
     }
+    if (fact.members.some((one) => one.name === name)) continue;
+    const value = property.type === 'ObjectMethod' ? property : unwrap(property.value);
+    fact.members.push(exposed(name, property.key, value, (id) => isHandle(u, id)));
   }
   // Several handles on one port: which one is there depends on more than is known here.
   if (u.facts.exposes?.some((one) => one.port === port)) fact.open = true;
   (u.facts.exposes ??= []).push(fact);
+}
+
+/** The objects that a function gives back: written there, or in a constant; undefined where one is not seen whole. */
+function exposedObjects(make: t.Node): t.ObjectExpression[] | undefined {
+  const found = isFunction(make) ? returnsOf(make).map((one) => writtenObject(one)) : [];
+  return found.every((one) => one !== undefined) ? found : undefined;
+}
+
+function writtenObject(given: t.Node): t.ObjectExpression | undefined {
+  const node = unwrap(given);
+  if (node.type === 'ObjectExpression') return node;
+  const binding = node.type === 'Identifier' ? node.binding : undefined;
+  if (binding?.kind !== 'const' || binding.node.type !== 'VariableDeclarator' || !binding.node.init)
+    return undefined;
+  // What is done with it besides may add to it.
+  const onlyGiven = binding.uses.every(({ id }) => id === node);
+  return onlyGiven ? writtenObject(binding.node.init) : undefined;
 }
 
 function exposed(name: string, key: t.Node, value: t.Node, isBox: (id: t.Node) => boolean): ExposedFact {

@@ -396,8 +396,12 @@ function readLoop(
     }
   }
   const rest = readArguments(u, others, ctx);
-  return { ...computed(node, list, item, ...rest), kind: 'computed' };
+  const fresh = MAKES_LIST.test(method) ? { fresh: 'array' as const } : {};
+  return { ...computed(node, list, item, ...rest), kind: 'computed', ...fresh };
 }
+
+/** Methods that give back a list of their own. */
+const MAKES_LIST = /^(map|flatMap|filter)$/;
 
 function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
   const members: MemberFact[] = [];

@@ -20,6 +20,7 @@ import type {
 import { type TypeExpr, UNKNOWN } from '../../model/types';
 
 import { infer, type InferContext } from './infer';
+import { REBUILT } from '../../model/arms';
 import type { Binding } from './scope';
 import type { NamedType } from './type-expr';
 
@@ -216,6 +217,7 @@ export function noteRead(u: Unit, symbol: number, at: Span, ctx: Ctx, path?: str
   if (kind === 'rest' && !path) u.facts.openProps = true;
   const read: ReadFact = { symbol, where: ctx.where, fn: ctx.fn, start: at.start, end: at.end };
   if (path?.length) read.path = path;
+  if (ctx.arms && u.facts.symbols[symbol]!.init?.content?.length) read.arms = ctx.arms;
   u.facts.reads.push(read);
 }
 
@@ -260,7 +262,7 @@ export function addNode(
     attributes: [],
     ...(ctx.when ? { when: ctx.when } : {}),
     ...(ctx.each ? { each: ctx.each } : {}),
-    ...(ctx.arms && node.kind === 'site' ? { arms: ctx.arms } : {}),
+    ...(ctx.arms && (node.kind === 'site' || node.kind === 'outlet') ? { arms: ctx.arms } : {}),
     ...node,
   };
   return u.facts.render.push(full) - 1;
@@ -269,8 +271,12 @@ export function addNode(
 /** Longer conditions are told apart by their place. */
 const MAX_TEST = 120;
 
+/** What stands in one branch of a template, which is made anew whenever it comes again. */
+export const inBranch = (u: Unit, ctx: Ctx, test: t.Node, holds: boolean): Ctx =>
+  inArm(u, ctx, test, holds, REBUILT);
+
 /** What stands in one arm of a condition; a condition and its opposite are known as such by their text. */
-export function inArm(u: Unit, ctx: Ctx, test: t.Node, holds: boolean): Ctx {
+export function inArm(u: Unit, ctx: Ctx, test: t.Node, holds: boolean, mark = ''): Ctx {
   let bare = unwrap(test);
   let arm = holds;
   while (bare.type === 'UnaryExpression' && bare.operator === '!') {
@@ -280,7 +286,7 @@ export function inArm(u: Unit, ctx: Ctx, test: t.Node, holds: boolean): Ctx {
   const { start, end } = spanOf(bare);
   const text = end - start > MAX_TEST ? '' : u.file.text.slice(start, end).replace(/\s{2,}|[\n\t]/g, ' ');
   const key = text.length > 60 || !text ? `@${start}` : text;
-  return { ...ctx, when: spanOf(test), arms: [...(ctx.arms ?? []), `${key}#${arm ? 1 : 0}`] };
+  return { ...ctx, when: spanOf(test), arms: [...(ctx.arms ?? []), `${mark}${key}#${arm ? 1 : 0}`] };
 }
 
 /** Whether the members that are used of a symbol are worth their places: handles, what they hold, parameters. */

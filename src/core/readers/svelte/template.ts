@@ -6,7 +6,7 @@ import { contentFunction } from '../script/content';
 import { declarePattern, noteLoop } from '../script/patterns';
 import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, handOver, noteNested, siteAround } from '../script/slots';
-import { addNode, addSymbol, type Ctx, inArm, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { addNode, addSymbol, type Ctx, inBranch, spanOf, typeOf, use, usesOf } from '../script/unit';
 import { patternNames } from '../script/walk';
 import { code, type MarkupNode, pattern, span, statementsAt, type Tag } from './ast';
 import { bindCode } from './code';
@@ -125,9 +125,9 @@ function readIf(u: SvelteUnit, node: AST.IfBlock, at: At): void {
     if (node.alternate) readNodes(u, node.alternate.nodes, at);
     return;
   }
-  readNodes(u, node.consequent.nodes, test ? { ...at, ctx: inArm(u, at.ctx, test, true) } : at);
+  readNodes(u, node.consequent.nodes, test ? { ...at, ctx: inBranch(u, at.ctx, test, true) } : at);
   if (node.alternate)
-    readNodes(u, node.alternate.nodes, test ? { ...at, ctx: inArm(u, at.ctx, test, false) } : at);
+    readNodes(u, node.alternate.nodes, test ? { ...at, ctx: inBranch(u, at.ctx, test, false) } : at);
 }
 
 function readEach(u: SvelteUnit, node: AST.EachBlock, at: At): void {

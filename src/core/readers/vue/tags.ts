@@ -28,7 +28,9 @@ export function addTag(u: VueUnit, element: Element, at: At): number {
   if (element.tag === 'component') return addChosen(u, element, at);
   if (element.tag === 'template' || GROUPS.has(name)) {
     if (name === 'Teleport') notePortal(u, element);
-    return addNode(u, { kind: 'group', ...span }, at.ctx);
+    const kind =
+      name === 'Teleport' ? { portal: true as const } : name === 'KeepAlive' ? { keeps: true as const } : {};
+    return addNode(u, { kind: 'group', ...kind, ...span }, at.ctx);
   }
   // `<tr is="fare-row">` stands for a component where only some elements may.
   const is = staticAttribute(element, 'is')?.value?.content.replace(/^vue:/, '');

@@ -5,7 +5,7 @@ import { parseCode, parsePattern } from '../script/code';
 import { declarePattern, noteLoop } from '../script/patterns';
 import { type At, siteAround } from '../script/slots';
 import { place } from '../script/placing';
-import { type Ctx, inArm, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { type Ctx, inBranch, spanOf, typeOf, use, usesOf } from '../script/unit';
 import {
   boundCode,
   codeOf,
@@ -56,7 +56,7 @@ function readConditional(u: VueUnit, element: Element, at: At, tests: t.Node[]):
   const own = directive(element, 'if') ?? directive(element, 'else-if');
   const isLoop = directive(element, 'for') !== undefined;
   let { ctx } = at;
-  for (const test of tests) ctx = inArm(u, ctx, test, false);
+  for (const test of tests) ctx = inBranch(u, ctx, test, false);
   // Beside a loop, the condition may use what the loop names, in older versions.
   const read = (inner: At): At => {
     const test = own && expressionOf(u, own, inner.scope);
@@ -64,7 +64,7 @@ function readConditional(u: VueUnit, element: Element, at: At, tests: t.Node[]):
     const condition: Ctx = { ...inner.ctx, where: 'condition' };
     use(u, u.expr(test, condition), condition, 'condition');
     tests.push(test);
-    return { ...inner, ctx: inArm(u, inner.ctx, test, true) };
+    return { ...inner, ctx: inBranch(u, inner.ctx, test, true) };
   };
   if (isLoop) readLoop(u, element, { ...at, ctx }, read);
   else readElement(u, element, read({ ...at, ctx }));

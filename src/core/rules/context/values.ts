@@ -1,8 +1,7 @@
 import type { Linked } from '../../link';
 import type { Provider } from '../../link/context-types';
-import type { ExprFact } from '../../model/facts';
-import type { Component } from '../../model/project';
 import type { TypeExpr } from '../../model/types';
+import { freshKind } from '../../link/fresh';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
 import { placeOf, step, type Report, type Rule } from '../rule';
@@ -84,7 +83,7 @@ export const unstableValue: Rule = {
       const { traits, role } = owner.facts;
       if (!value || !traits.contextByIdentity || role !== 'component' || project.files[owner.file]!.aside)
         continue;
-      const kind = freshKind(owner, value);
+      const kind = freshKind(project, owner, value);
       if (!kind) continue;
       const place = placeOf(owner.file, value);
       report({
@@ -97,16 +96,6 @@ export const unstableValue: Rule = {
     }
   },
 };
-
-/** The kind of value that is made anew at every render, if it is. */
-function freshKind(owner: Component, value: ExprFact): string | undefined {
-  if (value.kind === 'object' || value.kind === 'array' || value.kind === 'function') return value.kind;
-  if (value.kind !== 'identity') return undefined;
-  const symbol = owner.facts.symbols[value.symbol!]!;
-  if (symbol.stable || (symbol.kind !== 'derived' && symbol.kind !== 'handler')) return undefined;
-  const init = symbol.init?.kind;
-  return init === 'object' || init === 'array' || init === 'function' ? init : undefined;
-}
 
 export const wrongTime: Rule = {
   name: 'context/wrong-time',

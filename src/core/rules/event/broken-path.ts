@@ -17,13 +17,16 @@ export const brokenPath: Rule = {
       for (const port of component.ports.values()) {
         if (port.channel !== 'event' || !port.declared || isContract(component, port)) continue;
         if (!emissions.isDropped(port)) continue;
-        const stray = strayBelow(project, emissions, component, port.name);
+        const waits = component.calledAt.some((id) =>
+          project.handed(project.sites[id]!).attributes.has(port.name),
+        );
+        const stray = strayBelow(project, emissions, component, port.name, waits);
         if (stray) reportDropped(audit, component, port, stray);
       }
     }
     for (const { site, owner, target, attribute, channel } of unknownNames(project)) {
       if (channel !== 'event') continue;
-      const stray = strayBelow(project, emissions, target, attribute.name);
+      const stray = strayBelow(project, emissions, target, attribute.name, true);
       if (!stray) continue;
       audit.claim(attributeKey(site, attribute.name));
       claimChain(audit, stray);
@@ -97,7 +100,8 @@ function raisedTrail(project: Linked, stray: Stray): Step[] {
     port = raisersOf(project, port.node)[0]?.port;
   }
   const owner = project.components[stray.site.owner]!;
-  return [...steps, step(owner, tagPlace(stray.site), stray.port.name, 'is not listened for', 'drop')];
+  const what = stray.kept ? 'is listened for and kept' : 'is not listened for';
+  return [...steps, step(owner, tagPlace(stray.site), stray.port.name, what, 'drop')];
 }
 
 /** The events on the chain have found their finding. */

@@ -1,67 +1,188 @@
-import type { RenderFact } from '../../model/facts';
-import type { Component, Site } from '../../model/project';
-import { placeOf, step, tagPlace, type Rule } from '../rule';
+import type { Linked } from '../../link';
+import { conditionBetween, REBUILT } from '../../model/arms';
+import type { Component, Place, Site } from '../../model/project';
+import { placeOf, step, tagPlace, type Rule, type RuleContext } from '../rule';
 
 export const stateLost: Rule = {
   name: 'portal/state-lost',
   level: 'warning',
   summary:
     'A component that holds state is written in two exclusive places of one render: switching rebuilds it.',
-  check({ project, report }) {
+  check(audit) {
+    const { project } = audit;
     for (const owner of project.components) {
       if (owner.facts.role !== 'component') continue;
       const seen = new Set<number>();
-      const sites = owner.sites.map((id) => project.sites[id]!).filter((site) => site.fact.arms);
-      sites.forEach((second, at) => {
-        const child = project.components[second.target]!;
-        const kept = child.facts.symbols.filter((symbol) => symbol.kind === 'state');
-        if (!kept.length || seen.has(child.id) || child.facts.wrapped) return;
-        const first = sites
-          .slice(0, at)
-          .find((one) => one.target === second.target && isRebuilt(owner, one, second));
-        if (!first) return;
-        seen.add(child.id);
-        const names = kept.map((one) => `"${one.name}"`).join(', ');
-        report({
-          component: child,
-          port: { channel: 'state', name: kept[0]!.name },
-          place: tagPlace(second),
-          site: second.id,
-          message: `${owner.name} renders ${child.name} in one of two places, and switching between them rebuilds it: ${names} is lost. Keep one place, or keep the state in ${owner.name}.`,
-          trail: [
-            step(owner, tagPlace(first), child.name, 'is rendered here in one case', 'start'),
-            step(owner, tagPlace(second), child.name, 'and here in the other', 'drop'),
-            ...kept.map((one) => step(child, placeOf(child.file, one), one.name, 'is lost', 'drop')),
-          ],
-        });
-      });
+      for (const [target, spots] of spotsOf(project, owner)) {
+        const pair = rebuiltPair(spots);
+        if (pair && holdsState(project.components[target]!)) {
+          seen.add(target);
+          report(audit, owner, project.components[target]!, pair);
+        }
+      }
+      for (const [slot, spots] of outletsOf(owner)) {
+        const pair = rebuiltPair(spots);
+        const lost = pair && filledWith(project, owner, slot).find((one) => holdsState(one));
+        if (lost && !seen.has(lost.id)) report(audit, owner, lost, pair);
+      }
     }
   },
 };
 
-/** Two places that never show at once, and that the framework does not take for the same. */
-function isRebuilt(owner: Component, first: Site, second: Site): boolean {
-  const { fact: a } = first;
-  const { fact: b } = second;
-  if (a.each || b.each || !areExclusive(a, b) || hasOwnKey(a) || hasOwnKey(b)) return false;
-  return wayOf(owner, first.node) !== wayOf(owner, second.node);
+/** A place in a render where something is put. */
+interface Spot {
+  place: Place;
+  arms: string[];
+  /** The tags from the root of the render down to it. */
+  way: string;
+  /** It is repeated, has a key of its own, or is kept for when it comes again. */
+  apart: boolean;
+  site?: Site;
 }
 
-function areExclusive(a: RenderFact, b: RenderFact): boolean {
-  return (a.arms ?? []).some((arm) => {
-    const [key, side] = [arm.slice(0, -2), arm.slice(-2)];
-    return b.arms!.includes(`${key}${side === '#1' ? '#0' : '#1'}`);
+const keptIn = ({ facts }: Component) => facts.symbols.filter((symbol) => symbol.kind === 'state');
+
+const holdsState = (child: Component): boolean => !child.facts.wrapped && keptIn(child).length > 0;
+
+/** Two places that never show at once, and that the framework does not take for the same. */
+function rebuiltPair(spots: Spot[]): [Spot, Spot] | undefined {
+  for (const [at, second] of spots.entries()) {
+    const first = spots.slice(0, at).find((one) => isRebuilt(one, second));
+    if (first) return [first, second];
+  }
+  return undefined;
+}
+
+function isRebuilt(a: Spot, b: Spot): boolean {
+  if (a.apart || b.apart) return false;
+  const condition = conditionBetween(a.arms, b.arms);
+  return condition !== undefined && (condition.startsWith(REBUILT) || a.way !== b.way);
+}
+
+/** Where a component puts each of the others that stands in the arm of a condition, or in a constant that is placed in several. */
+function spotsOf(project: Linked, owner: Component): Map<number, Spot[]> {
+  const found = new Map<number, Spot[]>();
+  const add = (target: number, spot: Spot) => found.set(target, [...(found.get(target) ?? []), spot]);
+  const uses = usesOfContent(owner);
+  for (const id of owner.sites) {
+    const site = project.sites[id]!;
+    const { each, attributes, arms = [] } = site.fact;
+    const apart =
+      each !== undefined || attributes.some((one) => one.mode === 'key') || isKept(owner, site.node);
+    const placed = uses.get(topOf(owner, site.node)) ?? uses.get(site.node);
+    if (placed && placed.length > 1)
+      for (const one of placed)
+        add(site.target, { ...one, apart: apart || one.apart, arms: [...one.arms, ...arms], site });
+    else if (arms.length)
+      add(site.target, { place: tagPlace(site), arms, way: wayOf(owner, site.node), apart, site });
+  }
+  return found;
+}
+
+/** Reads of what draws something, by the outermost node that is drawn. */
+function usesOfContent(owner: Component): Map<number, Spot[]> {
+  const found = new Map<number, Spot[]>();
+  const { facts, file } = owner;
+  for (const { symbol, arms, start, end } of facts.reads) {
+    if (!arms) continue;
+    const around = innermostAt(owner, start);
+    for (const node of facts.symbols[symbol]!.init?.content ?? []) {
+      if (typeof node !== 'number') continue;
+      const spot = {
+        place: { file, start, end },
+        arms,
+        way: wayOf(owner, around),
+        apart: isKept(owner, around),
+      };
+      found.set(node, [...(found.get(node) ?? []), spot]);
+    }
+  }
+  return found;
+}
+
+/** The innermost node of a render around an offset, or -1. */
+function innermostAt({ facts }: Component, offset: number): number {
+  let found = -1;
+  facts.render.forEach((node, index) => {
+    const inside = node.start <= offset && offset < node.end;
+    if (inside && (found < 0 || node.start >= facts.render[found]!.start)) found = index;
+  });
+  return found;
+}
+
+/** Where a component places each of its slots in the arm of a condition. */
+function outletsOf(owner: Component): Map<string, Spot[]> {
+  const found = new Map<string, Spot[]>();
+  owner.facts.render.forEach(({ kind, outlet, arms, each, start, end }, index) => {
+    if (kind !== 'outlet' || outlet === undefined || !arms) return;
+    const spot: Spot = {
+      place: { file: owner.file, start, end },
+      arms,
+      way: wayOf(owner, index),
+      apart: each !== undefined || isKept(owner, index),
+    };
+    found.set(outlet, [...(found.get(outlet) ?? []), spot]);
+  });
+  return found;
+}
+
+/** Components that call sites nest in a slot. */
+function filledWith(project: Linked, target: Component, slot: string): Component[] {
+  const { contentPort } = target.facts.traits;
+  return target.calledAt.flatMap((id) => {
+    const site = project.sites[id]!;
+    const owner = project.components[site.owner]!;
+    return owner.sites
+      .map((one) => project.sites[one]!)
+      .filter(({ node }) => {
+        const top = topOf(owner, node, site.node);
+        const { parent, slot: into = contentPort } = owner.facts.render[top]!;
+        return parent === site.node && into === slot;
+      })
+      .map((one) => project.components[one.target]!);
   });
 }
 
-const hasOwnKey = (fact: RenderFact): boolean => fact.attributes.some((one) => one.mode === 'key');
+/** The outermost node around another, below a given one. */
+function topOf({ facts }: Component, node: number, below = -1): number {
+  let at = node;
+  while (facts.render[at]!.parent >= 0 && facts.render[at]!.parent !== below) at = facts.render[at]!.parent;
+  return at;
+}
+
+function isKept({ facts }: Component, node: number): boolean {
+  for (let at = node; at >= 0; at = facts.render[at]!.parent) if (facts.render[at]!.keeps) return true;
+  return false;
+}
 
 /** The tags from the root of the render down to a place, with what each is written in. */
 function wayOf({ facts }: Component, node: number): string {
   const way: string[] = [];
   for (let at = node; at >= 0; at = facts.render[at]!.parent) {
-    const { kind, tag, slot } = facts.render[at]!;
-    way.push(`${kind}:${tag?.name ?? ''}:${slot ?? ''}`);
+    const { kind, tag, slot, portal } = facts.render[at]!;
+    way.push(`${kind}:${portal ? 'elsewhere' : (tag?.name ?? '')}:${slot ?? ''}`);
   }
   return way.join('<');
+}
+
+function report(
+  { report: say }: RuleContext,
+  owner: Component,
+  child: Component,
+  [first, second]: [Spot, Spot],
+): void {
+  const kept = keptIn(child);
+  const names = kept.map((one) => `"${one.name}"`).join(', ');
+  say({
+    component: child,
+    port: { channel: 'state', name: kept[0]!.name },
+    place: second.place,
+    ...(second.site ? { site: second.site.id } : {}),
+    message: `${owner.name} renders ${child.name} in one of two places, and switching between them rebuilds it: ${names} is lost. Keep one place, or keep the state in ${owner.name}.`,
+    trail: [
+      step(owner, first.place, child.name, 'is rendered here in one case', 'start'),
+      step(owner, second.place, child.name, 'and here in the other', 'drop'),
+      ...kept.map((one) => step(child, placeOf(child.file, one), one.name, 'is lost', 'drop')),
+    ],
+  });
 }
