@@ -27,7 +27,11 @@ export function linkDrawn(components: Component[], names: Names): void {
   };
   for (const component of components) {
     component.facts.render.forEach((node, index) => {
-      const found = [...inheritedAt(component, node), ...calledAt(component, node, helperNamed), ...givenAt(component, node, helperNamed)];
+      const found = [
+        ...inheritedAt(component, node),
+        ...calledAt(component, node, helperNamed),
+        ...givenAt(component, node, helperNamed),
+      ];
       if (found.length) component.drawn.set(index, found);
     });
   }

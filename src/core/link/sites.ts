@@ -2,6 +2,8 @@
 import type { ExprFact, RenderFact, TagFact } from '../model/facts';
 import { type TypeExpr, UNKNOWN } from '../model/types';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
+import { isCallbackName } from '../model/names';
+import type { TypeSpace } from '../types/resolve';
 import type { Names } from './names';
 import type { OnNodes } from './placed';
 import type { Registry } from './registry';
@@ -186,7 +188,7 @@ export const mayBeOther = ({ fact, wrapper, open }: Site): boolean =>
   open === true || wrapper?.open === true || fact.tag?.openChoice === true || fact.tag?.plain === true;
 
 /** Components, and the call sites that name them. */
-type Sites = Pick<Project, 'components' | 'sites'>;
+type Sites = Pick<Project, 'components' | 'sites'> & { types?: TypeSpace };
 
 /** The only component that a node of a render is, if there is but one and nothing else may be drawn. */
 export function onlySite(project: Sites, component: Component, node: number): Site | undefined {
@@ -244,8 +246,12 @@ export function handedBy(project: Sites, site: Site): Handed {
         if (mayCarryMore(project, owner)) handed.unknown = true;
       } else if (owner.facts.propsType === undefined || owner.open || owner.unresolved) handed.unknown = true;
     } else if (value.kind === 'object' && !value.open) {
-      for (const member of value.members ?? []) handed.spread.add(member.name);
-    } else handed.unknown = true;
+      for (const member of value.members ?? []) handed.spread.add(portNamed(target, member.name));
+    } else {
+      const names = writtenNames(project, owner, value);
+      for (const name of names ?? []) handed.spread.add(portNamed(target, name));
+      if (!names) handed.unknown = true;
+    }
   }
   for (const name of site.wrapper?.supplies ?? []) {
     handed.attributes.delete(name);
@@ -254,6 +260,24 @@ export function handedBy(project: Sites, site: Site): Handed {
   if (site.wrapper?.open) handed.unknown = true;
   for (const name of site.wrapper?.takes ?? []) handed.attributes.delete(name);
   return handed;
+}
+
+/** What a member of an object means that is spread: where events have names of their own, listeners are among the rest. */
+function portNamed({ facts, ports }: Component, name: string): string {
+  const event = facts.traits.callbackProps || !isCallbackName(name) ? undefined : eventOf(name);
+  if (event !== undefined && !ports.has(name)) return event;
+  return ports.has(name) ? name : name.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());
+}
+
+const eventOf = (name: string): string => `@${name.charAt(2).toLowerCase()}${name.slice(3)}`;
+
+/** The members of what is spread, where all that it may be is written out somewhere; those of some, too. */
+function writtenNames({ types }: Sites, owner: Component, { type, symbol }: ExprFact): string[] | undefined {
+  if (!types || !type || owner.facts.writes.some((one) => one.symbol === symbol)) return undefined;
+  const shape = types.resolve({ type, file: owner.file, component: owner.id });
+  const parts = shape.k === 'union' ? shape.of : [shape];
+  const known = parts.every((one) => one.k === 'object' && one.exact === true);
+  return known ? parts.flatMap((one) => (one.k === 'object' ? [...one.members.keys()] : [])) : undefined;
 }
 
 /** What falls through a component is what its call sites write, where all of that is known. */

@@ -349,6 +349,10 @@ export interface ComponentFacts extends Span {
   portals?: PortalFact[];
   /** Fields of module-level objects that it writes. */
   sharedWrites?: SharedWriteFact[];
+  /** Symbols of what it declares by name beside its props, in the namespace in which these are found, too. */
+  namespace?: number[];
+  /** What its file imports is found there as well. */
+  findsImports?: true;
   /** Other declarations in its own scope under the name of a prop. */
   clashes?: ClashFact[];
   /** It may raise events that no text of it names. */

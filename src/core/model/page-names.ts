@@ -57,7 +57,7 @@ export const isPageTag = (name: string): boolean => TAGS.has(name);
 /** An event that an element raises, or a hook of a framework's own. */
 export const isPageEvent = (port: string): boolean => {
   const name = port.replace(/^@/, '').replace(/(Capture|Passive|Once)+$/, '');
-  return EVENTS.has(name.toLowerCase()) || /^(vue|hook|vnode)\b|:/.test(name);
+  return EVENTS.has(name.toLowerCase()) || /^(vue|hook|vnode)\b|^(?!update:).*:/.test(name);
 };
 
 /** An event that an element raises and that those around it hear, too. */

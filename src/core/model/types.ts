@@ -15,7 +15,15 @@ export type TypeExpr =
   /** each: what is written in it, one by one. */
   | { t: 'array'; of: TypeExpr; each?: TypeExpr[] }
   | { t: 'tuple'; of: TypeExpr[]; open?: boolean }
-  | { t: 'object'; members: TypeMember[]; index?: TypeExpr; open?: boolean; fresh?: boolean }
+  /** exact: it is written out, so that no other member is there. */
+  | {
+      t: 'object';
+      members: TypeMember[];
+      index?: TypeExpr;
+      open?: boolean;
+      fresh?: boolean;
+      exact?: true;
+    }
   /** method: a checker compares its parameters both ways. */
   | { t: 'fn'; params: TypeParam[]; returns: TypeExpr; method?: true }
   | { t: 'content' }

@@ -149,6 +149,7 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
       members,
       open: type.open === true,
       ...(type.index ? { index: inside(lazy, type.index) } : {}),
+      ...(type.exact ? { exact: true } : {}),
     };
   }
 
@@ -209,7 +210,8 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
         members.set(name, one.optional && before ? unknownMember(before) : one);
       }
     }
-    return { k: 'object', members, open };
+    const exact = parts.every((one) => one.k === 'object' && one.exact);
+    return { k: 'object', members, open, ...(exact ? { exact } : {}) };
   }
 
   const unknownMember = (one: ShapeMember): ShapeMember => ({

@@ -23,6 +23,8 @@ export interface ObjectShape {
   k: 'object';
   members: Map<string, ShapeMember>;
   index?: Lazy;
+  /** It is written out: no other member is there. */
+  exact?: true;
   /** Members beyond these may exist. */
   open: boolean;
 }

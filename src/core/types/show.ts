@@ -47,8 +47,10 @@ export function showType(type: TypeExpr | undefined, depth = 0): string {
     }
     case 'fn':
       return `(${type.params.map((one) => showParam(one, depth)).join(', ')}) => ${showType(type.returns, depth + 1) || 'unknown'}`;
-    case 'merge':
-      return 'object';
+    case 'merge': {
+      const parts = type.of.map((one) => (one.t === 'object' ? showType(one, depth).slice(2, -2) : '…'));
+      return `{ ${parts.filter(Boolean).join('; ')} }`;
+    }
     case 'ref':
       return type.args?.length
         ? `${type.name}<${type.args.map((one) => showType(one, depth + 1) || 'unknown').join(', ')}>`

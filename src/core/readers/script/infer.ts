@@ -213,7 +213,7 @@ function inferObject(node: t.ObjectExpression, ctx: InferContext): TypeExpr {
   let open = false;
   const close = () => {
     if (members.length || open)
-      parts.push({ t: 'object', members, fresh: true, ...(open ? { open: true } : {}) });
+      parts.push({ t: 'object', members, fresh: true, ...(open ? { open: true } : { exact: true }) });
     [members, open] = [[], false];
   };
   for (const property of node.properties) {
@@ -241,7 +241,7 @@ function inferObject(node: t.ObjectExpression, ctx: InferContext): TypeExpr {
     close();
     return { t: 'merge', of: parts };
   }
-  return { t: 'object', members, fresh: true, ...(open ? { open: true } : {}) };
+  return { t: 'object', members, fresh: true, ...(open ? { open: true } : { exact: true }) };
 }
 
 /** The type of a declared variable: its annotation, else what its initial value tells. */

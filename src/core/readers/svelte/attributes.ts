@@ -72,6 +72,7 @@ function readAttribute(u: SvelteUnit, one: Attribute, index: number, at: At): At
       const value: ExprFact = node ? u.expr(node, ctx) : { kind: 'computed', ...span(one) };
       if (value.kind === 'identity' && !/^(bag|rest)$/.test(u.facts.symbols[value.symbol!]!.kind))
         use(u, value, ctx);
+      if (node) value.type ??= typeOf(u, node);
       return spread(span(one), value);
     }
     case 'Attribute':

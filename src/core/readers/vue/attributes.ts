@@ -94,6 +94,7 @@ function readBound(u: VueUnit, prop: Directive, index: number, at: At): Attribut
   if (!node) return spread(span);
   const value = u.expr(node, ctx);
   if (name === undefined) {
+    value.type ??= typeOf(u, node);
     if (!prop.arg) return spreadOf(u, value, ctx, span);
     use(u, value, ctx);
     return spread(span);

@@ -1,14 +1,16 @@
 /** What all units of a file with Vue code share. */
 import type * as t from '@babel/types';
-import type { ComponentFacts, FileFacts, Span } from '../../model/facts';
+import type { ComponentFacts, ExprFact, FileFacts, Span } from '../../model/facts';
+import { attribute, spread } from '../script/attributes';
 import { type MarkupDialect, placeOutlet } from '../script/jsx';
 import type { Scopes } from '../script/scope';
 import { noteNested } from '../script/slots';
-import { addWhole, type Dialect, type FileContext } from '../script/unit';
+import { keyName } from '../script/type-expr';
+import { addWhole, type Ctx, type Dialect, type FileContext, spanOf, unwrap, use } from '../script/unit';
 import { vueDialect } from './dialect';
 import { slotValue } from './drawn';
 import { giveSlots } from './h';
-import { camel, nameOfGiven, type VueNames } from './names';
+import { camel, nameOfGiven, slotPort, type VueNames } from './names';
 import { isVueUnit, type VueUnit, vueUnit } from './unit';
 
 /** What all units of a file share. */
@@ -22,6 +24,31 @@ export interface VueFile {
   markup: MarkupDialect;
   /** Code in which a name of a component is no mention: registrations, choices of tags, and what is mounted. */
   tagNames: Span[];
+}
+
+const SLOTS = /^v-?slots$/i;
+
+/** `v-slots={{ default: () => … }}`: content by the names of slots, beside what is nested. */
+function giveSlotsAttribute(u: VueUnit, index: number, node: t.JSXElement, ctx: Ctx): void {
+  for (const one of node.openingElement.attributes) {
+    if (one.type !== 'JSXAttribute' || one.name.type !== 'JSXIdentifier' || !SLOTS.test(one.name.name))
+      continue;
+    const given = one.value?.type === 'JSXExpressionContainer' ? unwrap(one.value.expression) : undefined;
+    const fact = u.facts.render[index]!;
+    if (given?.type !== 'ObjectExpression') {
+      const value = given ? use(u, u.expr(given, ctx), ctx) : undefined;
+      fact.attributes.push(spread(spanOf(one), value && { ...value, kind: 'computed' }));
+      continue;
+    }
+    giveSlots(u, given, index, ctx);
+    const fillsDefault = given.properties.some(
+      (property) => property.type !== 'SpreadElement' && keyName(property) === 'default',
+    );
+    const nests = node.children.some((child) => child.type !== 'JSXText' || /\S/.test(child.value));
+    if (!fillsDefault || !nests) continue;
+    const value: ExprFact = { kind: 'computed', ...spanOf(given) };
+    fact.attributes.push(attribute(slotPort('default'), spanOf(one.name), 'value', value, spanOf(one)));
+  }
 }
 
 const MODEL = /^(?:v-|v)[mM]odel(?::(.+))?$/;
@@ -48,6 +75,10 @@ export const vueMarkup: MarkupDialect = {
     placeOutlet(u, slot.symbol!, slot, index, ctx);
     noteNested(u, index);
     return true;
+  },
+  isTagged: (name) => SLOTS.test(name),
+  tagged(u, index, node, ctx) {
+    if (isVueUnit(u)) giveSlotsAttribute(u, index, node, ctx);
   },
   isGroup: (_u, tag) => /^(Transition|TransitionGroup|KeepAlive|Suspense|Teleport|Fragment)$/.test(tag),
   provider: () => false,

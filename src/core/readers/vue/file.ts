@@ -20,7 +20,7 @@ import { mentionsOf, noteRegistrations, optionsOf, readModuleLevel } from './mod
 import { VUE_TRAITS, vueNames, vueTypes } from './names';
 import { readOptions } from './options/options';
 import { readNodes } from './template';
-import { makeOpen, type VueUnit } from './unit';
+import { makeOpen, noteNamespace, type VueUnit } from './unit';
 
 /** Mistakes that the framework's parser mentions and that leave the tree whole. */
 const HARMLESS = new Set([
@@ -112,6 +112,12 @@ function readComponent(
     u.isSetup = true;
     u.statements(body.body.body, SETUP);
     listOf(u);
+    const own = scopes.of.get(body)!;
+    noteNamespace(
+      u,
+      [...u.refs].filter(([one]) => one.scope === own).map(([, symbol]) => symbol),
+    );
+    component.findsImports = true;
   }
   // The template of options sees members only, not what stands around them in the script.
   const scope = descriptor.scriptSetup && body ? scopes.of.get(body)! : instanceScope(vue.program);

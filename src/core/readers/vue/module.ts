@@ -12,6 +12,7 @@ import { lazyOf, valueOf } from '../script/values';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { FOLLOWED, VUE_TRAITS, type VueNames } from './names';
+import { readFunctional } from './functional';
 import { readOptions } from './options/options';
 import { readStore, storeOf } from './stores';
 import { readTemplateText } from './template-text';
@@ -31,6 +32,11 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     if (object) {
       facts.values.push({ ...base, kind: 'component', component: facts.components.length });
       readOptionsComponent(vue, object, one.id, one.id?.name ?? nameFromPath(file.path));
+      continue;
+    }
+    if (isFunction(node) && isNamedLikeComponent(one.id?.name ?? '') && draws(vue, node)) {
+      facts.values.push({ ...base, kind: 'component', component: facts.components.length });
+      readFunctional(vue, node, one.id!);
       continue;
     }
     const store = storeOf(facts.imports, node);
@@ -60,10 +66,14 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
 }
 
 /** Functions that give back what is drawn belong to who calls them; those named like a component may be one. */
-function isRenderFunction({ names }: VueFile, fn: t.Function, name: string): boolean {
-  if (isNamedLikeComponent(name)) return false;
+const isRenderFunction = (vue: VueFile, fn: t.Function, name: string): boolean =>
+  !isNamedLikeComponent(name) && draws(vue, fn);
+
+function draws({ names }: VueFile, fn: t.Function): boolean {
   const isDrawn = (node: t.Node): boolean => {
     const bare = unwrap(node);
+    if (bare.type === 'ArrayExpression') return bare.elements.some((one) => one !== null && isDrawn(one));
+    if (bare.type === 'ConditionalExpression') return isDrawn(bare.consequent) || isDrawn(bare.alternate);
     return bare.type === 'CallExpression' && names.call(bare) === 'h';
   };
   if (returnsOf(fn).some(isDrawn)) fn.hasMarkup = true;

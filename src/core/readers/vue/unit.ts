@@ -137,3 +137,11 @@ export function makeOpen(u: VueUnit): void {
   u.openScope = true;
   u.openRefs = true;
 }
+
+/** Keeps what shares a namespace with the props; what comes from elsewhere is declared there. */
+export function noteNamespace({ facts }: VueUnit, symbols: number[]): void {
+  const own = symbols.filter((one) =>
+    /^(state|derived|handler|injected|ref)$/.test(facts.symbols[one]!.kind),
+  );
+  if (own.length) facts.namespace = own;
+}

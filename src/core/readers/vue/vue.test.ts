@@ -102,10 +102,10 @@ describe('templates', () => {
     const cut = (span: { start: number; end: number } | undefined) =>
       span && text.slice(span.start, span.end);
     expect(sites.map((one) => [cut(one.each), cut(one.when), one.arms])).toEqual([
-      ['list', 'a', ['a#1']],
-      [undefined, 'a', ['a#1']],
-      [undefined, 'b', ['a#0', 'b#1']],
-      [undefined, 'b', ['a#0', 'b#0']],
+      ['list', 'a', ['!a#1']],
+      [undefined, 'a', ['!a#1']],
+      [undefined, 'b', ['!a#0', '!b#1']],
+      [undefined, 'b', ['!a#0', '!b#0']],
     ]);
   });
 });

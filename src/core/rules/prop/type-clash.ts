@@ -18,7 +18,8 @@ export const typeClash: Rule = {
       if (target.facts.wrapped) continue;
       for (const attribute of site.fact.attributes) {
         const port = target.ports.get(attribute.name);
-        if (!port || attribute.mode !== 'value' || claimed(attributeKey(site, attribute.name))) continue;
+        if (!port || !/^(value|two-way)$/.test(attribute.mode) || claimed(attributeKey(site, attribute.name)))
+          continue;
         if (isKeptByWrapper(site, attribute.name)) continue;
         const given = attribute.value.type;
         if (!given || !(port.type || (port.channel === 'event' && isCalled(target, port)))) continue;

@@ -113,6 +113,8 @@ function fallenAttributes(project: Linked, site: Site, target: Component): Attri
     if (isAlwaysKnown(one.name) || takesBelow(project, target, one.name)) return false;
     if (one.name.startsWith('@'))
       return !isPageEvent(one.name) && !project.madeEvents.has(bareName(one.name.slice(1)));
+    // Nobody writes back what no component knows.
+    if (one.mode === 'two-way') return true;
     // An element takes any name; what looks like a declared one was meant as that.
     return !isPageAttribute(one.name) && meant(site, target, one) !== undefined;
   });

@@ -1,3 +1,4 @@
+import { publicName } from '../../model/names';
 import { attributePlace, step, tagPlace, type Rule } from '../rule';
 
 export const doubleContent: Rule = {
@@ -18,7 +19,7 @@ export const doubleContent: Rule = {
         site: site.id,
         nodes: [],
         place,
-        message: `${owner.name} gives ${target.name} content twice, as "${name}" and nested; what is nested wins.`,
+        message: `${owner.name} gives ${target.name} content twice, as "${publicName(name)}" and nested; one of the two is dropped.`,
         trail: [
           step(owner, place, name, 'is given as an attribute', 'drop'),
           step(owner, tagPlace(site), name, 'is nested, too', 'start'),

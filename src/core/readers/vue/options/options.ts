@@ -12,7 +12,7 @@ import { listOf } from '../expose';
 import { readNameAndAttributes } from '../macros';
 import { camel, eventPort } from '../names';
 import { constantOf, declareProps } from '../props';
-import { declarePort, makeOpen, type VueUnit, inheritedMember } from '../unit';
+import { declarePort, inheritedMember, makeOpen, noteNamespace, type VueUnit } from '../unit';
 import { readInject, readProvide } from './contexts';
 import { readData, readDerived, readMethods } from './members';
 import { readSetup } from './setup';
@@ -78,6 +78,10 @@ export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
       place(u, readFunction(u, fn, SETUP, 'derivation').content, 0);
     }
   }
+  noteNamespace(
+    u,
+    [...u.members].filter(([name, symbol]) => u.facts.symbols[symbol]!.name === name).map(([, one]) => one),
+  );
   if (!options.has('expose')) {
     const exposes = listOf(u);
     for (const [name, symbol] of u.members) {

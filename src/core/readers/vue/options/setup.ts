@@ -39,7 +39,7 @@ export function readSetup(u: VueUnit, option: Member): void {
 }
 
 /** The second parameter: `{ emit, attrs, slots, expose }`. */
-function readContext(u: VueUnit, node: t.Node): void {
+export function readContext(u: VueUnit, node: t.Node): void {
   if (node.type === 'Identifier') {
     addSymbol(u, { name: '#context', kind: 'module', ...spanOf(node) }, node.binding);
     return;
