@@ -5,6 +5,24 @@ import type { Tree } from './linked';
 import type { ContextKey, Provider } from './context-types';
 import { companions } from './sites';
 import { placesOf } from './slots';
+import { type Drawing, keyOf, tablesOf } from './tables';
+
+/** Layouts that leave the placing of routes to others are followed so far. */
+const MAX_LAYOUTS = 4;
+
+/** The outermost node around another. */
+function topOf({ facts }: Component, node: number): number {
+  let at = node;
+  while (facts.render[at]!.parent >= 0) at = facts.render[at]!.parent;
+  return at;
+}
+
+/** Whether a node is another, or stands in it; all stand in the whole, -1. */
+function isWithin({ facts }: Component, node: number, around: number): boolean {
+  if (around < 0) return true;
+  for (let at = node; at >= 0; at = facts.render[at]!.parent) if (at === around) return true;
+  return false;
+}
 
 /** What loose code provides without mounting anything is provided to an app that it was handed. */
 function isLoose({ components }: Pick<Tree, 'components'>, { component, node }: Provider): boolean {
@@ -34,6 +52,8 @@ export class Coverage {
   private anywhere = 0n;
   /** Keys that are provided to all of them. */
   everywhere = 0n;
+  /** Where routers draw tables of routes. */
+  private readonly tables: Map<string, Drawing[]>;
   /** A bit beside those of the keys: something else may be provided around. */
   private readonly nobodyKnows: bigint;
 
@@ -61,6 +81,7 @@ export class Coverage {
     this.some = [...this.own];
     this.lacks = new Array<bigint>(length).fill(0n);
     this.unknown = project.components.map((one) => one.unknownSites);
+    this.tables = tablesOf(project);
     this.run();
   }
 
@@ -99,7 +120,7 @@ export class Coverage {
       // How tests and stories wrap what they show is theirs.
       if (aside && !project.files[project.components[target]!.file]!.aside) continue;
       const seen = this.aroundSite(site);
-      const around = seen & full;
+      let around = seen & full;
       let above = this.lacks[owner.id]!;
       let unknown = this.unknown[owner.id]!;
       let inherited = this.some[owner.id]!;
@@ -109,10 +130,18 @@ export class Coverage {
         inherited = 0n;
         unknown = false;
       } else if (owner.facts.role === 'module') {
-        above = 0n;
-        unknown = true;
+        const route = this.aboveRoute(owner, site.node, full);
+        if (route) {
+          unknown = route.unknown;
+          inherited = route.some;
+          around |= route.around;
+          above = route.unknown ? 0n : route.lacks;
+        } else {
+          above = 0n;
+          unknown = true;
+        }
       } else if (owner.facts.role === 'helper' || site.wrapper) unknown = true;
-      if (site.wrapper || seen !== around || this.isLoose(owner, site.node)) {
+      if (site.wrapper || (seen & full) !== seen || this.isLoose(owner, site.node)) {
         // Whoever draws it may well provide more.
         above = 0n;
         unknown = true;
@@ -140,6 +169,58 @@ export class Coverage {
         this.some[helper.id] = some;
         yield helper;
       }
+  }
+
+  /** What stands above an element of a table of routes: the router's place, and the layouts of the routes around it. */
+  private aboveRoute(
+    module: Component,
+    node: number,
+    full: bigint,
+  ): { lacks: bigint; some: bigint; around: bigint; unknown: boolean } | undefined {
+    const { render } = module.facts;
+    let at = topOf(module, node);
+    const table = render[at]!.route?.table;
+    const places = table === undefined ? undefined : this.tables.get(keyOf(module, table));
+    // A table that several routers draw, or none, is drawn where nobody sees.
+    if (places?.length !== 1) return undefined;
+    const [{ owner, node: place }] = places as [Drawing];
+    let around = this.around(owner.id, place);
+    for (let below = render[at]!.route!.below; below !== undefined; below = render[at]!.route?.below) {
+      around |= this.aroundRoutes(module, below);
+      at = topOf(module, below);
+    }
+    const unknown = (around & this.nobodyKnows) !== 0n || this.isLoose(owner, place);
+    if (this.mountOf(owner, place)) return { lacks: full, some: 0n, around: around & full, unknown };
+    if (owner.facts.role !== 'component') return undefined;
+    return {
+      lacks: this.lacks[owner.id]!,
+      some: this.some[owner.id]!,
+      around: around & full,
+      unknown: unknown || this.unknown[owner.id]!,
+    };
+  }
+
+  /** What is provided around the routes that are placed by what a node draws, and by what is nested in it. */
+  private aroundRoutes(owner: Component, node: number, depth = 0): bigint {
+    const { render } = owner.facts;
+    const key = `routes ${owner.id}:${node}`;
+    const known = this.aroundCache.get(key);
+    if (known !== undefined) return known;
+    // What comes round to itself places nothing on its way.
+    this.aroundCache.set(key, this.nobodyKnows);
+    let mask: bigint | undefined;
+    const add = (more: bigint) => (mask = (mask ?? 0n) | more);
+    render.forEach((one, index) => {
+      if (!isWithin(owner, index, node)) return;
+      if (one.placesRoutes) add(this.around(owner.id, index));
+      for (const target of this.targetsAt(owner.id, index)) {
+        const inside =
+          depth < MAX_LAYOUTS ? this.aroundRoutes(this.project.components[target]!, -1, depth + 1) : 0n;
+        if ((inside & this.nobodyKnows) === 0n) add(this.around(owner.id, index) | inside);
+      }
+    });
+    this.aroundCache.set(key, mask ?? this.nobodyKnows);
+    return mask ?? this.nobodyKnows;
   }
 
   mountOf(owner: Component, node: number): Span | undefined {

@@ -284,6 +284,12 @@ export interface RenderFact extends Span {
   when?: Span;
   /** Call sites and outlets: the arms of conditions that they stand in, as condition and arm. */
   arms?: string[];
+  /** It is drawn by a table of routes, by its name in the file, in the place that the node of the route around leaves. */
+  route?: { table: string; below?: number };
+  /** A table of routes is drawn here, by the name in the file of what holds it. */
+  drawsTable?: string;
+  /** What the routes below draw is placed here. */
+  placesRoutes?: true;
   /** group: what is in it is drawn elsewhere on the page. */
   portal?: true;
   /** group: what is taken out of it is kept for when it comes again. */

@@ -40,6 +40,7 @@ import { reactMarkup, readConsumers } from './elements';
 import { factoriesIn, readFactories } from './factories';
 import { REACT_TRAITS, type ReactNames, reactNames, reactTypes } from './names';
 import { readPropTypes } from './prop-types';
+import { noteOutlets, noteTables, type RouterNames, routerNames } from './routes';
 import { type Picker, pickerOf, readPicker } from './selectors';
 import { keepsParts, markAsking, readParts, readStores, type StoreCalls, storeCalls } from './slices';
 import { storeMakers } from './stores';
@@ -50,6 +51,7 @@ interface ReactFile {
   names: ReactNames;
   dialect: Dialect;
   markup: MarkupDialect;
+  router: RouterNames;
 }
 
 /** Reads a file. Never throws: what cannot be parsed gives facts with a problem. */
@@ -74,6 +76,7 @@ export function readReactFile(path: string, text: string): FileFacts {
     names,
     dialect: reactDialect(names, storeMakers(facts.imports), stores),
     markup: reactMarkup(names),
+    router: routerNames(facts.imports),
   };
   readUnits(facts, candidates, react, file);
   readModule(facts, program, react, file, stores);
@@ -210,6 +213,7 @@ function readUnits(
         place(u, shownBy(u, body), -1);
       }
     }
+    noteOutlets(u, react.router);
     finish(u);
     const wrapper = candidate.within && wrapperOf(u, candidate.within);
     if (wrapper) (facts.wrappers ??= []).push(wrapper);
@@ -245,7 +249,7 @@ function finish(u: Unit): void {
   for (const node of u.facts.render) {
     if (node.parent !== UNPLACED) continue;
     node.parent = -1;
-    if (!node.mounted) node.loose = true;
+    if (!node.mounted && !node.route) node.loose = true;
   }
   // `return children` and `return renderRow(x)` draw what they are given.
   for (const read of u.facts.reads) {
@@ -285,6 +289,8 @@ function readModule(
   u.refs = new Map();
   readStatements(u, loose, SETUP);
   readStores(u, program, stores);
+  noteTables(u, program, react.router);
+  noteOutlets(u, react.router);
   finish(u);
   if (component.render.length || keepsState(component) || keepsParts(component))
     facts.components.push(component);
