@@ -9,6 +9,7 @@ import { infer } from '../script/infer';
 import { declarePattern } from '../script/patterns';
 import { place, shownBy } from '../script/placing';
 import { isFunction } from '../script/scope';
+import { noteTarget } from '../script/targets';
 import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import {
   addNode,
@@ -26,7 +27,7 @@ import {
 } from '../script/unit';
 import { readCreate } from './elements';
 import type { ReactNames } from './names';
-import { readExposed, targetId } from './refs';
+import { readExposed } from './refs';
 import { declarePart, NO_STORES, type StoreCalls } from './slices';
 import { declareStore } from './stores';
 
@@ -98,8 +99,10 @@ export function reactDialect(
       if (memberName(node.callee) === undefined && isSuperRender(node.callee))
         return { kind: 'computed', ...spanOf(node), content: [drawBase(u, node, ctx)] };
       if (memberName(node.callee) === undefined && isSetState(node.callee)) return writeState(u, node, ctx);
-      if (isMount(names, node)) return readMount(u, node, ctx);
       const hook = calledHook(names, node);
+      if (hook === 'createRoot' || hook === 'hydrateRoot') noteTarget(u, node.arguments[0]);
+      else if (names.hasDom && (hook === 'render' || hook === 'hydrate')) noteTarget(u, node.arguments[1]);
+      if (isMount(names, node)) return readMount(u, node, ctx);
       if (hook === undefined) return undefined;
       if (EFFECTS.has(hook)) {
         const known = u.facts.exposes?.length ?? 0;
@@ -122,8 +125,7 @@ export function reactDialect(
         return readCreate(u, node, ctx, names);
       if (hook === 'createPortal' && node.arguments[0]) {
         const content = u.expr(node.arguments[0], ctx);
-        const id = targetId(node.arguments[1]);
-        if (id !== undefined) (u.facts.portals ??= []).push({ id, ...spanOf(node.arguments[1]!) });
+        noteTarget(u, node.arguments[1]);
         for (const arg of node.arguments.slice(1)) use(u, u.expr(arg, ctx), ctx);
         const portal = addNode(u, { kind: 'group', portal: true, ...spanOf(node) }, ctx);
         place(u, shownBy(u, use(u, content, ctx, 'text')), portal);

@@ -146,23 +146,3 @@ export function isCreateRef(names: ReactNames, node: t.Node | null | undefined):
   const bare = node && unwrap(node);
   return bare?.type === 'CallExpression' && names.own(memberName(bare.callee) ?? '') === 'createRef';
 }
-
-/** The id that an expression looks for: `document.getElementById('x')`, or a constant that holds it. */
-export function targetId(node: t.Node | undefined): string | undefined {
-  let bare = node && unwrap(node);
-  if (bare?.type === 'Identifier') {
-    const declared = bare.binding;
-    const init =
-      declared?.kind === 'const' && declared.node.type === 'VariableDeclarator'
-        ? declared.node.init
-        : undefined;
-    bare = init ? unwrap(init) : undefined;
-  }
-  if (bare?.type !== 'CallExpression') return undefined;
-  const [first] = bare.arguments;
-  if (first?.type !== 'StringLiteral') return undefined;
-  const name = memberName(bare.callee);
-  if (name === 'document.getElementById') return first.value;
-  if (name === 'document.querySelector') return /^#([\w-]+)$/.exec(first.value)?.[1];
-  return undefined;
-}

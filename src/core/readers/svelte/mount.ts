@@ -4,6 +4,7 @@ import type { AttributeFact, RenderFact } from '../../model/facts';
 import { spread } from '../script/attributes';
 import { addProvide, keyOf } from '../script/contexts';
 import { addMounted, argumentReader, propsGiven } from '../script/mounted';
+import { noteTarget } from '../script/targets';
 import { keyName, memberName } from '../script/type-expr';
 import { type Ctx, spanOf, typeOf, type Unit, unwrap, use } from '../script/unit';
 import { eventPort } from './names';
@@ -22,6 +23,7 @@ function mountOptions(u: Unit, options: t.Node | undefined, ctx: Ctx): Attribute
     if (name === 'props') return propsGiven(value, read);
     if (name === 'events') return propsGiven(value, read, eventPort);
     if (name === 'context' && pairsOf(value)) return [];
+    if (name === 'target') noteTarget(u, value);
     use(u, u.expr(value, ctx), ctx, 'argument');
     return [];
   });

@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import { addProvide, keyOf } from '../script/contexts';
 import { nameFromPath } from '../script/file-name';
 import { addMounted, argumentReader, propsGiven } from '../script/mounted';
+import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
 import { emptyFacts, keepsState, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { lazyOf } from '../script/values';
@@ -11,6 +12,7 @@ import { readParts } from './app-store/parts';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { optionsOf, readOptionsComponent } from './module';
+import { isMounting } from './mounting';
 import { nameOfGiven, pascal, VUE_TRAITS } from './names';
 import type { VueUnit } from './unit';
 
@@ -64,6 +66,7 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression, list: str
     return;
   }
   const { callee } = node;
+  if (isMounting(vue, node)) noteTarget(u, first);
   if (callee.type !== 'MemberExpression' || callee.computed || callee.property.type !== 'Identifier') return;
   if (callee.property.name === 'provide' && second && first) {
     const key = keyOf(first);

@@ -4,8 +4,10 @@ import type { ExprFact } from '../../model/facts';
 import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { declareBag } from '../script/patterns';
 import { raisePort } from '../script/ports';
+import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
 import { type Call, type Ctx, type Dialect, spanOf, use } from '../script/unit';
+import { isMounting } from './mounting';
 import { asksStore, changeCalled, namesStore, storeItself } from './app-store/asks';
 import { consume, provide } from './contexts';
 import { declareSlots, slotCalled } from './drawn';
@@ -89,6 +91,7 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       // The members of a store as boxes are its members.
       if (memberName(node.callee) === 'storeToRefs' && node.arguments[0])
         return u.expr(node.arguments[0], ctx);
+      if (own === undefined && isMounting({ names }, node)) noteTarget(u, node.arguments[0]);
       if (own === undefined) return undefined;
       if (EFFECTS.test(own)) return readEffect(u, node, ctx, own);
       switch (own) {

@@ -6,11 +6,12 @@ import { readFunction } from '../script/functions';
 import { placeOutlet } from '../script/jsx';
 import { isFunction } from '../script/scope';
 import { handOver } from '../script/slots';
+import { noteTarget } from '../script/targets';
 import { keyName, memberName } from '../script/type-expr';
 import { place, shownBy } from '../script/placing';
 import { addNode, type Ctx, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { slotValue } from './drawn';
-import { camel, eventPort, nameOfGiven, slotPort } from './names';
+import { camel, eventPort, isVueModule, nameOfGiven, slotPort } from './names';
 import { handleSymbol } from './self';
 import type { VueUnit } from './unit';
 
@@ -23,6 +24,7 @@ export function readH(u: VueUnit, call: Call, ctx: Ctx): ExprFact | undefined {
   const bare = unwrap(tagNode);
   const name = bare.type === 'StringLiteral' ? bare.value : memberName(bare);
   if (name === undefined) return undefined;
+  if (isTeleport(u, bare)) return readTeleport(u, call, ctx);
   const kind = bare.type === 'StringLiteral' ? 'element' : 'site';
   const index = addNode(u, { kind, tag: { name, ...spanOf(bare) }, ...spanOf(call) }, ctx);
   const fact = u.facts.render[index]!;
@@ -34,6 +36,24 @@ export function readH(u: VueUnit, call: Call, ctx: Ctx): ExprFact | undefined {
   else if (second && hasProps && object?.type !== 'NullLiteral')
     fact.attributes.push(spread(spanOf(second), use(u, u.expr(second, ctx), ctx)));
   const content = third ?? (hasProps ? undefined : second);
+  if (content) readContent(u, content, index, ctx);
+  return { kind: 'content', content: [index], ...spanOf(call), type: { t: 'content' } };
+}
+
+const isTeleport = (u: VueUnit, node: t.Node): boolean =>
+  node.type === 'Identifier' &&
+  u.imports.some((one) => one.local === node.name && one.name === 'Teleport' && isVueModule(one.from));
+
+/** `h(Teleport, { to: '#overlay' }, […])` draws what it is given elsewhere on the page. */
+function readTeleport(u: VueUnit, call: Call, ctx: Ctx): ExprFact {
+  const [, given, content] = call.arguments;
+  const index = addNode(u, { kind: 'group', portal: true, ...spanOf(call) }, ctx);
+  const object = given && unwrap(given);
+  if (object?.type === 'ObjectExpression')
+    for (const one of object.properties) {
+      if (one.type === 'ObjectProperty' && keyName(one) === 'to') noteTarget(u, one.value);
+      use(u, valueOf(u, one, ctx), ctx, 'attribute');
+    }
   if (content) readContent(u, content, index, ctx);
   return { kind: 'content', content: [index], ...spanOf(call), type: { t: 'content' } };
 }
