@@ -333,6 +333,8 @@ function calledName(callee: t.Node): Binding | undefined {
 
 /** `new Fleet(…)`: an object of a class of the project keeps what its fields keep. */
 function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
+  const taken = u.dialect.made?.(u, node, ctx);
+  if (taken) return taken;
   const callee = use(u, readExpr(u, node.callee, ctx), ctx);
   const args = readArguments(u, node.arguments, ctx);
   const result = computed(node, ...args);

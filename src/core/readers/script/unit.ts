@@ -109,6 +109,8 @@ export interface Dialect {
   shares?: boolean;
   /** Names of functions that are followed into: what they keep and ask for is their caller's. Hooks, if absent. */
   follows?: RegExp;
+  /** Takes over the making of an object that it understands. */
+  made?(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact | undefined;
   /** The type of a member of `this`, or of what calling it gives; undefined where that is not known. */
   memberType?(u: Unit, name: string, called: boolean): TypeExpr | undefined;
   /** The member under which what is raised arrives in what listeners are given. */
@@ -358,12 +360,16 @@ export function settleMissing(u: Unit): void {
     if (u.refusals.has(consume.symbol)) consume.missing = 'throws';
     else if (
       u.tolerant.has(consume.symbol) ||
-      u.facts.reads.some((read) => read.symbol === consume.symbol && read.where === 'condition')
+      u.facts.reads.some((read) => read.symbol === consume.symbol && asks(u, read))
     ) {
       consume.missing = 'handled';
     }
   }
 }
+
+/** A condition asks whether it is there; one on a member of it, or on what a store holds, asks nothing about the whole. */
+const asks = ({ file }: Unit, { where, path, start }: ReadFact): boolean =>
+  where === 'condition' && !path?.length && !/^\$\w/.test(file.text.slice(start, start + 2));
 
 /** Notes that a function calls what a symbol stands for. */
 export function noteCall(u: Unit, fn: number, symbol: number): void {

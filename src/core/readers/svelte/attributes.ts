@@ -11,7 +11,7 @@ import type { At } from '../script/slots';
 import { addFunction, type Ctx, spanOf, symbolOf, typeOf, unwrap, use, usesOf } from '../script/unit';
 import { type Attribute, code, pattern, span, type Tag } from './ast';
 import { eventPort } from './names';
-import { eventSymbol, type SvelteUnit } from './unit';
+import { eventSymbol, othersSymbol, type SvelteUnit } from './unit';
 
 /** Reads what a tag is given; gives back the scope of what is nested in it. */
 export function readAttributes(u: SvelteUnit, node: Tag, index: number, at: At): Scope {
@@ -68,6 +68,8 @@ function readAttribute(u: SvelteUnit, one: Attribute, index: number, at: At): At
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
   switch (one.type) {
     case 'SpreadAttribute': {
+      if (one.expression.type === 'Identifier' && one.expression.name === '$$restProps')
+        return spread(span(one), { kind: 'identity', symbol: othersSymbol(u, span(one)), ...span(one) });
       const node = code(u, one.expression, at.scope);
       const value: ExprFact = node ? u.expr(node, ctx) : { kind: 'computed', ...span(one) };
       if (value.kind === 'identity' && !/^(bag|rest)$/.test(u.facts.symbols[value.symbol!]!.kind))

@@ -116,6 +116,13 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if (name === 'getAllContexts') u.facts.readsAllContexts = true;
       return undefined;
     },
+    made(u, node, ctx) {
+      const callee = unwrap(node.callee);
+      const from = callee.type === 'Identifier' ? callee.binding?.from : undefined;
+      if (!from?.endsWith('.svelte') || u.facts.role !== 'component') return undefined;
+      const [options] = node.arguments;
+      return addRoot(u, node, callee, -1, options, ctx) ? { kind: 'computed', ...spanOf(node) } : undefined;
+    },
     raised(u, node) {
       if (!isSvelteUnit(u)) return undefined;
       const callee = unwrap(node.callee);

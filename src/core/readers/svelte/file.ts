@@ -57,7 +57,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
   const names = svelteNames(facts.imports);
   const dialect = svelteDialect(names);
   readModuleLevel({ file, facts, scopes, names, dialect }, program, body);
-  const u = svelteUnit(component, body, dialect, file, scopes);
+  const u = svelteUnit(component, body, dialect, file, scopes, facts.imports);
   addWhole(u);
   bindStores(u, scopes.unbound);
   readScript(u, body.body.body, {

@@ -3,8 +3,8 @@ import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { ExposedFact, PortFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
-import { isFunction } from '../script/scope';
-import { annotationOf, readType } from '../script/type-expr';
+import { type Binding, isFunction } from '../script/scope';
+import { annotationOf, entityName, readType } from '../script/type-expr';
 import { addState, addSymbol, propSymbol, SETUP, spanOf, typeOf, use } from '../script/unit';
 import { patternNames } from '../script/walk';
 import type { SvelteUnit } from './unit';
@@ -117,12 +117,41 @@ function takeDeclared(
     addSymbol(u, { name: id.name, kind: 'ref', empty: true, ...spanOf(id) }, id.binding);
     return true;
   }
+  if (!hasValue(init) && isHandle(id.binding, u)) {
+    addSymbol(u, { name: id.name, kind: 'ref', empty: true, ...spanOf(id) }, id.binding);
+    return true;
+  }
   if (runes || (init && isFunction(init))) return false;
   const value = init ? use(u, u.expr(init, SETUP), SETUP) : undefined;
   const written = annotationOf(id);
   const type = written ? readType(written, u.file.named) : init ? widen(typeOf(u, init)) : UNKNOWN;
   addState(u, id, value, type);
   return true;
+}
+
+/** A variable for an element or a component, to which no code gives anything. */
+function isHandle(binding: Binding, { file: { text }, imports }: SvelteUnit): boolean {
+  const names = handleTypes(annotationOf(binding.id));
+  if (!names?.length || binding.reassigned) return false;
+  const isComponent = (name: string) =>
+    imports.some((one) => one.local === name && one.from.endsWith('.svelte'));
+  if (!names.every((name) => /^(HTML|SVG)\w*Element$/.test(name) || isComponent(name))) return false;
+  // Markup may fill it: by binding a prop, by an assignment, by a directive that it is handed to.
+  const name = binding.name.replace(/\$/g, '\\$&');
+  return !new RegExp(
+    `\\b(bind|use|attach):[\\w-]+=\\{[^}]*\\b${name}\\b|bind:${name}\\b|\\b${name}\\s*=[^=>]`,
+  ).test(text);
+}
+
+/** Names of the types that a union is of, leaving out nothing; undefined where it is anything else. */
+function handleTypes(type: t.Node | undefined): string[] | undefined {
+  if (!type || /^TS(Null|Undefined)Keyword$/.test(type.type)) return [];
+  if (type.type === 'TSUnionType') {
+    const parts = type.types.map((one) => handleTypes(one));
+    return parts.every((one) => one !== undefined) ? parts.flat() : undefined;
+  }
+  const name = type.type === 'TSTypeReference' ? entityName(type.typeName) : undefined;
+  return name === undefined ? undefined : [name];
 }
 
 /** `let box`, `let box = null`, `let box = $state()` hold nothing yet. */

@@ -57,7 +57,7 @@ export function readModuleLevel(svelte: SvelteFile, program: t.Program, skip?: t
 
 function helperOf(svelte: SvelteFile, one: NamedNode, fn: t.Function): ComponentFacts {
   const component = emptyHelper(one.id!, spanOf(fn));
-  const u = svelteUnit(component, fn, svelte.dialect, svelte.file, svelte.scopes);
+  const u = svelteUnit(component, fn, svelte.dialect, svelte.file, svelte.scopes, svelte.facts.imports);
   readHelper(u, fn);
   settleEarly(u);
   settleContexts(u);
@@ -65,9 +65,9 @@ function helperOf(svelte: SvelteFile, one: NamedNode, fn: t.Function): Component
 }
 
 /** A class whose fields are runes, or plain: each object of it keeps its own. */
-function classOf({ dialect, file, scopes }: SvelteFile, id: t.Identifier, node: t.Class): ComponentFacts {
+function classOf({ dialect, file, scopes, facts }: SvelteFile, id: t.Identifier, node: t.Class): ComponentFacts {
   const component = emptyHelper(id, spanOf(node));
-  const u = svelteUnit(component, node, dialect, file, scopes);
+  const u = svelteUnit(component, node, dialect, file, scopes, facts.imports);
   readClassHelper(u, node, { fieldKind: runeField });
   settleEarly(u);
   settleContexts(u);

@@ -56,7 +56,7 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
     svelteTraits(true),
   );
   component.role = 'module';
-  const u = svelteUnit(component, program, dialect, file, scopes);
+  const u = svelteUnit(component, program, dialect, file, scopes, facts.imports);
   addWhole(u);
   const mounted = readMounts(svelte, u, program);
   u.statements(

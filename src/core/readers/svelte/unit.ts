@@ -1,15 +1,19 @@
 /** What is known of a Svelte component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
-import type { AttributeFact, ComponentFacts, Span } from '../../model/facts';
+import type { AttributeFact, ComponentFacts, ImportFact, Span } from '../../model/facts';
 import { keyId } from '../../model/keys';
 import { newUnit } from '../script/new-unit';
 import { portSymbol } from '../script/ports';
 import type { Binding, Scope, Scopes } from '../script/scope';
-import { settleMissing, type Dialect, type FileContext, type Unit } from '../script/unit';
+import { addSymbol, settleMissing, type Dialect, type FileContext, type Unit } from '../script/unit';
 import { eventPort } from './names';
 
 export interface SvelteUnit extends Unit {
   scopes: Scopes;
+  /** What the file imports. */
+  imports: ImportFact[];
+  /** What call sites write beyond what is declared. */
+  others: number | undefined;
   /** Functions that raise an event by its name. */
   dispatchers: Set<number>;
   /** Content that is handed over under a name, by which it may be used as well. */
@@ -36,9 +40,12 @@ export function svelteUnit(
   dialect: Dialect,
   file: FileContext,
   scopes: Scopes,
+  imports: ImportFact[],
 ): SvelteUnit {
   return Object.assign(newUnit(facts, node, dialect, file), {
     scopes,
+    imports,
+    others: undefined,
     dispatchers: new Set<number>(),
     moved: new Map<number, number>(),
     bubblers: new Set<number>(),
@@ -52,3 +59,9 @@ export const isSvelteUnit = (u: Unit): u is SvelteUnit => 'dispatchers' in u;
 
 export const eventSymbol = (u: Unit, name: string, at: Span): number =>
   portSymbol(u, eventPort(name), 'event', at);
+
+/** The symbol of what call sites write beyond what the script declares. */
+export function othersSymbol(u: SvelteUnit, at: Span): number {
+  const except = u.facts.ports.filter((one) => one.channel === 'prop').map((one) => one.name);
+  return (u.others ??= addSymbol(u, { name: '$$restProps', kind: 'rest', except, ...at }));
+}

@@ -1,6 +1,7 @@
 import type { Linked } from '../../link';
-import { bubbles, mayRaise } from '../../model/page-names';
-import type { Component } from '../../model/project';
+import type { Span } from '../../model/facts';
+import { bubbles, isPageEvent, mayRaise } from '../../model/page-names';
+import type { Component, Port } from '../../model/project';
 import { useOf } from '../../link/use-of-ports';
 import { placeOf, portKey, step, type Rule } from '../rule';
 
@@ -10,6 +11,26 @@ export const nativeClash: Rule = {
   summary: 'An event bears the name of one that the page raises, too, so that a listener fires twice.',
   check({ project, report, claim }) {
     for (const component of project.components) {
+      for (const { port, emit, listener } of handedUpToo(component)) {
+        claim(portKey(port));
+        const place = placeOf(component.file, port.declared ? port.place : emit);
+        report({
+          component,
+          port,
+          place,
+          message: `${component.name} raises "${port.name}", and hands the page's own ${port.name.slice(1)} up under that name; a listener hears both. Hand up one of them.`,
+          trail: [
+            step(component, placeOf(component.file, emit), port.name, 'is raised', 'emit'),
+            step(
+              component,
+              placeOf(component.file, listener),
+              port.name,
+              'is handed up from the page',
+              'emit',
+            ),
+          ],
+        });
+      }
       if (!hearsThePage(project, component)) continue;
       for (const port of component.ports.values()) {
         const isElement = component.facts.traits.isElement === true;
@@ -31,6 +52,23 @@ export const nativeClash: Rule = {
     }
   },
 };
+
+/** Events that a component raises, and that it hands up from an element as they are, too. */
+function* handedUpToo(component: Component): Iterable<{ port: Port; emit: Span; listener: Span }> {
+  const { facts, ports } = component;
+  if (facts.traits.isElement || facts.role !== 'component') return;
+  for (const { kind, tag, attributes } of facts.render) {
+    if (kind !== 'element' || !tag) continue;
+    for (const { mode, name, value, start, end } of attributes) {
+      const symbol =
+        mode === 'listen' && value.kind === 'identity' ? facts.symbols[value.symbol!]! : undefined;
+      const port = symbol?.kind === 'prop' && symbol.port === name ? ports.get(name) : undefined;
+      if (!port?.name.startsWith('@') || !mayRaise(tag.name, name)) continue;
+      const emit = useOf(component, port).emits.find((one) => one.how === 'called');
+      if (emit && isPageEvent(name)) yield { port, emit, listener: { start, end } };
+    }
+  }
+}
 
 /** Listeners that the component does not declare land on an element of its own. */
 function hearsThePage(project: Linked, component: Component): boolean {
