@@ -1,4 +1,5 @@
 /** What others read, call or raise of an object that a class makes, by the names of its members. */
+import type { ComponentFacts } from '../model/facts';
 import type { Component, ProjectFile } from '../model/project';
 import type { Names } from './names';
 
@@ -32,4 +33,18 @@ export function linkReached(components: Component[], files: ProjectFile[], names
     }
   };
   for (const component of components) if (component.mixins.length) inherit(component);
+  for (const component of components)
+    if (component.facts.extends) handUp(component.facts, component.mixins, 0);
+}
+
+/** Bases are followed so far. */
+const MAX_DEPTH = 16;
+
+/** What an heir uses of the props, its bases need not use. */
+function handUp({ symbols }: Pick<ComponentFacts, 'symbols'>, bases: Component[], depth: number): void {
+  for (const base of depth < MAX_DEPTH ? bases : []) {
+    for (const { kind, port } of symbols)
+      if (kind === 'prop' && port !== undefined) (base.reached ??= new Set()).add(port);
+    handUp({ symbols }, base.mixins, depth + 1);
+  }
 }

@@ -25,11 +25,12 @@ export function readFunctional(vue: VueFile, fn: t.Function, id: t.Identifier): 
   const [props, context] = fn.params;
   const given = props?.type === 'AssignmentPattern' ? props.left : props;
   const type = annotationOf(given) ?? typeArguments(annotationOf(id) ?? fn)[0];
-  if (type) component.propsType = readType(type, vue.file.named);
   const declared = statics.get('props');
+  // What is declared beside it says what tags must give; the type only says what arrives.
   if (declared) declareProps(u, declared);
+  else if (type) component.propsType = readType(type, vue.file.named);
   // Whatever tags write arrives, where nothing says what it takes.
-  else if (!type) component.openProps = true;
+  else component.openProps = true;
   const emits = statics.get('emits');
   if (emits) declareEmits(u, emits);
   else component.openEmits = true;

@@ -28,10 +28,16 @@ const STORE =
   /\bmutations\b\s*[:=,}]|\bnamespaced\s*:|\.registerModule\(|\broot(?:Getters|State)\b|[{,]\s*commit\s*[,}]/;
 const STORE_TABLE = /(?:^|\/)(?:getters|mutations|actions)\.[cm]?[jt]s$/;
 /** What shows that it is something else all the same. */
-const ELSEWHERE = /(?:from|require\()\s*['"](?:react|preact|svelte|solid-js|zustand|redux|@reduxjs)\b/;
+const ELSEWHERE =
+  /(?:from|require\()\s*['"](?:@[\w-]+\/)?(?:react|preact|svelte|solid-js|zustand|redux|toolkit)\b/;
 
 const isStore = (path: string, text: string): boolean =>
-  (STORE.test(text) || (STORE_TABLE.test(path) && /\bstate\b/.test(text))) && !ELSEWHERE.test(text);
+  !/x$/.test(path) &&
+  (STORE.test(text) || (STORE_TABLE.test(path) && /\bstate\b/.test(text))) &&
+  !ELSEWHERE.test(text) &&
+  // Not what is only said in a comment.
+  (STORE_TABLE.test(path) || STORE.test(text.replace(COMMENT, '')));
+const COMMENT = /\/\*[\s\S]*?\*\/|(^|\s)\/\/[^\n]*/g;
 
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format, one or many. */
 export const usesVue = (path: string, text: string): boolean =>

@@ -83,8 +83,8 @@ function spotsOf(project: Linked, owner: Component): Map<number, Spot[]> {
 function usesOfContent(owner: Component): Map<number, Spot[]> {
   const found = new Map<number, Spot[]>();
   const { facts, file } = owner;
-  for (const { symbol, arms, start, end } of facts.reads) {
-    if (!arms) continue;
+  for (const { symbol, arms, where, start, end } of facts.reads) {
+    if (!arms || where !== 'text') continue;
     const around = innermostAt(owner, start);
     for (const node of facts.symbols[symbol]!.init?.content ?? []) {
       if (typeof node !== 'number') continue;

@@ -55,7 +55,7 @@ function* clashesOf(project: Linked, component: Component): Iterable<Clash> {
   for (const symbol of facts.namespace ?? []) {
     const { name, init, start, end } = facts.symbols[symbol]!;
     const port = ports.get(name);
-    if (port?.channel !== 'prop' || !port.declared || isAlias(component, init, name)) continue;
+    if (!isProp(component, port) || isAlias(component, init, name)) continue;
     const reachable = isReachable(component, name);
     const other = port.inherited ? component.mixins.find((one) => one.ports.has(name)) : undefined;
     yield { port, place: placeOf(file, { start, end }), reachable, ...(other ? { other } : {}) };
@@ -63,19 +63,27 @@ function* clashesOf(project: Linked, component: Component): Iterable<Clash> {
   if (facts.findsImports)
     for (const { local, typeOnly, start, end } of project.files[file]!.facts.imports) {
       const port = typeOnly ? undefined : ports.get(local);
-      if (port?.channel === 'prop' && port.declared)
+      if (isProp(component, port))
         yield { port, place: placeOf(file, { start, end }), reachable: isReachable(component, local) };
     }
   for (const mixin of component.mixins)
     for (const symbol of mixin.facts.namespace ?? []) {
       const port = ports.get(mixin.facts.symbols[symbol]!.name);
-      if (port?.channel === 'prop' && port.declared && !port.inherited)
+      if (isProp(component, port) && !port.inherited)
         yield { port, place: port.place, other: mixin };
     }
 }
 
 const isOwn = ({ facts }: Component, symbol: number | undefined, name: string): boolean =>
   symbol !== undefined && facts.symbols[symbol]!.kind === 'prop' && facts.symbols[symbol]!.port === name;
+
+/** It is declared as a prop, by a type or in a list; what is taken out of other attributes is none. */
+const isProp = (component: Component, port: Port | undefined): port is Port =>
+  port?.channel === 'prop' && port.declared && (port.typed || isListed(component, port.name));
+
+const isListed = ({ facts, mixins }: Component, name: string): boolean =>
+  facts.ports.some((one) => one.name === name && one.declared === 'list') ||
+  mixins.some((one) => isListed(one, name));
 
 /** Another name for the prop itself. */
 const isAlias = (component: Component, init: ExprFact | undefined, name: string): boolean =>
@@ -84,4 +92,4 @@ const isAlias = (component: Component, init: ExprFact | undefined, name: string)
 /** Code reads it as a member of the props, which members of the instance do not hide. */
 const isReachable = (component: Component, name: string): boolean =>
   component.facts.findsImports === true &&
-  component.facts.reads.some((read) => isOwn(component, read.symbol, name));
+  (component.facts.openProps || component.facts.reads.some((read) => isOwn(component, read.symbol, name)));
