@@ -92,7 +92,7 @@ export function strayBelow(
           const heard =
             handed.attributes.has(port.name) || (port.rises && project.rising.isHeard(port)) || carried;
           if (!heard) return { port, site };
-          const keeps = waits && handed.attributes.has(port.name) && owner !== start;
+          const keeps = waits && handed.attributes.has(port.name);
           if (keeps && !isRaisedAgain(project, port, site)) return { port, site, kept: true };
           // Heard here: what is above is not this event's concern.
           continue;

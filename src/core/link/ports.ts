@@ -73,8 +73,8 @@ function declarePorts(
       if (fact.default) known.default = fact.default;
       if (fact.required && !known.type) known.required = true;
       if (fact.defaultIn) known.defaultIn = fact.defaultIn;
-      // Declared twice, it is one of the two.
-      if (fact.type && fact.declared === 'list') delete known.type;
+      // Beside a list, a type of all inputs says something else: which of the two counts is not known.
+      if (fact.type && fact.declared === 'list' && !facts.traits.callbackProps) delete known.type;
       continue;
     }
     // Only a name that the written type has was meant as a port.

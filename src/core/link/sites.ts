@@ -286,5 +286,11 @@ const mayCarryMore = (project: Sites, owner: Component): boolean =>
 
 /** Names of the owner's props that a spread hands to a component. */
 export function carried(owner: Component, except: string[], target: Component): string[] {
-  return [...owner.ports.keys()].filter((name) => !except.includes(name) && target.ports.has(name));
+  const { listenersWritten } = owner.facts.traits;
+  // Content is no attribute, nor are listeners where each is written.
+  const isOther = (name: string) =>
+    name.startsWith('#') || (listenersWritten === true && name.startsWith('@'));
+  return [...owner.ports.keys()].filter(
+    (name) => !except.includes(name) && target.ports.has(name) && !isOther(name),
+  );
 }

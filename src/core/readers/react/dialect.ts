@@ -120,7 +120,7 @@ export function reactDialect(
       }
       if (hook === 'useMemo') return readMemo(u, node, ctx);
       if (hook === 'cloneElement') u.facts.clones = true;
-      if (hook === 'useContext') return consume(u, node, ctx);
+      if (hook === 'useContext' || hook === 'use') return consume(u, node, ctx);
       if (hook === 'createElement' || hook === 'jsx' || hook === 'jsxs')
         return readCreate(u, node, ctx, names);
       if (hook === 'createPortal' && node.arguments[0]) {

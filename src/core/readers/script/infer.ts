@@ -82,8 +82,8 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
       return node.expressions.length ? prim('string') : lit(node.quasis[0]?.value.cooked ?? '');
     case 'Identifier':
       if (node.binding?.kind === 'param' && !node.binding.reassigned) {
-        const known = ctx.lookup(node);
-        return known.t === 'unknown' ? parameterType(node.binding, ctx) : known;
+        const written = parameterType(node.binding, ctx);
+        return written.t === 'unknown' ? ctx.lookup(node) : written;
       }
       if (!node.binding) {
         if (node.name === 'undefined') return lit(undefined);

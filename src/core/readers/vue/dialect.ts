@@ -91,7 +91,9 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       // The members of a store as boxes are its members.
       if (memberName(node.callee) === 'storeToRefs' && node.arguments[0])
         return u.expr(node.arguments[0], ctx);
-      if (own === undefined && isMounting({ names }, node)) noteTarget(u, node.arguments[0]);
+      // What a module mounts is read with the module.
+      if (own === undefined && u.facts.role === 'component' && isMounting({ names }, node))
+        noteTarget(u, node.arguments[0]);
       if (own === undefined) return undefined;
       if (EFFECTS.test(own)) return readEffect(u, node, ctx, own);
       switch (own) {

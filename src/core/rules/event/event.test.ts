@@ -102,11 +102,11 @@ export function App() { return <Queue onHold={() => 1} />; }`,
       ['error event/broken-path App.tsx:3 onHold'],
     ],
     [
-      'heard below by somebody else',
+      'heard on the way, and kept there',
       `${BUTTON}
 function Queue({ onHold }: { onHold: () => void }) { return <HoldButton onHold={() => 2} />; }
 export function App() { return <Queue onHold={() => 1} />; }`,
-      ['warning event/never-emitted App.tsx:2 onHold'],
+      ['error event/broken-path App.tsx:2 onHold'],
     ],
     [
       'an unbroken path',

@@ -1,4 +1,5 @@
 import type { Linked } from '../../link';
+import type { ExprFact } from '../../model/facts';
 import { conditionBetween, REBUILT } from '../../model/arms';
 import type { Component, Place, Site } from '../../model/project';
 import { placeOf, step, tagPlace, type Rule, type RuleContext } from '../rule';
@@ -55,9 +56,33 @@ function rebuiltPair(spots: Spot[]): [Spot, Spot] | undefined {
 
 function isRebuilt(a: Spot, b: Spot): boolean {
   if (a.apart || b.apart) return false;
+  if (a.site && b.site && !isSameThing(a.site, b.site)) return false;
   const condition = conditionBetween(a.arms, b.arms);
   return condition !== undefined && (condition.startsWith(REBUILT) || a.way !== b.way);
 }
+
+/** What both places are given under one name is the same; otherwise they show two things, each with a state of its own. */
+function isSameThing(a: Site, b: Site): boolean {
+  if (a.fact === b.fact) return true;
+  return a.fact.attributes.every((one) => {
+    const other = b.fact.attributes.find(({ name, mode }) => name === one.name && mode === one.mode);
+    return (
+      !other || !/^(value|two-way)$/.test(one.mode) || isOfLooks(one.name) || isAlike(one.value, other.value)
+    );
+  });
+}
+
+const isOfLooks = (name: string): boolean => /^(class|className|style|size|variant)$/.test(name);
+
+function isAlike(a: ExprFact, b: ExprFact): boolean {
+  if (a.kind !== b.kind || a.kind === 'function') return a.kind === b.kind;
+  if (a.kind === 'literal') return typeof valueOf(a) === 'boolean' || valueOf(a) === valueOf(b);
+  const told = ({ symbol, path, uses, component, start, end }: ExprFact) =>
+    JSON.stringify([symbol, path, uses, component, a.kind === 'identity' ? 0 : end - start]);
+  return told(a) === told(b);
+}
+
+const valueOf = ({ type }: ExprFact) => (type?.t === 'lit' ? type.v : undefined);
 
 /** Where a component puts each of the others that stands in the arm of a condition, or in a constant that is placed in several. */
 function spotsOf(project: Linked, owner: Component): Map<number, Spot[]> {

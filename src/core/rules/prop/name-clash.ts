@@ -69,8 +69,7 @@ function* clashesOf(project: Linked, component: Component): Iterable<Clash> {
   for (const mixin of component.mixins)
     for (const symbol of mixin.facts.namespace ?? []) {
       const port = ports.get(mixin.facts.symbols[symbol]!.name);
-      if (isProp(component, port) && !port.inherited)
-        yield { port, place: port.place, other: mixin };
+      if (isProp(component, port) && !port.inherited) yield { port, place: port.place, other: mixin };
     }
 }
 

@@ -1,5 +1,12 @@
 import type { Linked } from '../../link';
-import { alternatives, companions, isFunctionOf, isKeptByWrapper, mayBeOther } from '../../link/sites';
+import {
+  alternatives,
+  companions,
+  isFunctionOf,
+  isKeptByWrapper,
+  mayBeOther,
+  updateOf,
+} from '../../link/sites';
 import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
 import { bareName, isCallbackName, nearest } from '../../model/names';
@@ -114,7 +121,7 @@ function fallenAttributes(project: Linked, site: Site, target: Component): Attri
     if (one.name.startsWith('@'))
       return !isPageEvent(one.name) && !project.madeEvents.has(bareName(one.name.slice(1)));
     // Nobody writes back what no component knows.
-    if (one.mode === 'two-way') return true;
+    if (one.mode === 'two-way') return !target.ports.has(updateOf(target, one.name)) && !facts.openEmits;
     // An element takes any name; what looks like a declared one was meant as that.
     return !isPageAttribute(one.name) && meant(site, target, one) !== undefined;
   });
