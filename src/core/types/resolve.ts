@@ -362,15 +362,25 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
 
   function value(file: number, name: string): Shape {
     const target = names.lookup(file, name);
-    if (target.kind === 'component') {
-      return UNKNOWN_SHAPE;
-    }
+    if (target.kind === 'component') return helper(file, name, components[target.component]!);
     if (target.kind === 'value' && target.value.kind === 'context') return UNKNOWN_SHAPE;
     const known =
       target.kind === 'value'
         ? target
         : names.valuesOf(file, name).findLast((one) => one.value.type !== undefined);
     return known?.value.type ? resolve({ type: known.value.type, file: known.file }) : UNKNOWN_SHAPE;
+  }
+
+  /** A function or hook of the project: what it says that it gives back, or what it is seen to. */
+  function helper(file: number, name: string, { facts, file: home, id }: Component): Shape {
+    if (facts.role !== 'helper' || facts.single) return UNKNOWN_SHAPE;
+    const declared = names.valuesOf(file, name).findLast((one) => one.value.type !== undefined);
+    const shape = declared ? resolve({ type: declared.value.type!, file: declared.file }) : UNKNOWN_SHAPE;
+    if (shape.k !== 'unknown' && (shape.k !== 'fn' || resolve(shape.returns).k !== 'unknown')) return shape;
+    const type = facts.result?.type;
+    if (!type || type.t === 'unknown') return shape;
+    const params = shape.k === 'fn' ? shape.params : [];
+    return { k: 'fn', params, returns: { type, file: home, component: id } };
   }
 
   function member(of: Lazy, name: string): Shape {
@@ -414,6 +424,10 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     }
     if ((shape.k === 'prim' && shape.n === 'number') || (shape.k === 'lit' && typeof shape.v === 'number')) {
       return builtin(NUMBER_METHODS);
+    }
+    if (shape.k === 'array' && /^\d+$/.test(name)) {
+      const one = (shape.parts ?? shape.each)?.[Number(name)];
+      return resolve(one ?? shape.of);
     }
     if (shape.k === 'array') return arrayMember(shape, name, of);
     return UNKNOWN_SHAPE;

@@ -18,6 +18,10 @@ import { isCreateRef, readInstance } from './refs';
 const LIFECYCLE =
   /^(component(Did|Will)\w+|shouldComponentUpdate|getDerivedStateFromProps|getSnapshotBeforeUpdate|UNSAFE_\w+|constructor|validateProps)$/;
 
+/** Those that are given a props object first. */
+const GIVEN_PROPS =
+  /^(constructor|getDerivedStateFromProps|shouldComponentUpdate|getSnapshotBeforeUpdate|componentDidUpdate|(UNSAFE_)?componentWill(Update|ReceiveProps))$/;
+
 /** Reads the members of a class component into its unit. */
 export function readClass(
   u: Unit,
@@ -83,7 +87,7 @@ export function readClass(
     if (/^(getDerivedStateFromProps|componentDidUpdate|(UNSAFE_)?componentWillReceiveProps)$/.test(name)) {
       u.facts.renewsState = true;
     }
-    if (lifecycle) givenProps(u, fn, bag);
+    if (GIVEN_PROPS.test(name)) givenProps(u, fn, bag);
     const expr = readFunction(
       u,
       fn,

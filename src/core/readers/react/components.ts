@@ -81,6 +81,8 @@ export function unwrapComponent(names: ReactNames, start: t.Node): Unwrapped {
         node = drawn;
         break;
       }
+      // What the page offers takes functions to call them, not to make components of them.
+      if (own === undefined && !isBoundName(node.callee)) break;
       if (own !== undefined || !inner || !/^[a-zA-Z.]+$/.test(memberName(node.callee) ?? '')) break;
       if (
         /(^|\.)(use[A-Z]\w*|map|flatMap|forEach|filter|reduce|find|then)$/.test(memberName(node.callee) ?? '')
@@ -161,11 +163,12 @@ const hasRender = (node: t.Class): boolean =>
       member.key.name === 'render',
   );
 
-/** A base that comes from elsewhere, or is a class of the file. */
-function isBound(node: t.Class): boolean {
-  let at = node.superClass && unwrap(node.superClass);
-  while (at?.type === 'MemberExpression') at = unwrap(at.object);
-  return at?.type === 'Identifier' && at.binding !== undefined;
+/** A name, or one of its members, that the file imports or declares. */
+function isBoundName(node: t.Node): boolean {
+  let at = unwrap(node);
+  while (at.type === 'MemberExpression' || at.type === 'CallExpression')
+    at = unwrap(at.type === 'MemberExpression' ? at.object : at.callee);
+  return at.type === 'Identifier' && at.binding !== undefined;
 }
 
 /** The props type that a variable's annotation gives: `const Card: FC<Props> = …`. */
@@ -217,7 +220,7 @@ export function candidateOf(
     if (!node.superClass) return undefined;
     const own = /^(Pure)?Component$/.test(names.own(memberName(node.superClass) ?? '') ?? '');
     const draws = hasRender(node);
-    if (!draws && !own && !isBound(node)) return undefined;
+    if (!draws && !own && !isBoundName(node.superClass)) return undefined;
     const name = one.name ?? node.id?.name ?? fallback;
     const args =
       (

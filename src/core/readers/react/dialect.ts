@@ -61,7 +61,7 @@ export function reactDialect(
         return (
           declareStore(u, pattern, init, makers, ctx) ||
           declarePart(u, pattern, init, stores, ctx) ||
-          declareSelf(u, pattern, init)
+          declareSelf(u, pattern, init, ctx)
         );
       const call = init as t.CallExpression;
       switch (hook) {
@@ -82,6 +82,7 @@ export function reactDialect(
             {
               name: pattern.name,
               kind: 'ref',
+              ...boxOf(u, call),
               ...spanOf(pattern),
               ...(call.arguments[0]?.type === 'NullLiteral' ? { empty: true } : {}),
             },
@@ -139,9 +140,36 @@ export function reactDialect(
   };
 }
 
+/** The type of a box that starts with something. */
+function boxOf(u: Unit, call: t.CallExpression): { type?: TypeExpr } {
+  const [first] = call.arguments;
+  if (!first || first.type === 'NullLiteral') return {};
+  const [written] = typeArguments(call);
+  const type = written ? readType(written, u.file.named) : widen(typeOf(u, first));
+  if (type.t === 'unknown') return {};
+  return { type: { t: 'object', members: [{ name: 'current', type, start: -1, end: -1 }] } };
+}
+
+/** `const { props, hold } = this`: each is the member. */
+function declareThis(u: Unit, pattern: t.ObjectPattern, ctx: Ctx): boolean {
+  for (const property of pattern.properties) {
+    if (property.type === 'RestElement') return false;
+    const name = keyName(property);
+    const symbol = name === undefined ? undefined : u.members.get(name);
+    const value = property.value as t.LVal;
+    if (symbol === undefined) continue;
+    if (value.type === 'Identifier' && value.binding) u.refs.set(value.binding, symbol);
+    else if (u.facts.symbols[symbol]!.kind === 'bag')
+      declarePattern(u, value, { kind: 'identity', symbol, ...spanOf(property) }, ctx, { kind: 'derived' });
+  }
+  return true;
+}
+
 /** `const { a } = this.props` and `const { b } = this.state`. */
-function declareSelf(u: Unit, pattern: t.LVal, init: t.Expression): boolean {
-  if (pattern.type !== 'ObjectPattern' || init.type !== 'MemberExpression') return false;
+function declareSelf(u: Unit, pattern: t.LVal, init: t.Expression, ctx: Ctx): boolean {
+  if (pattern.type !== 'ObjectPattern') return false;
+  if (init.type === 'ThisExpression') return u.members.size > 0 && declareThis(u, pattern, ctx);
+  if (init.type !== 'MemberExpression') return false;
   if (init.object.type !== 'ThisExpression' || init.property.type !== 'Identifier') return false;
   if (init.property.name !== 'state') return false;
   for (const property of pattern.properties) {

@@ -27,6 +27,7 @@ import {
   settleMissing,
   SETUP,
   spanOf,
+  typeOf,
   type Unit,
   UNPLACED,
   unwrap,
@@ -209,7 +210,8 @@ function readUnits(
       if (node.body.type === 'BlockStatement') u.statements(node.body.body, SETUP);
       else {
         const body = use(u, u.expr(node.body, SETUP), SETUP, 'text');
-        if (candidate.role === 'helper') component.result = body;
+        if (candidate.role === 'helper')
+          component.result = { ...body, type: body.type ?? typeOf(u, node.body) };
         place(u, shownBy(u, body), -1);
       }
     }

@@ -101,6 +101,12 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     }
     case 'AssignmentExpression':
       return readAssignment(u, node, ctx);
+    case 'UnaryExpression':
+      if (node.operator === 'delete') {
+        noteWrite(u, node.argument, undefined, node, ctx);
+        return { kind: 'computed', ...spanOf(node) };
+      }
+      return computed(node, use(u, readExpr(u, node.argument, ctx), ctx));
     case 'UpdateExpression':
       noteWrite(u, node.argument, undefined, node, ctx);
       return { kind: 'computed', ...spanOf(node) };

@@ -16,6 +16,7 @@ import {
   SETUP,
   spanOf,
   symbolOf,
+  typeOf,
   type Unit,
   unwrap,
   use,
@@ -231,7 +232,10 @@ export function declareFunction(u: Unit, node: t.FunctionDeclaration, ctx: Ctx):
 export function readHelper(u: Unit, fn: t.Function): void {
   fn.params.forEach((param, i) => declareParameter(u, param, i));
   if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, SETUP);
-  else u.facts.result = use(u, u.expr(fn.body, SETUP), SETUP);
+  else {
+    const body = use(u, u.expr(fn.body, SETUP), SETUP);
+    u.facts.result = { ...body, type: body.type ?? typeOf(u, fn.body) };
+  }
 }
 
 /** A parameter of a helper, known to its callers by its place. */

@@ -92,7 +92,7 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
         const part: TypeExpr = type
           ? type.t === 'tuple'
             ? (type.of[i] ?? UNKNOWN)
-            : { t: 'elem', of: type }
+            : memberType(type, String(i))
           : UNKNOWN;
         declarePattern(u, element, derivedFrom(source, element, String(i)), ctx, {
           kind: meaning.kind,

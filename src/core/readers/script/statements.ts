@@ -7,7 +7,8 @@ import { inReadingOrder } from './order';
 import { declarePattern } from './patterns';
 import { eachChild } from './walk';
 import { place, shownBy } from './placing';
-import { inArm, inferContext, mergeUses, spanOf, unwrap, use, type Ctx, type Unit } from './unit';
+import { union, UNKNOWN } from '../../model/types';
+import { inArm, inferContext, mergeUses, spanOf, typeOf, unwrap, use, type Ctx, type Unit } from './unit';
 
 /** Reads statements; in a component's own body, handlers and effects come after what they use. */
 export function readStatements(u: Unit, written: t.Node[], ctx: Ctx): void {
@@ -45,7 +46,8 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       if (!node.argument) return;
       const expr = use(u, u.expr(node.argument, ctx), ctx, ctx.fn === -1 ? 'text' : ctx.where);
       if (ctx.fn >= 0) (u.facts.functions[ctx.fn]!.gives ??= []).push(expr);
-      else if (u.facts.role === 'helper') u.facts.result = either(u.facts.result, expr);
+      else if (u.facts.role === 'helper')
+        u.facts.result = either(u.facts.result, { ...expr, type: expr.type ?? typeOf(u, node.argument) });
       giveBack(u, shownBy(u, expr), ctx);
       return;
     }
@@ -125,6 +127,7 @@ const either = (known: ExprFact | undefined, other: ExprFact): ExprFact =>
         end: other.end,
         uses: mergeUses(known, other),
         gives: [...(known.gives && known.kind === 'computed' ? known.gives : [known]), other],
+        type: union([known.type ?? UNKNOWN, other.type ?? UNKNOWN]),
       }
     : other;
 

@@ -1,7 +1,8 @@
 /** What is written: assignments, and methods that change what they are called on. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { type Ctx, isModuleLevel, mergeUses, spanOf, symbolOf, type Unit, unwrap } from './unit';
+import { memberName } from './type-expr';
+import { type Ctx, isModuleLevel, mergeUses, spanOf, symbolOf, type Unit, unwrap, use } from './unit';
 import { eachChild } from './walk';
 
 /** Methods that change the list that they are called on. */
@@ -27,6 +28,18 @@ export function noteMutation(
   args: ExprFact[] = [],
 ): void {
   if (node.type !== 'MemberExpression' && node.type !== 'OptionalMemberExpression') return;
+  const [target] = args;
+  if (memberName(node) === 'Object.assign' && (target?.kind === 'identity' || target?.kind === 'member')) {
+    u.facts.writes.push({
+      symbol: target.symbol!,
+      ...(target.path?.length ? { path: target.path } : {}),
+      through: {},
+      where: ctx.where,
+      fn: ctx.fn,
+      ...spanOf(at),
+    });
+    return;
+  }
   if (node.computed || node.property.type !== 'Identifier' || !MUTATORS.has(node.property.name)) return;
   const uses = mergeUses(...args);
   const value: ExprFact | undefined = uses.length ? { kind: 'computed', uses, ...spanOf(at) } : undefined;
@@ -66,6 +79,9 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
   });
 }
 
+/** A member whose name the code works out. */
+const ANY = '[]';
+
 /** Notes a write to a symbol, or to something reachable through it. */
 export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.Node, ctx: Ctx): void {
   const bare = unwrap(target);
@@ -85,12 +101,14 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
     const owner = base.type === 'Identifier' ? symbolOf(u, base) : undefined;
     if (owner !== undefined && u.facts.symbols[owner]!.kind === 'rest') return;
     const before = u.facts.reads.length;
-    const object = u.expr(bare, ctx);
+    const object = u.expr(bare.computed ? bare.object : bare, ctx);
     u.facts.reads.length = before;
-    if (object.symbol !== undefined) {
+    if (bare.computed) use(u, u.expr(bare.property, ctx), ctx);
+    const path = bare.computed ? [...(object.path ?? []), ANY] : object.path;
+    if (object.symbol !== undefined && (object.kind === 'identity' || object.kind === 'member')) {
       u.facts.writes.push({
         symbol: object.symbol,
-        ...(object.path ? { path: object.path } : {}),
+        ...(path ? { path } : {}),
         through: {},
         ...common,
       });

@@ -106,6 +106,8 @@ function readBound(u: VueUnit, prop: Directive, index: number, at: At): Attribut
   if (plain || name === 'class' || name === 'style' || name === 'is' || name === 'key')
     use(u, value, ctx, 'attribute');
   if (name === 'is' || name === 'slot' || (plain && (name === 'class' || name === 'style'))) return undefined;
+  // What these are given in any form arrives as one.
+  if (/^(class|style)$/.test(name)) value.type = UNKNOWN;
   value.type ??= typeOf(u, node);
   const twoWay = prop.modifiers.some((one) => textOf(one) === 'sync');
   if (twoWay) writeBack(u, node, span, at.ctx);

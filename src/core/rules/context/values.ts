@@ -4,6 +4,7 @@ import type { TypeExpr } from '../../model/types';
 import { freshKind } from '../../link/fresh';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
+import { mayBeNarrowed } from '../narrowed';
 import { placeOf, step, type Report, type Rule } from '../rule';
 
 export const contextTypeClash: Rule = {
@@ -21,7 +22,15 @@ export const contextTypeClash: Rule = {
       }
       const owner = project.components[component]!;
       const from = { type: value.type, file: owner.file, component };
-      if (assignable(project.types, from, { type: key.value.type, file: key.file }, false, true) !== 'no')
+      if (
+        assignable(
+          project.types,
+          from,
+          { type: key.value.type, file: key.file },
+          false,
+          mayBeNarrowed(owner, value),
+        ) !== 'no'
+      )
         continue;
       const place = placeOf(owner.file, value);
       const asks = showType(key.value.type) || 'another type';
@@ -55,7 +64,8 @@ function clashBelow(project: Linked, provider: Provider, type: TypeExpr): Report
   const from = { type, file: owner.file, component };
   const refuses = asking.find(
     (one) =>
-      components.has(one.component) && assignable(project.types, from, one.type!, false, true) === 'no',
+      components.has(one.component) &&
+      assignable(project.types, from, one.type!, false, mayBeNarrowed(owner, value!)) === 'no',
   );
   if (!refuses) return undefined;
   const place = placeOf(owner.file, value!);

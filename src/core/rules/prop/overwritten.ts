@@ -67,8 +67,28 @@ function isCertain(project: Linked, port: Port, write: WriteFact): boolean {
   if (method === undefined) return true;
   if (write.path) return false;
   const shape = port.type && project.types.resolve(port.type);
-  if (shape?.k === 'array') return true;
+  if (shape?.k === 'array' || isGivenLists(project, port)) return true;
   return (shape === undefined || shape.k === 'unknown') && !AMBIGUOUS.has(method) && port.type === undefined;
+}
+
+/** Without a type, it is what all call sites pass. */
+function isGivenLists(project: Linked, port: Port): boolean {
+  const { calledAt } = project.components[port.component]!;
+  const given = calledAt
+    .map((id) => project.sites[id]!)
+    .flatMap((site) => {
+      const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
+      return value ? [{ value, site }] : [];
+    });
+  return (
+    port.type === undefined &&
+    given.length > 0 &&
+    given.every(({ value, site }) => {
+      const shape =
+        value.type && project.types.resolve({ type: value.type, file: site.file, component: site.owner });
+      return value.kind === 'array' || shape?.k === 'array';
+    })
+  );
 }
 
 /** The call site listens for an event that tells of a change or an input, under whatever name. */

@@ -1,10 +1,10 @@
 import type { Linked } from '../../link';
 import { isKeptByWrapper } from '../../link/sites';
-import type { AttributeFact } from '../../model/facts';
 import type { Component, Lazy, Port } from '../../model/project';
 import type { TypeExpr } from '../../model/types';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
+import { mayBeNarrowed } from '../narrowed';
 import { attributeKey, attributePlace, type Rule, step } from '../rule';
 
 export const typeClash: Rule = {
@@ -27,7 +27,7 @@ export const typeClash: Rule = {
         const wanted: Lazy = port.type ?? { type: { t: 'handler' }, file: target.file };
         const from: Lazy = { type: given, file: site.file, component: owner.id };
         if (target.facts.traits.convertsText && isConverted(project, given, wanted)) continue;
-        const narrowed = mayBeNarrowed(owner, attribute);
+        const narrowed = mayBeNarrowed(owner, attribute.value);
         if (assignable(project.types, from, wanted, isWritten(given), narrowed) !== 'no') continue;
         const place = attributePlace(site, attribute);
         const is = showType(shownOf(given, owner)) || 'of another type';
@@ -69,15 +69,6 @@ function isConverted(project: Linked, given: TypeExpr, wanted: Lazy): boolean {
 function isWritten(type: TypeExpr): boolean {
   if (type.t === 'union') return type.of.every(isWritten);
   return type.t === 'lit';
-}
-
-/** A condition or a call may have told more about the value than its type says. */
-function mayBeNarrowed(owner: Component, { value }: AttributeFact): boolean {
-  if (value.symbol === undefined)
-    return value.kind !== 'literal' && value.kind !== 'object' && value.kind !== 'array';
-  return owner.facts.reads.some(
-    (read) => read.symbol === value.symbol && (read.where === 'condition' || read.where === 'argument'),
-  );
 }
 
 /** For messages, a symbol's own type says more than its name. */
