@@ -4,6 +4,13 @@ import type { Component } from '../model/project';
 /** Bases are followed so far. */
 const MAX_DEPTH = 16;
 
+/** Of what is taken over, some is not seen: any name may be taken, raised or given a default. */
+function openWhole(component: Component): void {
+  component.openBase = true;
+  if (component.facts.traits.isElement) return;
+  component.facts = { ...component.facts, openProps: true, openEmits: true, openDefaults: true };
+}
+
 /** Says of each class whether it is a component, whether all of it is known, and what the type of its inputs is. */
 export function settleBases(components: Component[]): void {
   const done = new Set<Component>();
@@ -14,7 +21,7 @@ export function settleBases(components: Component[]): void {
     for (const base of mixins) settle(base, depth + 1);
     const lacks = (facts.mixins?.length ?? 0) > mixins.length;
     if (!facts.extends) {
-      if (lacks && facts.traits.isElement) component.openBase = true;
+      if (lacks || mixins.some((one) => one.openBase)) openWhole(component);
       return;
     }
     const [base] = mixins;

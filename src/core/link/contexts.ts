@@ -223,7 +223,7 @@ function readsBare({ facts }: Component, call: number): boolean {
 }
 
 /** When code in a function runs: a function that nobody is seen to use as a handler may be anything. */
-function timeOf({ facts }: Component, fn: number, where: Where): Where | 'setup' {
+export function timeOf({ facts }: Component, fn: number, where: Where): Where | 'setup' {
   if (fn === -1 || where === 'effect') return fn === -1 ? 'setup' : where;
   for (let at = fn; at >= 0; at = facts.functions[at]!.parent) {
     const heard = facts.render.some((node) =>

@@ -3,7 +3,8 @@ import type { Language } from '../model/facts';
 import type { FrameworkVersion, Package } from '../model/project';
 import { LANGUAGES } from '../readers/languages';
 
-const describe = (language: Language) => LANGUAGES.find((one) => one.name === language);
+/** The descriptor of a language. */
+export const describe = (language: Language) => LANGUAGES.find((one) => one.name === language);
 
 /** The version of a language's framework; undefined where the package does not say. */
 export function versionOf(language: Language, pkg: Package | undefined): FrameworkVersion | undefined {

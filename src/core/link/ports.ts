@@ -170,6 +170,12 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
     if (component.facts.traits.attributesFallThrough && !landsOn(component, name, new Set())) return;
     addPort(component, name);
     for (const { site } of spreads) if (site >= 0) add(components[sites[site]!.target]!, name);
+    // What lands on one component alone must fit there.
+    const [only, more] = spreads;
+    const below =
+      only && !more && only.site >= 0 ? components[sites[only.site]!.target]!.ports.get(name) : undefined;
+    const added = component.ports.get(name);
+    if (added && below?.type && component.facts.traits.attributesFallThrough) added.type = below.type;
   };
   for (const site of sites) {
     const target = components[site.target]!;

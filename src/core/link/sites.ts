@@ -266,6 +266,10 @@ export function handedBy(project: Sites, site: Site): Handed {
 function portNamed({ facts, ports }: Component, name: string): string {
   const event = facts.traits.callbackProps || !isCallbackName(name) ? undefined : eventOf(name);
   if (event !== undefined && !ports.has(name)) return event;
+  // A listener is handed in as the prop of that name, if there is one.
+  const [, first = '', rest] = /^@(.)(.*)$/.exec(name) ?? [];
+  const prop = `on${first.toUpperCase()}${rest}`;
+  if (first && !ports.has(name) && ports.has(prop)) return prop;
   return ports.has(name) ? name : name.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());
 }
 

@@ -72,6 +72,8 @@ export interface FileFacts {
   ambient?: true;
   /** Names of components that are written in it, too, so that not all of them is known. */
   opens?: string[];
+  /** What it adds to whole apps, by the names in the file; `?` for what has none. */
+  plugins?: string[];
   /** It is a page that loads scripts. */
   page?: boolean;
   /** Values that bring components into scope together. */
@@ -319,6 +321,8 @@ export interface ComponentFacts extends Span {
   copy?: boolean;
   /** It only provides a context that a function of the project made, as the context's own provider does. */
   provider?: boolean;
+  /** Names beyond its own that are written on its tag go nowhere. */
+  dropsOthers?: true;
   /** Its object is handed to code that may use any member of it. */
   handsItselfOn?: boolean;
   /** It keeps events of the page from those around it. */
@@ -332,6 +336,8 @@ export interface ComponentFacts extends Span {
   emits: EmitFact[];
   provides: ProvideFact[];
   consumes: ConsumeFact[];
+  /** Calls that provide or ask for something, where that may be too late. */
+  timed?: TimedFact[];
   render: RenderFact[];
   /** helper: what it gives back. */
   result?: ExprFact;
@@ -388,6 +394,15 @@ export interface ComponentFacts extends Span {
   hostDirectives?: HostDirectiveFact[];
   /** Ports that are declared by a text which names no member of the class. */
   orphans?: OrphanFact[];
+}
+
+export interface TimedFact extends Span {
+  key: string;
+  does: 'provides' | 'consumes';
+  where: Where;
+  fn: number;
+  /** It stands after a point at which the set-up waits. */
+  awaited?: true;
 }
 
 export interface ExposesFact {

@@ -30,6 +30,8 @@ export interface LanguageDescriptor {
   pages: string[];
   /** Builds that bring components into scope by the names of their files. */
   byFile: string[];
+  /** Packages whose plugins bring no components but these: what an app is given by all others may. */
+  plugins?: Record<string, string[]>;
   /**
    * Names that what a package gives under a name may take on the tags of components; undefined where anything may be
    * taken.

@@ -76,11 +76,14 @@ const TABLE = { a: A, b: B };
 const MAP = new Map([['a', A], ['b', B]]);
 function pick(x: string) { return x ? A : B; }
 declare const k: 'a' | 'b';
-export function App({ Own = A }: { Own?: typeof A }) {
+export function App() {
+  const Own = k ? A : null;
   const One = Own; const Two = TABLE[k]; const Three = MAP.get(k)!; const Four = pick(k);
   return <><One /><Two /><Three /><Four /></>;
 }`,
-      ['One', 'Two', 'Three', 'Four'].map((name) => `error prop/missing App.tsx:10 ${name}`),
+      ['One', 'Two', 'Two', 'Three', 'Three', 'Four', 'Four'].map(
+        (name) => `error prop/missing App.tsx:11 ${name}`,
+      ),
     ],
     [
       'outside wrapper',

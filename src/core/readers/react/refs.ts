@@ -1,7 +1,7 @@
 /** What is reached through a ref to a component, and where a portal's content goes. */
 import type * as t from '@babel/types';
 import type { ExposedFact, ExposesFact } from '../../model/facts';
-import { returnsOf } from '../script/choices';
+import { returnsOf, writtenObject } from '../script/choices';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { spanOf, symbolOf, unwrap, type Unit } from '../script/unit';
@@ -35,17 +35,6 @@ export function readExposed(u: Unit, call: t.CallExpression | t.OptionalCallExpr
 function exposedObjects(make: t.Node): t.ObjectExpression[] | undefined {
   const found = isFunction(make) ? returnsOf(make).map((one) => writtenObject(one)) : [];
   return found.every((one) => one !== undefined) ? found : undefined;
-}
-
-function writtenObject(given: t.Node): t.ObjectExpression | undefined {
-  const node = unwrap(given);
-  if (node.type === 'ObjectExpression') return node;
-  const binding = node.type === 'Identifier' ? node.binding : undefined;
-  if (binding?.kind !== 'const' || binding.node.type !== 'VariableDeclarator' || !binding.node.init)
-    return undefined;
-  // What is done with it besides may add to it.
-  const onlyGiven = binding.uses.every(({ id }) => id === node);
-  return onlyGiven ? writtenObject(binding.node.init) : undefined;
 }
 
 function exposed(name: string, key: t.Node, value: t.Node, isBox: (id: t.Node) => boolean): ExposedFact {

@@ -364,3 +364,15 @@ const isNothing = (node: t.Node): boolean =>
   node.type === 'NullLiteral' ||
   node.type === 'BooleanLiteral' ||
   (node.type === 'Identifier' && node.name === 'undefined');
+
+/** An object that is written out there, or in a constant that nothing else is done with. */
+export function writtenObject(given: t.Node): t.ObjectExpression | undefined {
+  const node = unwrap(given);
+  if (node.type === 'ObjectExpression') return node;
+  const binding = node.type === 'Identifier' ? node.binding : undefined;
+  if (binding?.kind !== 'const' || binding.node.type !== 'VariableDeclarator' || !binding.node.init)
+    return undefined;
+  // What is done with it besides may add to it.
+  const onlyGiven = binding.uses.every(({ id }) => id === node);
+  return onlyGiven ? writtenObject(binding.node.init) : undefined;
+}

@@ -1,6 +1,6 @@
 /** Keys by which values are provided and consumed, written as texts or as names of values. */
 import type * as t from '@babel/types';
-import type { ConsumeFact, ExprFact, KeyFact, Span } from '../../model/facts';
+import type { ConsumeFact, ExprFact, KeyFact, Span, TimedFact } from '../../model/facts';
 import { keyName } from '../../model/keys';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { memberName } from './type-expr';
@@ -18,7 +18,16 @@ export function keyOf(node: t.Node | undefined): KeyFact | undefined {
 const whenOf = (ctx: Ctx): Ctx['where'] | 'setup' => (ctx.fn === -1 ? 'setup' : ctx.where);
 
 /** What is provided to everything that the component renders: to the node that stands for all of it. */
-export function addProvide(u: Unit, key: KeyFact, at: t.Node, value: ExprFact | undefined, ctx: Ctx): void {
+export function addProvide(
+  u: Unit,
+  key: KeyFact,
+  at: t.Node,
+  value: ExprFact | undefined,
+  ctx: Ctx,
+  call?: t.Node,
+): void {
+  if (call && (ctx.fn >= 0 || ctx.late))
+    noteTime(u, { key: keyName(key), does: 'provides', ...spanOf(call) }, ctx);
   u.file.keys.add(unwrap(at).start!);
   u.facts.provides.push({
     key,
@@ -29,6 +38,14 @@ export function addProvide(u: Unit, key: KeyFact, at: t.Node, value: ExprFact | 
     where: whenOf(ctx),
     ...spanOf(at),
   });
+}
+
+function noteTime(
+  u: Unit,
+  fact: Pick<TimedFact, 'key' | 'does' | 'start' | 'end'>,
+  { where, fn, late }: Ctx,
+): void {
+  (u.facts.timed ??= []).push({ ...fact, where, fn, ...(late ? { awaited: true } : {}) });
 }
 
 /** What is consumed, under a name of its own or under that of its key. */
@@ -48,6 +65,7 @@ export function addConsume(
     { name, kind: 'injected', ...(id ? spanOf(id) : { start, end }), type },
     id?.binding,
   );
+  if (ctx.late && ctx.fn === -1) noteTime(u, { key: name, does: 'consumes', start, end }, ctx);
   u.facts.consumes.push({ key, symbol, where: whenOf(ctx), fn: ctx.fn, missing, start, end });
   return { kind: 'identity', symbol, start, end };
 }

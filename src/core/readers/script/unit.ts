@@ -32,6 +32,8 @@ export interface Ctx {
   when?: Span;
   each?: Span;
   arms?: string[];
+  /** The set-up has waited for something before. */
+  late?: true;
 }
 
 /** In the set-up or the render of a component itself. */

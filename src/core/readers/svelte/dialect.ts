@@ -285,7 +285,7 @@ function provide(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact {
   const key = keyOf(keyNode);
   const value = valueNode ? use(u, u.expr(valueNode, ctx), ctx, 'provide') : undefined;
   if (value && valueNode) value.type ??= typeOf(u, valueNode);
-  if (key !== undefined) addProvide(u, key, keyNode!, value, ctx);
+  if (key !== undefined) addProvide(u, key, keyNode!, value, ctx, call);
   // It gives back what it was given.
   return value ? { ...value, ...spanOf(call) } : { kind: 'computed', ...spanOf(call) };
 }

@@ -65,7 +65,11 @@ function helperOf(svelte: SvelteFile, one: NamedNode, fn: t.Function): Component
 }
 
 /** A class whose fields are runes, or plain: each object of it keeps its own. */
-function classOf({ dialect, file, scopes, facts }: SvelteFile, id: t.Identifier, node: t.Class): ComponentFacts {
+function classOf(
+  { dialect, file, scopes, facts }: SvelteFile,
+  id: t.Identifier,
+  node: t.Class,
+): ComponentFacts {
   const component = emptyHelper(id, spanOf(node));
   const u = svelteUnit(component, node, dialect, file, scopes, facts.imports);
   readClassHelper(u, node, { fieldKind: runeField });

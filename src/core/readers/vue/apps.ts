@@ -12,7 +12,7 @@ import { readParts } from './app-store/parts';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { optionsOf, readOptionsComponent } from './module';
-import { isMounting } from './mounting';
+import { isApp, isMounting } from './mounting';
 import { nameOfGiven, pascal, VUE_TRAITS } from './names';
 import type { VueUnit } from './unit';
 
@@ -67,6 +67,7 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression, list: str
   }
   const { callee } = node;
   if (isMounting(vue, node)) noteTarget(u, first);
+  notePlugin(vue, node);
   if (callee.type !== 'MemberExpression' || callee.computed || callee.property.type !== 'Identifier') return;
   if (callee.property.name === 'provide' && second && first) {
     const key = keyOf(first);
@@ -100,6 +101,16 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression, list: str
     readOptionsComponent(vue, object, undefined, pascal(first.value));
   }
   if (local) (vue.facts.registers ??= []).push({ name: pascal(first.value), local });
+}
+
+/** `app.use(plugin)`, `Vue.use(plugin)` */
+function notePlugin({ facts, names }: VueFile, { callee, arguments: [first] }: t.CallExpression): void {
+  if (callee.type !== 'MemberExpression' || !first || memberName(callee.property) !== 'use') return;
+  const receiver = memberName(callee.object);
+  if (!/^(app|vue|Vue|vueApp)$/.test(receiver ?? '') && !isApp(names, callee.object)) return;
+  const bare = unwrap(first);
+  const name = memberName(bare) ?? (bare.type === 'CallExpression' ? memberName(bare.callee) : undefined);
+  (facts.plugins ??= []).push(name ?? '?');
 }
 
 /** Components that are registered one by one in a loop: those of a table, or the files of a folder. */

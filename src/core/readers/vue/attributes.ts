@@ -2,7 +2,8 @@
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, Span } from '../../model/facts';
 import { lit, UNKNOWN } from '../../model/types';
-import { attribute, isPlain, lookedUp, spread, writeBack } from '../script/attributes';
+import { isCallbackName } from '../../model/names';
+import { attribute, calledBy, isPlain, lookedUp, spread, writeBack } from '../script/attributes';
 import { parseCode } from '../script/code';
 import { bindingOf } from '../script/scope';
 import type { At } from '../script/slots';
@@ -24,7 +25,8 @@ export function readAttributes(u: VueUnit, element: Element, index: number, at: 
     if (!read) continue;
     fact.lowercase?.given.push(read.name);
     // Of what a plain element is given, only this says something about the flow beyond the reads noted.
-    if (!plain || read.mode === 'ref' || read.mode === 'spread' || read.mode === 'listen')
+    const isHandler = read.called !== undefined && isCallbackName(read.name);
+    if (!plain || read.mode === 'ref' || read.mode === 'spread' || read.mode === 'listen' || isHandler)
       fact.attributes.push(read);
   }
 }
@@ -111,13 +113,9 @@ function readBound(u: VueUnit, prop: Directive, index: number, at: At): Attribut
   value.type ??= typeOf(u, node);
   const twoWay = prop.modifiers.some((one) => textOf(one) === 'sync');
   if (twoWay) writeBack(u, node, span, at.ctx);
-  return attribute(
-    camel(name),
-    argSpan(prop),
-    name === 'key' ? 'key' : twoWay ? 'two-way' : 'value',
-    value,
-    span,
-  );
+  const called = calledBy(u, node, value);
+  const mode = name === 'key' ? 'key' : twoWay ? 'two-way' : 'value';
+  return { ...attribute(camel(name), argSpan(prop), mode, value, span), ...(called ? { called } : {}) };
 }
 
 const textOf = (one: unknown): string =>

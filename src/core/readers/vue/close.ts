@@ -93,8 +93,11 @@ function readHandles(u: VueUnit): void {
 
 /** What nobody declares lands on the one element or component that the component draws. */
 function fallThrough(u: VueUnit): void {
-  if (u.keepsAttributes || u.facts.role !== 'component') return;
-  for (const node of rootsOf(u.facts.render)) takeAttributes(u, node);
+  if (u.facts.role !== 'component') return;
+  const roots = u.keepsAttributes ? [] : rootsOf(u.facts.render);
+  for (const node of roots) takeAttributes(u, node);
+  const draws = u.facts.render.length > 1;
+  if (u.hasTemplate && draws && !roots.length && u.attrs === undefined) u.facts.dropsOthers = true;
 }
 
 /** The nodes on which undeclared attributes land: the only root, or each of those that exclude each other. */
@@ -105,6 +108,8 @@ function rootsOf(render: RenderFact[]): RenderFact[] {
   // What draws nothing of its own hands them on.
   while (roots.length === 1 && roots[0]!.kind === 'group' && !roots[0]!.loose)
     roots = under(render.indexOf(roots[0]!));
+  // As often as there are entries in a list.
+  if (roots.some((node) => node.each)) return [];
   const places = new Set(roots.map((node) => node.start));
   return places.size === 1 || roots.every((node) => node.when) ? roots : [];
 }

@@ -12,7 +12,7 @@ export function provide(u: VueUnit, call: Call, ctx: Ctx): ExprFact {
   const value = valueNode ? use(u, u.expr(valueNode, ctx), ctx, 'provide') : undefined;
   if (value && valueNode) value.type ??= typeOf(u, valueNode);
   const key = keyOf(keyNode);
-  if (key !== undefined && keyNode) addProvide(u, key, keyNode, value, ctx);
+  if (key !== undefined && keyNode) addProvide(u, key, keyNode, value, ctx, call);
   return { kind: 'computed', ...spanOf(call) };
 }
 

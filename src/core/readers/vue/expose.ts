@@ -1,6 +1,7 @@
 /** What a handle to a component reaches. */
 import type * as t from '@babel/types';
 import type { ExposesFact } from '../../model/facts';
+import { writtenObject } from '../script/choices';
 import { isFunction } from '../script/scope';
 import { keyName } from '../script/type-expr';
 import { type Ctx, spanOf, symbolOf, unwrap, use } from '../script/unit';
@@ -41,11 +42,12 @@ export function readExposed(u: VueUnit, node: t.Node, ctx: Ctx): void {
   const value = use(u, u.expr(bare, ctx), ctx);
   const exposes = listOf(u);
   exposes.value = value;
-  if (bare.type !== 'ObjectExpression') {
+  const object = writtenObject(bare);
+  if (!object) {
     exposes.open = true;
     return;
   }
-  for (const property of bare.properties) {
+  for (const property of object.properties) {
     const name = property.type === 'SpreadElement' ? undefined : keyName(property);
     if (property.type === 'SpreadElement' || name === undefined) exposes.open = true;
     else

@@ -7,13 +7,15 @@ import { emptyFile } from '../file';
 import { type Block, instanceProgram, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
 import { nameFromPath, SELF } from '../script/file-name';
+import { parseCode } from '../script/code';
 import { noteFound, readExports, readImports, readTypes } from '../script/modules';
 import { readScopes, type Scope } from '../script/scope';
 import { memberName } from '../script/type-expr';
-import { emptyFacts, fileContext, SETUP, unwrap } from '../script/unit';
+import { emptyFacts, fileContext, SETUP, unwrap, use } from '../script/unit';
 import { readFromOthers, readLoose } from './apps';
 import type { TemplateNode } from './ast';
 import { closeUnit } from './close';
+import { bindCode } from './code';
 import { listOf } from './expose';
 import { newVueFile, openUnit, type VueFile } from './file-facts';
 import { mentionsOf, noteRegistrations, optionsOf, readModuleLevel } from './module';
@@ -126,10 +128,23 @@ function readComponent(
   if (children && !template!.src) {
     // Functional templates of older versions have a scope of their own.
     if (descriptor.script?.src || template!.attrs.functional) makeOpen(u);
+    u.hasTemplate = true;
     readNodes(u, children, { scope: scopes.within(scope, []), ctx: SETUP, parent: 0 });
   } else if (template || descriptor.script?.src) makeOpen(u);
   else if (!template && component.render.length === 1 && !u.openScope) u.openScope = true;
+  for (const { content, loc } of descriptor.styles) readStyle(u, content, loc.start.offset, scope);
   closeUnit(vue, u);
+}
+
+/** `width: v-bind(wide)`, `v-bind('props.wide')`: what a style uses of the instance. */
+function readStyle(u: VueUnit, text: string, offset: number, scope: Scope): void {
+  for (const found of text.matchAll(/\bv-bind\(\s*(?:'([^']*)'|"([^"]*)"|([\w$.]+))\s*\)/g)) {
+    const written = found[1] ?? found[2] ?? found[3]!;
+    const node = parseCode({ text: written, offset: offset + found.index + found[0].indexOf(written) });
+    if (!node) continue;
+    bindCode(u, node, scope);
+    use(u, u.expr(node, SETUP), SETUP, 'text');
+  }
 }
 
 /** A scope in which only members of the instance are to be found. */

@@ -18,6 +18,14 @@ export const VUE: LanguageDescriptor = {
   routers: ['nuxt', 'nuxt3', 'unplugin-vue-router', 'vite-plugin-pages'],
   routed: /(?:^|\/)(?:app|error)\.vue$/,
   pages: ['vitepress', '@nuxt/content'],
+  plugins: {
+    'vue-router': ['RouterView', 'RouterLink'],
+    'vue-router/auto': ['RouterView', 'RouterLink'],
+    pinia: [],
+    vuex: [],
+    '@vueuse/head': [],
+    '@unhead/vue': ['Head'],
+  },
   byFile: ['nuxt', 'nuxt3', 'unplugin-vue-components', 'vite-plugin-components', '@nuxt/components'],
   bringsNames: ['nuxt', 'nuxt3', 'unplugin-auto-import', '@nuxt/kit', '@nuxt/schema'],
 };

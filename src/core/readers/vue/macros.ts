@@ -103,6 +103,8 @@ export function readModel(u: VueUnit, call: t.CallExpression): string {
     name: eventPort(`update:${name}`),
     channel: 'event',
     declared: 'list',
+    // It keeps a value of its own where nobody binds it.
+    implied: true,
     ...at,
   });
   eventSymbol(u, `update:${name}`, at);

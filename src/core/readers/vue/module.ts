@@ -198,7 +198,7 @@ export function noteRegistrations(vue: VueFile, u: VueUnit, object: t.ObjectExpr
     if (list.type !== 'ObjectExpression') continue;
     // Under names that nobody knows, they may be drawn anywhere.
     if (list.properties.some((one) => one.type === 'SpreadElement' || keyName(one) === undefined))
-      u.dynamicTags = true;
+      [u.dynamicTags, u.facts.scope] = [true, { names: [], open: true }];
     u.tagNames.push(spanOf(property.value));
     for (const member of list.properties) {
       const name = member.type === 'ObjectProperty' ? keyName(member) : undefined;

@@ -8,7 +8,12 @@ import type { VueNames } from './names';
 export function isMounting({ names }: { names: VueNames }, { callee }: Call): boolean {
   if (callee.type !== 'MemberExpression' || callee.property.type !== 'Identifier') return false;
   if (!/^\$?mount$/.test(callee.property.name)) return false;
-  let made: t.Node = unwrap(callee.object);
+  return isApp(names, callee.object);
+}
+
+/** An app: what `createApp` gives, also by a constant that holds it. */
+export function isApp(names: VueNames, node: t.Node): boolean {
+  let made = unwrap(node);
   if (
     made.type === 'Identifier' &&
     made.binding?.node.type === 'VariableDeclarator' &&

@@ -80,14 +80,17 @@ export function readOutlet(u: VueUnit, element: Element, at: At): At {
     at.ctx,
   );
   readAttributes(u, element, index, at);
-  place(u, [index], at.parent);
+  // What comes for the one goes on to another, in an older way to write it.
+  const into = staticAttribute(element, 'slot');
+  if (into?.value) fillSlot(u, at.parent, index, slotPort(into.value.content), placeOf(into), undefined);
+  else place(u, [index], at.parent);
   if (dynamic && !named) {
     u.facts.openSlots = true;
     u.facts.render[index]!.attributes = [];
   } else {
     const port = slotPort(named?.value?.content ?? 'default');
     nameOutlet(u, index, port, named ? placeOf(named) : tagSpan(element), at.ctx);
-    noteNested(u, at.parent);
+    if (!into?.value) noteNested(u, at.parent);
   }
   return { ...at, parent: index };
 }

@@ -30,6 +30,8 @@ export interface VueUnit extends Unit {
   openScope: boolean;
   /** Attributes and listeners that nobody declares, handed on together. */
   attrs: number | undefined;
+  /** What it draws is written in a template. */
+  hasTemplate: boolean;
   /** Where undeclared attributes do not land on the root. */
   keepsAttributes: boolean;
   /** Names for the slots of the component. */
@@ -74,6 +76,7 @@ export function vueUnit(
     openScope: false,
     attrs: undefined,
     keepsAttributes: false,
+    hasTemplate: false,
     dynamicTags: false,
     slotBags: new Map<number, Binding>(),
     creator: undefined,

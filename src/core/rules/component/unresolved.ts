@@ -1,4 +1,5 @@
 import type { Linked } from '../../link';
+import { isUnregistered } from '../../link/apps';
 import { nearest } from '../../model/names';
 import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
@@ -19,7 +20,7 @@ export const unresolved: Rule = {
           ? outOfScope(project, component, index)
           : tag.unbound
             ? unbound(project, component, tag.name)
-            : absent(project, component, tag.name);
+            : (absent(project, component, tag.name) ?? unregistered(project, component, index));
         if (!problem) continue;
         const place = placeOf(component.file, tag);
         report({
@@ -66,6 +67,25 @@ function unbound(project: Linked, component: Component, name: string): Unresolve
     inSight.filter((one) => /^[A-Z]/.test(one)),
   );
   return { why: 'which is neither imported nor declared', near };
+}
+
+/** A tag that is found by a name which nothing in the app registers. */
+function unregistered(project: Linked, component: Component, node: number): Unresolved | undefined {
+  const { file, facts, siteAt } = component;
+  const { tag } = facts.render[node]!;
+  const name = tag!.global;
+  if (name === undefined || tag!.choices || siteAt.get(node)?.length) return undefined;
+  // What is written in small letters may be an element that the page defines.
+  if (!/^[A-Z]/.test(tag!.name) || project.lookup(file, tag!.name).kind !== 'unbound') return undefined;
+  if (facts.role !== 'component' || facts.scope?.open || component.openBase) return undefined;
+  if (!isUnregistered(project, file, name)) return undefined;
+  return {
+    why: 'which is neither imported nor registered',
+    near: nearest(
+      name,
+      project.components.map((one) => one.name),
+    ),
+  };
 }
 
 function absent(project: Linked, component: Component, name: string): Unresolved | undefined {

@@ -5,6 +5,8 @@ import { freshKind } from '../../link/fresh';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
 import { mayBeNarrowed } from '../narrowed';
+import { timeOf } from '../../link/contexts';
+import type { Component, Place } from '../../model/project';
 import { placeOf, step, type Report, type Rule } from '../rule';
 
 export const contextTypeClash: Rule = {
@@ -110,26 +112,34 @@ export const unstableValue: Rule = {
 export const wrongTime: Rule = {
   name: 'context/wrong-time',
   level: 'error',
-  summary: 'Context is consumed where the framework forbids it.',
+  summary: 'Context is provided or consumed where the framework forbids it.',
   check({ project, report }) {
-    for (const { component, key, place, where } of project.contexts.consumers) {
-      const owner = project.components[component]!;
-      if (!owner.facts.traits.contextAtSetup || (where !== 'handler' && where !== 'effect')) continue;
+    const say = (owner: Component, name: string, place: Place, does: string, when: string) =>
       report({
         component: owner,
-        port: { channel: 'context', name: key.name },
+        port: { channel: 'context', name },
         place,
-        message: `${owner.name} consumes ${key.name} in ${where === 'handler' ? 'a handler' : 'an effect'}; it can be consumed only while drawing.`,
+        message: `${owner.name} ${does} ${name} ${when}; that can be done only while ${owner.facts.traits.contextByIdentity ? 'drawing' : 'setting up'}.`,
         trail: [
-          step(
-            owner,
-            place,
-            key.name,
-            `is consumed in ${where === 'handler' ? 'a handler' : 'an effect'}`,
-            'wait',
-          ),
+          step(owner, place, name, `is ${does === 'provides' ? 'provided' : 'consumed'} ${when}`, 'wait'),
         ],
       });
+    for (const { component, key, place, where } of project.contexts.consumers) {
+      const owner = project.components[component]!;
+      if (owner.facts.traits.contextAtSetup && isLate(where))
+        say(owner, key.name, place, 'consumes', WHEN[where]);
+    }
+    for (const owner of project.components) {
+      if (!owner.facts.traits.contextAtSetup || owner.facts.role === 'module') continue;
+      for (const { key, does, where, fn, awaited, ...span } of owner.facts.timed ?? []) {
+        const time = timeOf(owner, fn, where);
+        const place = placeOf(owner.file, span);
+        if (awaited) say(owner, key, place, does, 'after an await');
+        else if (isLate(time)) say(owner, key, place, does, WHEN[time]);
+      }
     }
   },
 };
+
+const WHEN = { handler: 'in a handler', effect: 'in an effect' };
+const isLate = (where: string): where is keyof typeof WHEN => where in WHEN;

@@ -12,7 +12,6 @@ export const calledEarly: Rule = {
   summary: 'A handler is called while rendering instead of being passed.',
   check({ project, report, claim }) {
     for (const component of project.components) {
-      if (component.facts.traits.statementHandlers) continue;
       component.facts.render.forEach((node, index) => {
         for (const attribute of node.attributes) {
           const [id] = component.siteAt.get(index) ?? [];

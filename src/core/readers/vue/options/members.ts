@@ -14,6 +14,7 @@ import { declareMembersOf } from './mapped';
 export function readData(u: VueUnit, member: Member | undefined, later: (() => void)[]): void {
   if (!member) return;
   const fn = member.type === 'ObjectMethod' ? member : unwrap(member.value);
+  takeInstance(u, fn);
   const object = isFunction(fn) ? returnedObject(fn) : fn;
   if (object?.type !== 'ObjectExpression') {
     u.openScope = true;
@@ -49,6 +50,12 @@ export function readData(u: VueUnit, member: Member | undefined, later: (() => v
   }
 }
 
+/** `data(vm)`, `wide: (vm) => vm.n > 3`: the instance is handed in, too. */
+function takeInstance(u: VueUnit, fn: t.Node): void {
+  const [first] = isFunction(fn) ? fn.params : [];
+  if (first?.type === 'Identifier' && first.binding) u.selves.add(first.binding);
+}
+
 /** The object that a function gives back, where that is all that it gives. */
 export function returnedObject(fn: t.Function): t.Node | undefined {
   if (fn.body.type !== 'BlockStatement') return unwrap(fn.body);
@@ -71,6 +78,7 @@ export function readDerived(u: VueUnit, node: t.Node | undefined, later: (() => 
   eachMember(u, node, later, (name, property) => {
     const symbol = member(u, name, property.key, 'derived');
     const body = property.type === 'ObjectMethod' ? property : property.value;
+    takeInstance(u, unwrap(body));
     later.push(() => {
       const bare = unwrap(body);
       const read = isFunction(bare)

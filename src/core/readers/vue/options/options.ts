@@ -4,7 +4,7 @@ import type { Span } from '../../../model/facts';
 import { readFunction } from '../../script/functions';
 import { isFunction } from '../../script/scope';
 import { keyName, memberName } from '../../script/type-expr';
-import { addSymbol, type Member, SETUP, spanOf, unwrap } from '../../script/unit';
+import { addSymbol, type Ctx, type Member, SETUP, spanOf, unwrap, use } from '../../script/unit';
 import { place } from '../../script/placing';
 import { eachChild } from '../../script/walk';
 import { declareEmits } from '../emits';
@@ -21,6 +21,14 @@ import { readWatch } from './watch';
 /** Hooks that run after the component is set up. */
 const LIFECYCLE =
   /^(mounted|beforeMount|updated|beforeUpdate|unmounted|beforeUnmount|destroyed|beforeDestroy|activated|deactivated|errorCaptured)$/;
+
+/** Options that the framework itself knows. */
+const OWN = new Set(
+  (
+    'name props emits data computed methods watch inject provide components directives filters mixins extends model setup ' +
+    'expose render template functional el store router i18n inheritAttrs created beforeCreate compilerOptions'
+  ).split(' '),
+);
 
 /** Reads the options of one component: declarations first, then what the bodies do with them. */
 export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
@@ -77,6 +85,14 @@ export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
       if (first?.type === 'Identifier') u.creator = first.binding;
       place(u, readFunction(u, fn, SETUP, 'derivation').content, 0);
     }
+  }
+  // Options of packages are read for what they use.
+  for (const [name, member] of options) {
+    if (OWN.has(name) || LIFECYCLE.test(name)) continue;
+    const value = member.type === 'ObjectMethod' ? member : unwrap(member.value);
+    const inner: Ctx = { ...SETUP, where: 'effect' };
+    if (isFunction(value)) readFunction(u, value, inner, 'effect');
+    else if (value.type === 'ObjectExpression') use(u, u.expr(value, inner), inner);
   }
   noteNamespace(
     u,
@@ -146,11 +162,14 @@ function inherit(u: VueUnit, options: Map<string, Member>): void {
     ...(list?.type === 'ArrayExpression' ? list.elements : []),
     base?.type === 'ObjectProperty' ? base.value : undefined,
   ];
-  (u.facts.mixins ??= []).push(...given.flatMap((one) => (one && memberName(one)) ?? []));
+  const names = given.flatMap((one) => (one ? [memberName(one)] : []));
+  (u.facts.mixins ??= []).push(...names.flatMap((one) => one ?? []));
   // Code that draws asks for slots through what it takes over.
   if (options.has('render')) u.facts.openSlots = true;
   u.openScope = true;
   u.openRefs = true;
+  // What is taken over by name is known when files are linked.
+  if (names.every((one) => one !== undefined)) return;
   u.facts.openProps = true;
   u.facts.openEmits = true;
   u.facts.openDefaults = true;

@@ -1,0 +1,56 @@
+/** Whether all that an app's components may be named by is in sight. */
+import { oncePer } from '../model/once-per';
+import type { Package } from '../model/project';
+import { ofAll } from '../readers/languages';
+import type { Linked } from './linked';
+import { describe } from './needs';
+
+/** Builds that bring components into scope by the names of their files. */
+const BY_FILE = ofAll('byFile');
+
+/** The names that plugins of packages register in the apps of each package; undefined where some may register any. */
+const registeredIn = oncePer((project: Linked) => {
+  const found = new Map<Package | undefined, Set<string> | undefined>();
+  for (const { facts, index, pkg, aside } of project.files) {
+    if (aside || !(facts.mounts || facts.plugins || facts.registers)) continue;
+    const known = found.has(pkg) ? found.get(pkg) : new Set<string>();
+    const names = known && pluginsOf(project, index);
+    found.set(pkg, known && names ? new Set([...known, ...names]) : undefined);
+  }
+  return found;
+});
+
+function pluginsOf(project: Linked, file: number): string[] | undefined {
+  const { facts } = project.files[file]!;
+  if (facts.registers?.some((one) => 'glob' in one || 'all' in one)) return undefined;
+  const packages = describe(facts.language)?.plugins ?? {};
+  const found: string[] = [];
+  for (const name of facts.plugins ?? []) {
+    const from = homeOf(project, file, name);
+    if (from === 'project') continue;
+    if (from === undefined || !(from in packages)) return undefined;
+    found.push(...packages[from]!);
+  }
+  return found;
+}
+
+/** The package that a plugin comes from, or is made by; `project` for one of the project's own. */
+function homeOf(project: Linked, file: number, name: string): string | undefined {
+  const target = project.lookup(file, name);
+  if (target.kind === 'outside') return target.from;
+  if (target.kind === 'component' || target.kind === 'module') return 'project';
+  if (target.kind !== 'value') return undefined;
+  const maker = target.value.madeBy?.name;
+  return maker === undefined ? 'project' : homeOf(project, target.file, maker);
+}
+
+/** Whether a name that nothing in sight registers is certainly registered by nobody. */
+export function isUnregistered(project: Linked, file: number, name: string): boolean {
+  const { pkg, bringsNames } = project.files[file]!;
+  const known = registeredIn(project);
+  const names = known.get(pkg);
+  if (!known.has(pkg) || !names || names.has(name) || bringsNames) return false;
+  if (pkg && (BY_FILE.some((one) => pkg.needs.has(one)) || !pkg.private)) return false;
+  // Somebody mounts it, and that is all there is to be seen.
+  return project.files.some((one) => one.pkg === pkg && one.facts.mounts && !one.aside);
+}

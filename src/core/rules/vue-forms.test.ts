@@ -1,0 +1,222 @@
+import { describe } from 'vitest';
+import { casesFor, VUE_MOUNT } from './testing';
+const cases = casesFor(VUE_MOUNT, 'App.vue');
+const sfc = (script: string, template: string) =>
+  `<script setup lang="ts">\n${script}\n</script>\n<template>${template}</template>`;
+const Gauge = sfc('defineProps<{ n: number; note?: string }>()', '<b>{{ n }}{{ note }}</b>');
+describe('vue', () => {
+  cases(/./, [
+    [
+      'no registration matches',
+      { 'App.vue': sfc('', '<Gauge :n="1" />') },
+      ['error component/unresolved App.vue:4 Gauge'],
+    ],
+    [
+      'mixins and extends',
+      {
+        'mix.js': `export const inked = {
+  props: { ink: { type: String, required: true } },
+  emits: ['dry'],
+  data() { return { wet: true }; },
+  methods: { dry() { this.$emit('dry', 1); } },
+};`,
+        'Key.vue': `<script>
+import { inked } from './mix';
+export default { name: 'Key', mixins: [inked], props: { at: { type: Number, required: true } } };
+</script>
+<template><b @click="dry">{{ at }}{{ ink }}{{ wet }}</b></template>`,
+        'App.vue': sfc(
+          "import Key from './Key.vue'",
+          '<Key :at="1" /><Key ink="a" @dry="() => 1" @wet="() => 2" />',
+        ),
+      },
+      [
+        'error prop/missing App.vue:4 Key',
+        'error prop/missing App.vue:4 Key',
+        'error event/unknown App.vue:4 wet',
+      ],
+    ],
+    [
+      'computed component',
+      {
+        'Gauge.vue': Gauge,
+        'App.vue': sfc(
+          `import { computed, defineAsyncComponent, ref } from 'vue'; import Gauge from './Gauge.vue';
+const wide = ref(true); const which = computed(() => wide.value ? Gauge : null); const Late = defineAsyncComponent({ loader: () => import('./Gauge.vue') });`,
+          '<component :is="which" /><Late />',
+        ),
+      },
+      ['error prop/missing App.vue:5 component', 'error prop/missing App.vue:5 Late'],
+    ],
+    [
+      'global registration by glob',
+      {
+        'parts/WindGauge.vue': Gauge,
+        'main.ts': `import { createApp } from 'vue'; import App from './App.vue';
+const app = createApp(App); const files = import.meta.glob('./parts/*.vue', { eager: true });
+for (const path in files) app.component(path.split('/').pop().replace('.vue', ''), files[path].default);
+app.mount('#app');`,
+        'App.vue': sfc('', '<WindGauge />'),
+      },
+      ['error prop/missing App.vue:4 WindGauge'],
+    ],
+    [
+      'render list',
+      {
+        'List.vue': sfc(
+          'defineProps<{ items: number[] }>()',
+          '<slot v-for="n in items" :n="n" name="row" />',
+        ),
+        'App.vue': sfc(
+          "import List from './List.vue'",
+          '<List :items="[1]"><template #row="{ n, wide }">{{ n }}{{ wide }}</template><template #footer>a</template></List>',
+        ),
+      },
+      ['error slot/prop-unknown App.vue:4 wide', 'error slot/unknown App.vue:4 footer'],
+    ],
+    [
+      'ref in a loop is a list',
+      {
+        'Gauge.vue': Gauge,
+        'App.vue': sfc(
+          "import { ref } from 'vue'; import Gauge from './Gauge.vue'; const gauges = ref([]); const go = () => gauges.value.forEach((one) => one.$el); const first = () => gauges.value[0].hold();",
+          '<Gauge v-for="n in 3" :key="n" ref="gauges" :n="n" note="a" /><b @click="go(); first()" />',
+        ),
+      },
+      [],
+    ],
+    [
+      'v-bind in styles',
+      {
+        'Gauge.vue':
+          sfc('const props = defineProps<{ tint: string; wide: string }>()', '<b/>') +
+          `<style>b { color: v-bind(tint); width: v-bind('props.wide'); }</style>`,
+        'App.vue': sfc("import Gauge from './Gauge.vue'", '<Gauge tint="a" wide="b" />'),
+      },
+      [],
+    ],
+    [
+      'data takes props',
+      {
+        'Gauge.vue': `<script>
+export default { props: ['n', 's'], data(props) { return { at: props.n }; }, metaInfo() { return this.s; } };
+</script><template><b>{{ at }}</b></template>`,
+        'App.vue': sfc("import Gauge from './Gauge.vue'; const n = 3;", '<Gauge :n="n" s="a" />'),
+      },
+      ['note prop/stale-copy Gauge.vue:2 at'],
+    ],
+    [
+      'slot forwarded by slot attr',
+      {
+        'Box.vue': sfc('', '<b><slot name="y" /></b>'),
+        'Frame.vue': sfc("import Box from './Box.vue'", '<Box><slot name="x" slot="y" /></Box>'),
+        'App.vue': sfc("import Frame from './Frame.vue'", '<Frame><template #x>a</template></Frame>'),
+      },
+      [],
+    ],
+    [
+      'model keeps own value',
+      {
+        'Field.vue': sfc('const model = defineModel<string>()', '<input v-model="model">'),
+        'App.vue': sfc("import Field from './Field.vue'", '<Field model-value="a" />'),
+      },
+      [],
+    ],
+    [
+      '$refs optional',
+      {
+        'Gauge.vue': `<script>
+export default { props: ['n'], methods: { hold() { return this.n; } } };
+</script><template><b>{{ n }}</b></template>`,
+        'App.vue': `<script>
+import Gauge from './Gauge.vue';
+export default { components: { Gauge }, mounted() { this.$nextTick(() => this.$refs.g.holdd()); } };
+</script>
+<template><Gauge ref="g" :n="1" /><b @click="$refs.g?.hold()"></b></template>`,
+      },
+      ['error ref/unknown-member App.vue:3 holdd'],
+    ],
+    [
+      'handler called instead of handed',
+      {
+        'App.vue': sfc(
+          'const hold = (n: number) => { console.log(n); };\nconst make = (n: number) => () => n;',
+          '<b @click="hold(1)" :onClick="hold(2)" /><i :onClick="make(3)" />',
+        ),
+      },
+      ['error event/called-early App.vue:5 hold(2)'],
+    ],
+    [
+      'onX declared as prop and given as @x',
+      {
+        'B.vue': `<script setup>
+defineProps({ onHold: { type: Function, required: true } });
+</script><template><b @click="onHold">a</b></template>`,
+        'App.vue': sfc(
+          "import B from './B.vue'; const go = () => {};",
+          '<B @hold="go" /><B v-on="{ hold: go }" /><B />',
+        ),
+      },
+      ['error prop/missing App.vue:4 B'],
+    ],
+    [
+      'plugin provides',
+      {
+        'plugin.ts': `import type { App } from 'vue'; export const press = { install(app: App) { app.provide('press', 3); } };`,
+        'main.ts': `import { createApp } from 'vue'; import App from './App.vue'; import { press } from './plugin';
+createApp(App).use(press).mount('#app');`,
+        'App.vue': sfc(
+          "import { inject } from 'vue'; const p = inject('press'); const q = inject('prass');",
+          '<b>{{ p.x }}{{ q.x }}</b>',
+        ),
+      },
+      ["error context/no-provider App.vue:2 inject('prass')"],
+    ],
+    [
+      'provide after await',
+      {
+        'App.vue': `<script>
+import { provide, inject } from 'vue';
+export default { async setup() { await fetch('a'); provide('a', 1); inject('a', 3); const w = inject('b', 2); return { w }; } };
+</script>
+<template><b>{{ w }}</b></template>`,
+      },
+      [
+        "error context/wrong-time App.vue:3 provide('a', 1)",
+        "error context/wrong-time App.vue:3 inject('a', 3)",
+        "error context/wrong-time App.vue:3 inject('b', 2)",
+      ],
+    ],
+    [
+      'exposed in a local',
+      {
+        'G.vue': sfc('const api = { hold() {}, free() {} };\ndefineExpose(api);', '<b/>'),
+        'App.vue': sfc(
+          "import { ref } from 'vue'; import G from './G.vue'; const g = ref<InstanceType<typeof G>>(); const go = () => g.value!.stop();",
+          '<G ref="g" /><b @click="go" />',
+        ),
+      },
+      ['error ref/unknown-member App.vue:2 stop'],
+    ],
+    [
+      'fall through reaches root component',
+      {
+        'Inner.vue': sfc('defineProps<{ n: number; s?: string }>()', '<b>{{ n }}{{ s }}</b>'),
+        'Outer.vue': sfc("import Inner from './Inner.vue'", '<Inner s="a" />'),
+        'App.vue': sfc("import Outer from './Outer.vue'", '<Outer :n="1" /><Outer n="x" />'),
+      },
+      ['error prop/type-clash App.vue:4 n'],
+    ],
+    [
+      'v-if template root with loop attributes',
+      {
+        'Row.vue': sfc(
+          'defineProps<{ items: number[] }>()',
+          '<template v-if="items"><b v-for="n in items" :key="n">{{ n }}</b></template>',
+        ),
+        'App.vue': sfc("import Row from './Row.vue'", '<Row :items="[1]" tint="a" itmes="b" />'),
+      },
+      ['error prop/unknown App.vue:4 tint', 'error prop/unknown App.vue:4 itmes'],
+    ],
+  ]);
+});
