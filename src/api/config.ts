@@ -10,6 +10,12 @@ export const configSchema = z
     include: z.array(z.string()).optional().describe('Globs of files to audit; all when absent.'),
     exclude: z.array(z.string()).optional().describe('Globs of files to leave out.'),
     roots: z.array(z.string()).optional().describe('Names of components that start trees.'),
+    beside: z
+      .array(z.string())
+      .optional()
+      .describe(
+        'Globs of files beside the app: tests, specs, stories and mocks. What lies in them is a note. The usual names when absent.',
+      ),
     drillDepth: z
       .number()
       .int()

@@ -27,6 +27,7 @@ export const findingSchema = z.object({
   suggestion: z.string().optional(),
   fingerprint: z.string(),
   silenced: z.string().optional(),
+  beside: z.literal(true).optional(),
   decision: decisionSchema.optional(),
 });
 

@@ -48,7 +48,7 @@ export function openAudit(input: AuditInput): Audit {
   const { onProgress = () => {} } = input;
   const run = (): AuditResult => {
     const sorted = [...facts.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
-    const project = link(sorted, manifests, settings.roots, (share) => onProgress(share * LINKING));
+    const project = link(sorted, manifests, settings, (share) => onProgress(share * LINKING));
     const problems = sorted.flatMap((one) => [
       ...(one.problem ? [{ path: one.path, ...one.problem }] : []),
       ...(one.flaws ?? []),

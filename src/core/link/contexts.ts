@@ -228,7 +228,8 @@ export function timeOf({ facts }: Component, fn: number, where: Where): Where | 
   for (let at = fn; at >= 0; at = facts.functions[at]!.parent) {
     const heard = facts.render.some((node) =>
       node.attributes.some(({ name, mode, value }) => {
-        if (mode !== 'listen' && !isCallbackName(name)) return false;
+        const isHandler = isCallbackName(name) || (node.kind === 'element' && /^on[a-z]/.test(name));
+        if (mode !== 'listen' && !isHandler) return false;
         return value.fn === at || (value.kind === 'identity' && facts.symbols[value.symbol!]!.fn === at);
       }),
     );

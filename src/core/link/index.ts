@@ -9,6 +9,7 @@ import { linkDrawn } from './drawn';
 import { linkFlow } from './flow';
 import type { Linked, Tree } from './linked';
 import { settleBases } from './bases';
+import { besideApp } from './beside';
 import { mixinsOf } from './mixins';
 import { openParts } from './opened-parts';
 import { linkModules } from './modules';
@@ -29,9 +30,10 @@ import { bringsNames, versionOf } from './needs';
 export function link(
   given: FileFacts[],
   manifests: Manifest[],
-  roots: string[] = [],
+  { roots = [], beside }: { roots?: string[]; beside?: string[] } = {},
   onProgress: (share: number) => void = () => {},
 ): Linked {
+  const isBeside = besideApp(beside);
   const routed = withRoutes(given);
   const modules = linkModules(routed, manifests);
   const facts = withFactories(routed, modules);
@@ -49,7 +51,8 @@ export function link(
       ...(parts.length ? { parts } : {}),
       version: versionOf(one.language, pkg),
       bringsNames: bringsNames(one.language, pkg),
-      aside: isAside(one.path),
+      aside: isAside(one.path) || isBeside(one.path),
+      beside: isBeside(one.path),
     };
   });
   const components: Component[] = [];

@@ -1,5 +1,5 @@
 /** Call sites: which component a tag means, and what it is handed. */
-import type { ExprFact, RenderFact, TagFact } from '../model/facts';
+import type { ComponentFacts, ExprFact, RenderFact, TagFact } from '../model/facts';
 import { type TypeExpr, UNKNOWN } from '../model/types';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
 import { isCallbackName } from '../model/names';
@@ -81,8 +81,16 @@ function linkPasses(owner: Component): void {
   });
 }
 
+/** What a two-way binding without a name means, which may come with what is taken over. */
+const modelOf = ({ facts, mixins }: Component): ComponentFacts['model'] =>
+  facts.model ??
+  (facts.ports.some(({ name }) => name === 'modelValue')
+    ? undefined
+    : mixins.map(modelOf).find((one) => one !== undefined));
+
 /** A two-way binding without a name binds what the component says it means. */
-function bound(fact: RenderFact, { facts: { model } }: Component): RenderFact {
+function bound(fact: RenderFact, target: Component): RenderFact {
+  const model = modelOf(target);
   if (!model || !fact.attributes.some((one) => one.mode === 'two-way' && one.name === 'modelValue'))
     return fact;
   const attributes = fact.attributes.map((one) =>
@@ -141,8 +149,8 @@ function heard(fact: RenderFact, { facts: { ports, propsType, traits } }: Compon
 
 /** The port of the event that a two-way binding listens to. */
 export const updateOf = (target: Component, name: string): string =>
-  target.facts.model?.prop === name
-    ? `@${target.facts.model.event}`
+  modelOf(target)?.prop === name
+    ? `@${modelOf(target)!.event}`
     : (target.facts.traits.updateEvent ?? '@update:*').replace('*', name);
 
 type Found = Extract<Target, { kind: 'component' }> & {

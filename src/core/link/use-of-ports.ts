@@ -61,7 +61,9 @@ export const isUsed = (use: PortUse): boolean =>
 export function hands(project: Tree, site: Site, name: string): boolean | undefined {
   const handed = project.handed(site);
   if (handed.attributes.has(name) || handed.spread.has(name)) return true;
-  return handed.unknown ? undefined : false;
+  // Where each listener is written, no spread carries one.
+  const { listenersWritten } = project.components[site.owner]!.facts.traits;
+  return handed.unknown && !(listenersWritten && name.startsWith('@')) ? undefined : false;
 }
 
 /** Whether elements given to a component may get further props from it. */

@@ -261,6 +261,8 @@ export interface Traits {
   refIsPropFrom?: number;
   /** An attribute's text runs when the event happens, so a call in it is no early call. */
   statementHandlers: boolean;
+  /** A name that stands for an input is the input, and no copy of it. */
+  inputsAreNames?: boolean;
   /** Writing to an input is permitted. */
   inputsWritable: boolean;
   /** An input that may be a boolean is false where it is left out. */

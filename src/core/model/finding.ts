@@ -35,4 +35,6 @@ export interface Finding {
   /** The same across audits as long as rule, component, port and trail are the same by name. */
   fingerprint: string;
   silenced?: string;
+  /** It lies in a test, a story or the like, beside the app. */
+  beside?: true;
 }

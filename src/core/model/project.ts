@@ -256,6 +256,8 @@ export interface ProjectFile {
   bringsNames: boolean;
   /** A test, a story, an example: code that shows other code. */
   aside: boolean;
+  /** A test, a spec, a story or a mock, by the settings: what lies in it is a note. */
+  beside: boolean;
 }
 
 export interface FrameworkVersion {

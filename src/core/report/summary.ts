@@ -30,6 +30,7 @@ export interface ReportedFinding {
   edit?: Spot & { text: string };
   fingerprint: string;
   silenced?: string;
+  beside?: true;
 }
 
 export interface Skipped {

@@ -13,6 +13,8 @@ export interface Settings {
   drillDepth: number;
   /** Names of components that start trees. */
   roots?: string[];
+  /** Globs of files beside the app; those of tests, specs, stories and mocks, if absent. */
+  beside?: string[];
   /** Levels by rule, where they differ from the catalogue; `off` switches a rule off. */
   rules: Record<string, Level | 'off'>;
 }
@@ -80,7 +82,7 @@ export function ruleContext(
       const identity = [name, subject, ...trail.map((step) => `${step.component}:${step.name}`)];
       out.push({
         rule: name,
-        level: set ?? level ?? usual,
+        level: project.files[place.file]!.beside ? 'note' : (set ?? level ?? usual),
         message: publicText(message),
         place,
         subject,
@@ -90,6 +92,7 @@ export function ruleContext(
         site: site ?? -1,
         ...(suggestion === undefined ? {} : { suggestion: publicName(suggestion) }),
         ...(edit ? { edit: { ...edit, text: publicName(edit.text) } } : {}),
+        ...(project.files[place.file]!.beside ? { beside: true as const } : {}),
         fingerprint: hashText(identity.join('\n')),
       });
     },

@@ -1,5 +1,5 @@
-import { describe } from 'vitest';
-import { cases } from './testing';
+import { describe, expect, test } from 'vitest';
+import { cases, findingLines, MOUNT } from './testing';
 
 const CARD = `function Card({ fare }: { fare: number }) { return <b>{fare}</b>; }`;
 
@@ -51,4 +51,25 @@ export function App() {
       ],
     ],
   ]);
+});
+
+describe('beside the app', () => {
+  const box = `interface BoxProps { name: string; kind: string }
+export function Box({ name, kind }: BoxProps) { return <p>{name}{kind}</p>; }`;
+  const story = `import { Box } from './Box';
+export const Wide = () => <Box kind="a" />;`;
+  const app = `import { Box } from './Box';
+export function App() { return <><Box name="a" kind="a" /><Box name="b" kind="a" /></>; }`;
+  test('what lies there is a note, and its call sites make no constant', () => {
+    const sources = { ...MOUNT, 'Box.tsx': box, 'App.tsx': app, 'Box.stories.tsx': story };
+    expect(findingLines(sources)).toEqual(['note prop/missing Box.stories.tsx:2 Box']);
+  });
+  test('the settings say where that is', () => {
+    const sources = { ...MOUNT, 'Box.tsx': box, 'App.tsx': app, 'odd/Box.tsx': story.replace('./', '../') };
+    const settings = { drillDepth: 2, rules: {} };
+    expect(findingLines(sources, { ...settings, beside: ['odd/'] })).toEqual([
+      'note prop/missing odd/Box.tsx:2 Box',
+    ]);
+    expect(findingLines(sources, settings)).toContain('error prop/missing odd/Box.tsx:2 Box');
+  });
 });

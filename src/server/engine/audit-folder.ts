@@ -53,6 +53,7 @@ const BATCH = 24;
 export const settingsOf = (config: Config | undefined): Settings => ({
   drillDepth: config?.drillDepth ?? 2,
   roots: config?.roots ?? [],
+  ...(config?.beside ? { beside: config.beside } : {}),
   rules: config?.rules ?? {},
 });
 

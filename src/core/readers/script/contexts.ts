@@ -65,7 +65,7 @@ export function addConsume(
     { name, kind: 'injected', ...(id ? spanOf(id) : { start, end }), type },
     id?.binding,
   );
-  if (ctx.late && ctx.fn === -1) noteTime(u, { key: name, does: 'consumes', start, end }, ctx);
+  if (ctx.late) noteTime(u, { key: name, does: 'consumes', start, end }, ctx);
   u.facts.consumes.push({ key, symbol, where: whenOf(ctx), fn: ctx.fn, missing, start, end });
   return { kind: 'identity', symbol, start, end };
 }

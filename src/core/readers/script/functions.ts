@@ -21,6 +21,7 @@ import {
   unwrap,
   use,
 } from './unit';
+import { statementsInTime } from './waits';
 import { eachChild } from './walk';
 
 /** `props.x` of a props object that the unit knows: the symbol of that prop. */
@@ -78,7 +79,7 @@ export function readFunction(
   const takes = takenApart(node.params[0]);
   if (takes) fact.takes = takes;
   if (node.body.type === 'BlockStatement') {
-    u.statements(node.body.body, inner);
+    statementsInTime(u, node, node.body.body, inner);
   } else {
     const result = use(u, u.expr(node.body, inner), inner);
     u.contents[index]!.push(...shownBy(u, result));

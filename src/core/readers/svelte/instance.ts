@@ -81,6 +81,14 @@ export function readScript(u: SvelteUnit, statements: t.Statement[], declared: D
     SETUP,
   );
   for (const one of left) if (isEffect(one)) u.statements([one.body], { ...SETUP, where: 'effect' });
+  for (const member of members) if (givesHandle(u, member.name)) member.handle = true;
+}
+
+/** A function of the script that gives a handle away. */
+function givesHandle({ facts }: SvelteUnit, name: string): boolean {
+  const fn = facts.symbols.find((one) => one.name === name && one.kind === 'handler')?.fn;
+  const gives = fn === undefined ? [] : (facts.functions[fn]!.gives ?? []);
+  return gives.some((one) => one.kind === 'identity' && facts.symbols[one.symbol!]!.kind === 'ref');
 }
 
 /** `export { inner as outer }`, by the inner name. */

@@ -12,6 +12,7 @@ export const svelteTraits = (runes: boolean): Traits => ({
   statementHandlers: false,
   listenersWritten: true,
   inputsWritable: true,
+  inputsAreNames: true,
   contentPort: runes ? 'children' : '#default',
   contextByIdentity: false,
   contextAtSetup: true,

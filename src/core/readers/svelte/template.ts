@@ -201,6 +201,9 @@ function readRender(u: SvelteUnit, node: AST.RenderTag, at: At): void {
     );
     u.facts.render[index]!.parent = at.parent;
     noteNested(u, at.parent);
+    // What is drawn by its name is content, whatever it is called.
+    const port = u.facts.ports.find((other) => other.name === fact.port);
+    if (port?.channel === 'prop') port.channel = 'slot';
   }
 }
 

@@ -141,7 +141,7 @@ function listName(node: t.Node): string | undefined {
 const OTHERS = /\$(?:parent|root|children\[\w+\])(?:\.\$parent)*\??\.([A-Za-z_]\w*)/g;
 
 /** Ways to get hold of instances that no handle names. */
-const REACHES = /\$children\b|\bcomponentInstance\b|\bfindComponents?(?:Down|Up)ward/;
+const REACHES = /\$children\b|\$parent\b(?!\s*[.?])|\bcomponentInstance\b|\bfindComponents?(?:Down|Up)ward/;
 
 /** Names that are read from other instances: `$parent.wind`; any, where the file looks for instances. */
 export const readFromOthers = (text: string): string[] => {

@@ -29,6 +29,8 @@ export const contextUnread: Rule = {
         const { component, place } = provider;
         if (provider.implicit || (used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
         const owner = project.components[component]!;
+        // What is provided at the wrong time never is.
+        if (owner.facts.timed?.some((one) => one.start <= place.start && place.end <= one.end)) continue;
         report({
           component: owner,
           port: { channel: 'context', name: key.name },

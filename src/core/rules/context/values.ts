@@ -17,7 +17,8 @@ export const contextTypeClash: Rule = {
     for (const one of project.contexts.providers) {
       const { component, key, value } = one;
       if (!value?.type) continue;
-      if (!key.value.type) {
+      const asked = key.value.type && project.types.resolve({ type: key.value.type, file: key.file });
+      if (!key.value.type || asked?.k === 'unknown') {
         const clash = clashBelow(project, one, value.type);
         if (clash) report(clash);
         continue;

@@ -1,6 +1,7 @@
 import type { Linked } from '../../link';
 import type { AttributeFact, RenderFact } from '../../model/facts';
 import { isCallbackName } from '../../model/names';
+import { isPageEvent } from '../../model/page-names';
 import type { Component, Lazy } from '../../model/project';
 import type { TypeSpace } from '../../types/resolve';
 import type { Shape } from '../../types/shape';
@@ -54,9 +55,13 @@ function isHandlerPlace(
 ): boolean {
   if (attribute.mode === 'listen') return true;
   if (attribute.mode !== 'value') return false;
-  if (node.kind === 'element') return isCallbackName(attribute.name);
+  if (node.kind === 'element') return isHandlerName(attribute.name);
   return target !== undefined && project.components[target]!.ports.get(attribute.name)?.channel === 'event';
 }
+
+/** `onClick`, or `onclick` where the page knows such an event. */
+const isHandlerName = (name: string): boolean =>
+  isCallbackName(name) || (/^on[a-z]/.test(name) && isPageEvent(name.slice(2)));
 
 function givesNoFunction(types: TypeSpace, shape: Shape): boolean {
   switch (shape.k) {

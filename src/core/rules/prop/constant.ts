@@ -11,7 +11,7 @@ export const constant: Rule = {
   summary: 'Three call sites or more all pass the same literal.',
   check({ project, report }) {
     for (const component of project.components) {
-      const sites = knownSites(project, component);
+      const sites = knownSites(project, component)?.filter(({ file }) => !project.files[file]!.beside);
       if (!sites || sites.length < ENOUGH) continue;
       for (const port of component.ports.values()) {
         if (port.channel !== 'prop') continue;

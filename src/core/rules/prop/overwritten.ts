@@ -18,7 +18,7 @@ export const overwritten: Rule = {
       if (facts.role !== 'component') continue;
       for (const write of facts.writes) {
         const symbol = facts.symbols[write.symbol]!;
-        if (symbol.kind !== 'prop' || !write.through) continue;
+        if (symbol.kind !== 'prop' || !(write.through || facts.traits.inputsAreNames)) continue;
         const port = component.ports.get(symbol.port!);
         if (!port || write.path?.[0] === 'current' || !isCertain(project, port, write)) continue;
         // What is put on a tag of its own belongs to the component.

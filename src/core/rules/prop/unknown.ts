@@ -118,7 +118,8 @@ function fallenAttributes(project: Linked, site: Site, target: Component): Attri
     if (!/^(value|listen|two-way)$/.test(one.mode) || target.ports.has(one.name)) return false;
     if (one.name.startsWith('#')) return !facts.openSlots && !facts.wrapped;
     if (isAlwaysKnown(one.name) || takesBelow(project, target, one.name)) return false;
-    if (facts.dropsOthers && isClosed(target)) return !/^(is|slot)$/.test(one.name);
+    // Looks reached the root whatever happened to the rest, in older versions.
+    if (facts.dropsOthers && isClosed(target)) return !/^(is|slot|class|style)$/.test(one.name);
     if (one.name.startsWith('@'))
       return !isPageEvent(one.name) && !project.madeEvents.has(bareName(one.name.slice(1)));
     // Nobody writes back what no component knows.

@@ -20,7 +20,8 @@ export const slotPropUnknown: Rule = {
         if (!port || target.facts.wrapped) continue;
         const given = givenTo(project, target, port);
         if (!given) continue;
-        for (const used of usedBy(owner, fn)) {
+        const more = target.facts.traits.lowerCallbacks ? beyond(owner, fn, given.count) : [];
+        for (const used of [...usedBy(owner, fn), ...more]) {
           if (given.names.has(used.name)) continue;
           const near = nearest(used.name, given.names);
           const place = placeOf(site.file, used);
@@ -60,7 +61,7 @@ function givenTo(
   project: Linked,
   target: Component,
   port: Port,
-): { names: Set<string>; at: Span } | undefined {
+): { names: Set<string>; count: number; at: Span } | undefined {
   if (port.symbol < 0) return undefined;
   const use = useOf(target, port);
   if (use.passes.length || use.spread || use.written) return undefined;
@@ -69,6 +70,7 @@ function givenTo(
   for (const emit of use.emits) {
     const [first] = emit.args;
     if (emit.how !== 'called' || !first) return undefined;
+    if (emit.args.length > 1) continue;
     const known =
       first.kind === 'object' && !first.open
         ? (first.members ?? []).map((one) => one.name)
@@ -79,7 +81,8 @@ function givenTo(
   // Read otherwise than by calling it, it may be called elsewhere.
   const elsewhere = use.reads.some((read) => read.where !== 'condition' && read.where !== 'text');
   const [emit] = use.emits;
-  return emit && !elsewhere ? { names, at: emit } : undefined;
+  const count = Math.max(0, ...use.emits.map(({ args }) => args.length));
+  return emit && !elsewhere ? { names, count, at: emit } : undefined;
 }
 
 /** The members of what is given, where the type of the content tells all of them. */
@@ -94,6 +97,13 @@ function declaredBy(project: Linked, { type }: Port): string[] | undefined {
 
 const mentions = (value: { symbol?: number; uses?: number[] }, symbol: number): boolean =>
   value.symbol === symbol || value.uses?.includes(symbol) === true;
+
+/** Parameters of a function that it reads, and for which nothing is given. */
+const beyond = ({ facts }: Component, fn: number, count: number): (Span & { name: string })[] =>
+  facts.functions[fn]!.params.slice(count).flatMap((symbol) => {
+    const isRead = symbol >= 0 && facts.reads.some((read) => read.symbol === symbol);
+    return isRead ? [facts.symbols[symbol]!] : [];
+  });
 
 /** The members of its first parameter that a function uses. */
 function usedBy({ facts }: Component, fn: number): (Span & { name: string })[] {

@@ -29,17 +29,21 @@ export function FindingsView() {
   const text = search.get('text') ?? '';
   const by = (search.get('by') ?? 'file') as Grouping;
   const silenced = search.has('silenced');
+  const beside = search.has('beside');
   const decided = search.has('decided');
   const wantedPrint = search.get('finding');
   const list = useMemo(() => {
     const wanted = new Set(search.getAll('level'));
     return (findings ?? []).filter(
       (one) =>
-        matches(one, { levels: wanted, rule, text, silenced, decided }) ||
-        // A link leads to its finding, whatever has been decided about it.
-        (one.fingerprint === wantedPrint && one.decision !== undefined && !text && !rule),
+        matches(one, { levels: wanted, rule, text, silenced, beside, decided }) ||
+        // A link leads to its finding, whatever has been decided about it and wherever it lies.
+        (one.fingerprint === wantedPrint &&
+          (one.decision !== undefined || one.beside === true) &&
+          !text &&
+          !rule),
     );
-  }, [findings, search, rule, text, silenced, decided, wantedPrint]);
+  }, [findings, search, rule, text, silenced, beside, decided, wantedPrint]);
   const [asked, setAsked] = useState<{ verdict: Verdict; times: number }>();
   const [undecide] = api.useUndecideMutation();
   const items = useMemo(() => grouped(list, by), [list, by]);
@@ -63,6 +67,7 @@ export function FindingsView() {
   const audit = project?.audit;
   const rules = [...new Set(findings.map((one) => one.rule))].sort();
   const hidden = findings.filter((one) => one.silenced !== undefined).length;
+  const outside = findings.filter((one) => one.beside).length;
   const settled = findings.filter((one) => one.decision !== undefined).length;
   /** The next one that is open comes into view. */
   const next = () => {
@@ -120,6 +125,15 @@ export function FindingsView() {
             <label className="flex items-center gap-1.5 text-soft">
               <input type="checkbox" checked={decided} onChange={() => set('decided', decided ? '' : '1')} />
               {settled} decided
+            </label>
+          )}
+          {outside > 0 && (
+            <label
+              className="flex items-center gap-1.5 text-soft"
+              title="Findings in tests, specs, stories and mocks"
+            >
+              <input type="checkbox" checked={beside} onChange={() => set('beside', beside ? '' : '1')} />
+              {outside} beside the app
             </label>
           )}
           {hidden > 0 && (

@@ -12,7 +12,14 @@ const finding = (rule: string, file: string, more: Partial<FindingRow> = {}): Fi
   fingerprint: `${rule}${file}`,
   ...more,
 });
-const ALL: FindingFilter = { levels: new Set(), rule: '', text: '', silenced: false, decided: false };
+const ALL: FindingFilter = {
+  levels: new Set(),
+  rule: '',
+  text: '',
+  silenced: false,
+  beside: false,
+  decided: false,
+};
 
 test.each<[Partial<FindingFilter>, boolean]>([
   [{}, true],
@@ -21,6 +28,7 @@ test.each<[Partial<FindingFilter>, boolean]>([
   [{ text: 'card fare' }, true],
   [{ text: 'desk MISSING' }, true],
   [{ text: 'gauge' }, false],
+  [{ beside: true }, true],
 ])('%j matches: %s', (filter, expected) => {
   expect(matches(finding('prop/missing', 'desk/a.tsx'), { ...ALL, ...filter })).toBe(expected);
 });

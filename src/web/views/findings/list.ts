@@ -8,16 +8,19 @@ export interface FindingFilter {
   rule: string;
   text: string;
   silenced: boolean;
+  /** Those in tests, stories and the like are shown, too. */
+  beside: boolean;
   /** Those that are decided are shown, too. */
   decided: boolean;
 }
 
 export function matches(
   finding: FindingRow,
-  { levels, rule, text, silenced, decided }: FindingFilter,
+  { levels, rule, text, silenced, beside, decided }: FindingFilter,
 ): boolean {
   if (finding.decision !== undefined && !decided) return false;
   if (finding.silenced !== undefined && !silenced) return false;
+  if (finding.beside && !beside) return false;
   if (levels.size && !levels.has(finding.level)) return false;
   if (rule && finding.rule !== rule) return false;
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);

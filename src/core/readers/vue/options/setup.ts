@@ -4,7 +4,7 @@ import type { ExprFact } from '../../../model/facts';
 import { declareBag } from '../../script/patterns';
 import { isFunction } from '../../script/scope';
 import { keyName } from '../../script/type-expr';
-import { eachChild } from '../../script/walk';
+import { statementsInTime } from '../../script/waits';
 import { addSymbol, type Member, SETUP, spanOf, unwrap, use } from '../../script/unit';
 import { place } from '../../script/placing';
 import { declareSlots } from '../drawn';
@@ -33,23 +33,10 @@ export function readSetup(u: VueUnit, option: Member): void {
   const statements = fn.body.body;
   const last = statements.at(-1);
   const result = last?.type === 'ReturnStatement' ? last.argument : undefined;
-  const body = result ? statements.slice(0, -1) : statements;
-  const wait = fn.async ? body.findIndex((one) => awaits(one)) : -1;
-  u.statements(wait < 0 ? body : body.slice(0, wait + 1), SETUP);
-  if (wait >= 0) u.statements(body.slice(wait + 1), { ...SETUP, late: true });
+  statementsInTime(u, fn, result ? statements.slice(0, -1) : statements, SETUP);
   if (!result) return;
   const value = u.expr(result, SETUP);
   give(u, result, value);
-}
-
-/** Whether code waits for something on its way. */
-function awaits(node: t.Node): boolean {
-  if (node.type === 'AwaitExpression') return true;
-  let found = false;
-  eachChild(node, (child) => {
-    if (!isFunction(child) && awaits(child)) found = true;
-  });
-  return found;
 }
 
 /** The second parameter: `{ emit, attrs, slots, expose }`. */
