@@ -14,7 +14,9 @@ import { declareProps } from './props';
 
 /** Reads a function that draws and is named like a component. */
 export function readFunctional(vue: VueFile, fn: t.Function, id: t.Identifier): void {
-  const component = emptyFacts(id.name, spanOf(fn), spanOf(id), VUE_TRAITS);
+  // There is no instance that a handle could hold.
+  const traits = { ...VUE_TRAITS, refExposes: 'nothing' as const };
+  const component = emptyFacts(id.name, spanOf(fn), spanOf(id), traits);
   vue.facts.components.push(component);
   const u = openUnit(vue, component, fn);
   const statics = new Map(

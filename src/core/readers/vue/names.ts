@@ -122,12 +122,15 @@ export function vueNames(imports: ImportFact[]): VueNames {
 }
 
 /** Types that Vue defines, by the name that the file uses for them. */
+const BOXES = new Set(['Ref', 'ShallowRef', 'ComputedRef', 'WritableComputedRef', 'MaybeRef']);
+
 export function vueTypes(imports: ImportFact[]): NamedType {
   const named = new Map(imports.filter((one) => isVueModule(one.from)).map((one) => [one.local, one.name]));
   return (name, args) => {
     const own = named.get(name);
     if (own === undefined) return undefined;
-    return own === 'PropType' ? (args()[0] ?? UNKNOWN) : UNKNOWN;
+    // A box is typed by what is in it, wherever it is handed.
+    return own === 'PropType' || BOXES.has(own) ? (args()[0] ?? UNKNOWN) : UNKNOWN;
   };
 }
 

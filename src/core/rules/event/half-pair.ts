@@ -41,7 +41,8 @@ function changeOf(component: Component, name: string) {
   const capital = name[0]!.toUpperCase() + name.slice(1);
   const names =
     name === 'value' || name === 'checked' ? ['onChange', `on${capital}Change`] : [`on${capital}Change`];
-  const { attributesFallThrough, updateEvent } = component.facts.traits;
+  const { attributesFallThrough, updateEvent, lowerCallbacks } = component.facts.traits;
+  if (lowerCallbacks) names.push(...names.map((one) => one.toLowerCase()));
   if (attributesFallThrough || updateEvent) names.push(updateOf(component, name));
   return names.map((one) => component.ports.get(one)).find((port) => port?.channel === 'event');
 }

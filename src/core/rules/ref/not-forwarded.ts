@@ -12,8 +12,10 @@ export const notForwarded: Rule = {
       if (!attribute || isChosen(project, site)) continue;
       if (target.facts.traits.refExposes !== 'nothing' || target.facts.wrapped) continue;
       const { version } = project.files[site.file]!;
-      if (!version?.only) continue;
-      const isProp = version.least >= (target.facts.traits.refIsPropFrom ?? Infinity);
+      const { refIsPropFrom } = target.facts.traits;
+      // Where a ref became a prop like others, the version decides.
+      if (refIsPropFrom !== undefined && !version?.only) continue;
+      const isProp = refIsPropFrom !== undefined && version!.least >= refIsPropFrom;
       if (isProp && (target.ports.has('ref') || target.open || target.unresolved)) continue;
       const owner = project.components[site.owner]!;
       const place = attributePlace(site, attribute);
