@@ -4,6 +4,7 @@ import type { AttributeFact } from '../src/core/model/facts';
 import type { Component, Port, Site } from '../src/core/model/project';
 import { hands, isCloned, isClosed, knownSites, takesBelow } from '../src/core/link/use-of-ports';
 import { isPageAttribute, isPageEvent } from '../src/core/model/page-names';
+import { addFarMutations } from './mutations-far';
 
 export interface Mutation {
   kind: string;
@@ -32,6 +33,7 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
     at = file,
   ) => found.push({ kind, file: pathOf(file), edits, rules, at: at < 0 ? '' : pathOf(at), what });
 
+  addFarMutations({ project, findings, problems: [] }, (file) => textOf(pathOf(file)), add);
   for (const site of project.sites) {
     const owner = project.components[site.owner]!;
     const target = project.components[site.target]!;

@@ -233,6 +233,40 @@ describe('vue', () => {
         'warning prop/overwritten G.vue:2 props.at.n = 3',
       ],
     ],
+    [
+      'never updated',
+      {
+        'F.vue': sfc(
+          "defineProps<{ open: boolean; modelValue: string }>(); const emit = defineEmits<{ 'update:modelValue': [s: string] }>();",
+          "<b @click=\"emit('update:modelValue', 'a')\">{{ open }}{{ modelValue }}</b>",
+        ),
+        'App.vue': sfc(
+          "import { ref } from 'vue'; import F from './F.vue'; const o = ref(true); const m = ref('a');",
+          '<F v-model="m" v-model:open="o" />',
+        ),
+      },
+      ['error event/unknown App.vue:4 open'],
+    ],
+    [
+      'jsx',
+      {
+        'T.vue': `<script>
+export default {
+  name: 'T',
+  props: { n: Number },
+  methods: {
+    go() { console.log(this.n); },
+  },
+  render() {
+    const { go } = this;
+    return <b on-click={go()} onKeydown={this.go()}>{this.n}</b>;
+  },
+};
+</script>`,
+        'App.vue': sfc("import T from './T.vue'", '<T :n="1" />'),
+      },
+      ['error event/called-early T.vue:10 go()', 'error event/called-early T.vue:10 this.go()'],
+    ],
   ]);
 });
 describe('react', () => {

@@ -155,6 +155,8 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
       return inferObject(node, ctx);
     case 'ArrowFunctionExpression':
     case 'FunctionExpression':
+    case 'FunctionDeclaration':
+    case 'ObjectMethod':
       return inferFunction(node, ctx);
     case 'BinaryExpression': {
       if (COMPARISONS.has(node.operator)) return prim('boolean');

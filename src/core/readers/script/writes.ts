@@ -32,7 +32,8 @@ export function noteMutation(
   if (memberName(node) === 'Object.assign' && (target?.kind === 'identity' || target?.kind === 'member')) {
     u.facts.writes.push({
       symbol: target.symbol!,
-      ...(target.path?.length ? { path: target.path } : {}),
+      // It writes members, whichever those are.
+      path: [...(target.path ?? []), ANY],
       through: {},
       where: ctx.where,
       fn: ctx.fn,

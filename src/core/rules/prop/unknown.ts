@@ -41,11 +41,15 @@ export function* unknownNames(project: Linked): Iterable<UnknownName> {
     if (mayBeOther(site) || others.some((one) => mayBeOther(one) || one.id < site.id)) continue;
     const owner = project.components[site.owner]!;
     const target = project.components[site.target]!;
-    const lacking = (one: Site) => unknownAttributes(project, one, project.components[one.target]!);
+    const lacking = (one: Site) => [
+      ...unknownAttributes(project, one, project.components[one.target]!),
+      ...neverUpdated(project, one, project.components[one.target]!),
+    ];
     for (const attribute of lacking(site)) {
       if (!others.every((one) => lacking(one).some(({ name }) => name === attribute.name))) continue;
       const event =
         attribute.mode === 'listen' ||
+        (attribute.mode === 'two-way' && boundName(target, attribute) !== undefined) ||
         (target.facts.traits.callbackProps && isCallbackName(attribute.name)) ||
         (target.facts.traits.functionsHear && isFunctionOf(owner, attribute.value));
       const slot = attribute.value.kind === 'content' || attribute.name.startsWith('#');
@@ -53,6 +57,21 @@ export function* unknownNames(project: Linked): Iterable<UnknownName> {
       yield { site, owner, target, attribute, channel };
     }
   }
+}
+
+/** What a two-way binding binds, which waits for the event that tells of a change. */
+const boundName = (target: Component, { name }: AttributeFact): string | undefined =>
+  [...target.ports.keys()].find((one) => updateOf(target, one) === name);
+
+/** Two-way bindings of props of which the child never tells a change, as the listeners that they are. */
+function neverUpdated(project: Linked, site: Site, target: Component): AttributeFact[] {
+  const { facts, ports } = target;
+  if (!facts.traits.attributesFallThrough || facts.openEmits || facts.wrapped) return [];
+  return site.fact.attributes.flatMap((one) => {
+    const event = updateOf(target, one.name);
+    if (one.mode !== 'two-way' || ports.get(one.name)?.channel !== 'prop' || ports.has(event)) return [];
+    return takesBelow(project, target, event) ? [] : [{ ...one, name: event }];
+  });
 }
 
 /** Attributes of a call site that the child certainly does not take. */

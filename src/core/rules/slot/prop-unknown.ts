@@ -21,11 +21,11 @@ export const slotPropUnknown: Rule = {
         const given = givenTo(project, target, port);
         if (!given) continue;
         const more = target.facts.traits.lowerCallbacks ? beyond(owner, fn, given.count) : [];
-        for (const used of [...usedBy(owner, fn), ...more]) {
-          if (given.names.has(used.name)) continue;
-          const near = nearest(used.name, given.names);
+        const members = given.names ? usedBy(owner, fn).filter(({ name }) => !given.names!.has(name)) : [];
+        for (const used of [...members, ...more]) {
+          const near = nearest(used.name, given.names ?? []);
           const place = placeOf(site.file, used);
-          const known = [...given.names].join(', ');
+          const known = [...(given.names ?? [])].join(', ');
           report({
             component: target,
             port,
@@ -61,22 +61,21 @@ function givenTo(
   project: Linked,
   target: Component,
   port: Port,
-): { names: Set<string>; count: number; at: Span } | undefined {
+): { names: Set<string> | undefined; count: number; at: Span } | undefined {
   if (port.symbol < 0) return undefined;
   const use = useOf(target, port);
   if (use.passes.length || use.spread || use.written) return undefined;
   if (target.facts.provides.some((one) => one.value && mentions(one.value, port.symbol))) return undefined;
-  const names = new Set<string>();
+  let names: Set<string> | undefined = new Set<string>();
   for (const emit of use.emits) {
     const [first] = emit.args;
     if (emit.how !== 'called' || !first) return undefined;
-    if (emit.args.length > 1) continue;
     const known =
       first.kind === 'object' && !first.open
         ? (first.members ?? []).map((one) => one.name)
         : declaredBy(project, port);
-    if (!known) return undefined;
-    for (const name of known) names.add(name);
+    if (!known) names = undefined;
+    for (const name of known ?? []) names?.add(name);
   }
   // Read otherwise than by calling it, it may be called elsewhere.
   const elsewhere = use.reads.some((read) => read.where !== 'condition' && read.where !== 'text');
