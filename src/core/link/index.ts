@@ -9,7 +9,7 @@ import { linkDrawn } from './drawn';
 import { linkFlow } from './flow';
 import type { Linked, Tree } from './linked';
 import { settleBases } from './bases';
-import { besideApp } from './beside';
+import { isBesideApp } from './beside';
 import { mixinsOf } from './mixins';
 import { openParts } from './opened-parts';
 import { linkModules } from './modules';
@@ -30,10 +30,9 @@ import { bringsNames, versionOf } from './needs';
 export function link(
   given: FileFacts[],
   manifests: Manifest[],
-  { roots = [], beside }: { roots?: string[]; beside?: string[] } = {},
+  { roots = [], beside = isBesideApp }: { roots?: string[]; beside?: (path: string) => boolean } = {},
   onProgress: (share: number) => void = () => {},
 ): Linked {
-  const isBeside = besideApp(beside);
   const routed = withRoutes(given);
   const modules = linkModules(routed, manifests);
   const facts = withFactories(routed, modules);
@@ -51,8 +50,8 @@ export function link(
       ...(parts.length ? { parts } : {}),
       version: versionOf(one.language, pkg),
       bringsNames: bringsNames(one.language, pkg),
-      aside: isAside(one.path) || isBeside(one.path),
-      beside: isBeside(one.path),
+      aside: isAside(one.path) || beside(one.path),
+      beside: beside(one.path),
     };
   });
   const components: Component[] = [];

@@ -13,8 +13,8 @@ export interface Settings {
   drillDepth: number;
   /** Names of components that start trees. */
   roots?: string[];
-  /** Globs of files beside the app; those of tests, specs, stories and mocks, if absent. */
-  beside?: string[];
+  /** Whether a file, by its path, lies beside the app; tests, specs, stories and mocks by their usual names, if absent. */
+  beside?: (path: string) => boolean;
   /** Levels by rule, where they differ from the catalogue; `off` switches a rule off. */
   rules: Record<string, Level | 'off'>;
 }

@@ -67,7 +67,7 @@ export function App() { return <><Box name="a" kind="a" /><Box name="b" kind="a"
   test('the settings say where that is', () => {
     const sources = { ...MOUNT, 'Box.tsx': box, 'App.tsx': app, 'odd/Box.tsx': story.replace('./', '../') };
     const settings = { drillDepth: 2, rules: {} };
-    expect(findingLines(sources, { ...settings, beside: ['odd/'] })).toEqual([
+    expect(findingLines(sources, { ...settings, beside: (path) => path.startsWith('odd/') })).toEqual([
       'note prop/missing odd/Box.tsx:2 Box',
     ]);
     expect(findingLines(sources, settings)).toContain('error prop/missing odd/Box.tsx:2 Box');

@@ -1,4 +1,5 @@
 /** Audits a folder: walk, read in worker threads, link, rules. */
+import ignore from 'ignore';
 import { readFile as readText, stat } from 'node:fs/promises';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
@@ -50,10 +51,16 @@ export interface FolderOptions {
 const WORTH_THREADS = 60;
 const BATCH = 24;
 
+/** Whether a path from the audited root is meant by globs, as ignore files write them. */
+function matcherOf(globs: string[]): (path: string) => boolean {
+  const matcher = ignore().add(globs);
+  return (path) => matcher.ignores(path);
+}
+
 export const settingsOf = (config: Config | undefined): Settings => ({
   drillDepth: config?.drillDepth ?? 2,
   roots: config?.roots ?? [],
-  ...(config?.beside ? { beside: config.beside } : {}),
+  ...(config?.beside ? { beside: matcherOf(config.beside) } : {}),
   rules: config?.rules ?? {},
 });
 
