@@ -18,6 +18,7 @@ import {
   mergeContent,
   mergeUses,
   spanOf,
+  symbolOf,
   typeOf,
   unwrap,
   use,
@@ -392,10 +393,19 @@ function declareStable(u: Unit, pattern: t.LVal, value: ExprFact, ctx: Ctx, type
 }
 
 function consume(u: Unit, call: Call, ctx: Ctx, name?: t.Identifier): ExprFact | undefined {
-  const made = call.arguments[0] && memberName(call.arguments[0]);
-  if (!made) return undefined;
+  const [given] = call.arguments;
+  const made = given && memberName(given);
+  // What the component holds itself is waited for, and no context.
+  if (!made || isHeld(u, given)) return undefined;
   const key = { name: made };
   return addConsume(u, key, spanOf(call), ctx, name, typeOfKey(key));
+}
+
+/** A name of the component's own, or a member of one. */
+function isHeld(u: Unit, node: t.Node): boolean {
+  let root = unwrap(node);
+  while (root.type === 'MemberExpression') root = unwrap(root.object);
+  return root.type === 'Identifier' && symbolOf(u, root) !== undefined;
 }
 
 function declareContext(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {

@@ -85,6 +85,22 @@ export function App({ n, list }) { ${before} return <Wind.Provider value={${valu
   ]);
 });
 
+describe('what is waited for', () => {
+  cases(/./, [
+    [
+      'a promise that was handed in is read, and no context',
+      `import { use } from 'react';
+function Gauge({ speed, ...rest }: { speed: Promise<number>; unit?: Promise<string> }) {
+  const unit = use(rest.unit!);
+  return <b>{use(speed)}{unit}</b>;
+}
+const CALM = Promise.resolve(1);
+export function App() { return <Gauge speed={CALM} unit={Promise.resolve('a')} />; }`,
+      [],
+    ],
+  ]);
+});
+
 describe('contexts that are their own element', () => {
   cases(/unread|no-provider/, [
     [
