@@ -4,25 +4,16 @@ import type { Component, Site } from '../model/project';
 import type { Tree } from './linked';
 import type { ContextKey, Provider } from './context-types';
 import { companions } from './sites';
+import { nodesAbove, topNode } from './nodes-above';
 import { placesOf } from './slots';
 import { type Drawing, keyOf, tablesOf } from './tables';
 
 /** Layouts that leave the placing of routes to others are followed so far. */
 const MAX_LAYOUTS = 4;
 
-/** The outermost node around another. */
-function topOf({ facts }: Component, node: number): number {
-  let at = node;
-  while (facts.render[at]!.parent >= 0) at = facts.render[at]!.parent;
-  return at;
-}
-
 /** Whether a node is another, or stands in it; all stand in the whole, -1. */
-function isWithin({ facts }: Component, node: number, around: number): boolean {
-  if (around < 0) return true;
-  for (let at = node; at >= 0; at = facts.render[at]!.parent) if (at === around) return true;
-  return false;
-}
+const isWithin = (component: Component, node: number, around: number): boolean =>
+  around < 0 || [...nodesAbove(component, node)].includes(around);
 
 /** What loose code provides without mounting anything is provided to an app that it was handed. */
 function isLoose({ components }: Pick<Tree, 'components'>, { component, node }: Provider): boolean {
@@ -178,7 +169,7 @@ export class Coverage {
     full: bigint,
   ): { lacks: bigint; some: bigint; around: bigint; unknown: boolean } | undefined {
     const { render } = module.facts;
-    let at = topOf(module, node);
+    let at = topNode(module, node);
     const table = render[at]!.route?.table;
     const places = table === undefined ? undefined : this.tables.get(keyOf(module, table));
     // A table that several routers draw, or none, is drawn where nobody sees.
@@ -187,7 +178,7 @@ export class Coverage {
     let around = this.around(owner.id, place);
     for (let below = render[at]!.route!.below; below !== undefined; below = render[at]!.route?.below) {
       around |= this.aroundRoutes(module, below);
-      at = topOf(module, below);
+      at = topNode(module, below);
     }
     const unknown = (around & this.nobodyKnows) !== 0n || this.isLoose(owner, place);
     if (this.mountOf(owner, place)) return { lacks: full, some: 0n, around: around & full, unknown };
@@ -224,7 +215,7 @@ export class Coverage {
   }
 
   mountOf(owner: Component, node: number): Span | undefined {
-    for (let at = node; at >= 0; at = owner.facts.render[at]!.parent) {
+    for (const at of nodesAbove(owner, node)) {
       const { mounted } = owner.facts.render[at]!;
       if (mounted) return mounted;
     }
@@ -269,9 +260,7 @@ export class Coverage {
   }
 
   private isLoose(owner: Component, node: number): boolean {
-    for (let at = node; at >= 0; at = owner.facts.render[at]!.parent) {
-      if (owner.facts.render[at]!.loose) return true;
-    }
+    for (const at of nodesAbove(owner, node)) if (owner.facts.render[at]!.loose) return true;
     return false;
   }
 

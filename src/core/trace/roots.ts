@@ -1,6 +1,7 @@
 /** Where render trees start. */
 import type { Linked } from '../link';
 import { drawnNodes } from '../link/drawn';
+import { topNode } from '../link/nodes-above';
 import type { Component } from '../model/project';
 
 /** Where trees start: what is mounted, then what only unknown code renders, then the rest; tests come last. */
@@ -31,11 +32,4 @@ export function rootsOf(project: Linked): Component[] {
   return [...parts.filter((one) => mounted.has(one.id)), ...tops].sort(
     (a, b) => rank(a) - rank(b) || a.id - b.id,
   );
-}
-
-/** The outermost node that a node of a render stands in. */
-function topNode({ facts }: Component, node: number): number {
-  let at = node;
-  while (facts.render[at]!.parent >= 0) at = facts.render[at]!.parent;
-  return at;
 }

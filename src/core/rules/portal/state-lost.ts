@@ -1,4 +1,5 @@
 import type { Linked } from '../../link';
+import { nodesAbove, topNode } from '../../link/nodes-above';
 import type { ExprFact } from '../../model/facts';
 import { conditionBetween, REBUILT } from '../../model/arms';
 import type { Component, Place, Site } from '../../model/project';
@@ -94,7 +95,7 @@ function spotsOf(project: Linked, owner: Component): Map<number, Spot[]> {
     const { each, attributes, arms = [] } = site.fact;
     const apart =
       each !== undefined || attributes.some((one) => one.mode === 'key') || isKept(owner, site.node);
-    const placed = uses.get(topOf(owner, site.node)) ?? uses.get(site.node);
+    const placed = uses.get(topNode(owner, site.node)) ?? uses.get(site.node);
     if (placed && placed.length > 1)
       for (const one of placed)
         add(site.target, { ...one, apart: apart || one.apart, arms: [...one.arms, ...arms], site });
@@ -160,7 +161,7 @@ function filledWith(project: Linked, target: Component, slot: string): Component
     return owner.sites
       .map((one) => project.sites[one]!)
       .filter(({ node }) => {
-        const top = topOf(owner, node, site.node);
+        const top = topNode(owner, node, site.node);
         const { parent, slot: into = contentPort } = owner.facts.render[top]!;
         return parent === site.node && into === slot;
       })
@@ -168,23 +169,16 @@ function filledWith(project: Linked, target: Component, slot: string): Component
   });
 }
 
-/** The outermost node around another, below a given one. */
-function topOf({ facts }: Component, node: number, below = -1): number {
-  let at = node;
-  while (facts.render[at]!.parent >= 0 && facts.render[at]!.parent !== below) at = facts.render[at]!.parent;
-  return at;
-}
-
-function isKept({ facts }: Component, node: number): boolean {
-  for (let at = node; at >= 0; at = facts.render[at]!.parent) if (facts.render[at]!.keeps) return true;
+function isKept(owner: Component, node: number): boolean {
+  for (const at of nodesAbove(owner, node)) if (owner.facts.render[at]!.keeps) return true;
   return false;
 }
 
 /** The tags from the root of the render down to a place, with what each is written in. */
-function wayOf({ facts }: Component, node: number): string {
+function wayOf(owner: Component, node: number): string {
   const way: string[] = [];
-  for (let at = node; at >= 0; at = facts.render[at]!.parent) {
-    const { kind, tag, slot, portal } = facts.render[at]!;
+  for (const at of nodesAbove(owner, node)) {
+    const { kind, tag, slot, portal } = owner.facts.render[at]!;
     way.push(`${kind}:${portal ? 'elsewhere' : (tag?.name ?? '')}:${slot ?? ''}`);
   }
   return way.join('<');
