@@ -46,7 +46,9 @@ function homeOf(project: Linked, file: number, name: string): string | undefined
 
 /** Whether a name that nothing in sight registers is certainly registered by nobody. */
 export function isUnregistered(project: Linked, file: number, name: string): boolean {
-  const { pkg, bringsNames } = project.files[file]!;
+  const { pkg, bringsNames, facts } = project.files[file]!;
+  // Where the language does not say what plugins bring, its own package brings components, too.
+  if (!describe(facts.language)?.plugins) return false;
   const known = registeredIn(project);
   const names = known.get(pkg);
   if (!known.has(pkg) || !names || names.has(name) || bringsNames) return false;

@@ -566,3 +566,16 @@ describe('what others may draw', () => {
     ],
   ]);
 });
+
+describe('components that come with the framework', () => {
+  cases(/unresolved/, [
+    [
+      'are found by their names alone',
+      {
+        'App.razor':
+          '<PageTitle>a</PageTitle>\n<HeadOutlet />\n<EditForm Model="this"><InputText @bind-Value="Name" /></EditForm>\n@code { string Name = "a"; }',
+      },
+      [],
+    ],
+  ]);
+});

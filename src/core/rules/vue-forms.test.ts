@@ -218,5 +218,29 @@ export default { async setup() { await fetch('a'); provide('a', 1); inject('a', 
       },
       ['error prop/unknown App.vue:4 tint', 'error prop/unknown App.vue:4 itmes'],
     ],
+    [
+      'what a plugin of a package may register, and what a known one does',
+      {
+        'main.ts': `import { createApp } from 'vue';
+import { createRouter } from 'vue-router';
+import Kit from 'some-kit';
+import App from './App.vue';
+const router = createRouter({});
+createApp(App).use(router).use(Kit).mount('#app');`,
+        'App.vue': sfc('', '<RouterView /><Gauge :n="1" />'),
+      },
+      [],
+    ],
+    [
+      'with a known plugin alone',
+      {
+        'main.ts': `import { createApp } from 'vue';
+import { createRouter } from 'vue-router';
+import App from './App.vue';
+createApp(App).use(createRouter({})).mount('#app');`,
+        'App.vue': sfc('', '<RouterView /><Gauge :n="1" />'),
+      },
+      ['error component/unresolved App.vue:4 Gauge'],
+    ],
   ]);
 });
