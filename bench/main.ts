@@ -9,6 +9,7 @@ import { generate } from './generate';
 import { generateWide } from './generate-wide';
 import { mappedSources } from './mapped-sources';
 import { mutate } from './mutate';
+import { type ServerTimes, serverTimes } from './server';
 import { snapshot } from './snapshot/main';
 import { recordOf } from './snapshot/record';
 
@@ -83,6 +84,18 @@ function showGrowth(temporary: string): void {
   );
 }
 
+/** In a process of its own, on a folder that is edited. */
+function showServer(folder: string): void {
+  const done = spawnSync(process.execPath, [fileURLToPath(import.meta.url), 'server', folder], {
+    encoding: 'utf8',
+  });
+  if (done.status !== 0) throw new Error(`the server's audits of ${folder} failed: ${done.stderr}`);
+  const { cold, again, nothing } = JSON.parse(done.stdout) as ServerTimes;
+  const share = (time: number) => `${time.toFixed(0)} ms, ${(time / cold).toFixed(3)} of that`;
+  console.log(`  server  with its database: cold ${cold.toFixed(0)} ms`);
+  console.log(`          after one edit ${share(again)} (budget 0.12), after none ${share(nothing)}`);
+}
+
 function main(): void {
   const temporary = mkdtempSync(join(tmpdir(), 'bench-'));
   try {
@@ -92,6 +105,7 @@ function main(): void {
       return path;
     };
     show('generated', pairs(folder(2500)));
+    showServer(folder(2500));
     const open = fileURLToPath(new URL('../node_modules/@blueprintjs/core/src', import.meta.url));
     if (existsSync(open)) show('open source', pairs(open));
     for (const [title, demo] of DEMOS) show(title, pairs(copies(join(temporary, demo), demo)));
@@ -103,6 +117,7 @@ function main(): void {
 
 const [command, mode, folder] = process.argv.slice(2);
 if (command === 'child') await runChild(mode!, folder!);
+else if (command === 'server') console.log(JSON.stringify(await serverTimes(mode!)));
 else if (command === 'record') console.log(JSON.stringify(await recordOf(mode!)));
 else if (command === 'snapshot') snapshot(process.argv.slice(3));
 else if (command === 'mapped-sources') mappedSources(process.argv.slice(3));

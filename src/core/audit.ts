@@ -32,7 +32,11 @@ export interface AuditResult {
 export interface Audit {
   result: AuditResult;
   /** Audits again after some files changed; a path without facts is gone. */
-  update(changes: Map<string, FileFacts | undefined>, manifests?: Manifest[]): AuditResult;
+  update(
+    changes: Map<string, FileFacts | undefined>,
+    manifests?: Manifest[],
+    onProgress?: AuditInput['onProgress'],
+  ): AuditResult;
   /** The strand of a port reference, or the references that look like it. */
   trace(ref: string): Trace | { similar: string[] };
 }
@@ -45,8 +49,7 @@ export function openAudit(input: AuditInput): Audit {
   const settings = input.settings ?? DEFAULT_SETTINGS;
   const facts = new Map(input.facts.map((one) => [one.path, one]));
   let { manifests } = input;
-  const { onProgress = () => {} } = input;
-  const run = (): AuditResult => {
+  const run = (onProgress: AuditInput['onProgress'] = () => {}): AuditResult => {
     const sorted = [...facts.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
     const project = link(sorted, manifests, settings, (share) => onProgress(share * LINKING));
     const problems = sorted.flatMap((one) => [
@@ -57,14 +60,14 @@ export function openAudit(input: AuditInput): Audit {
     return { project, findings, problems };
   };
   const audit: Audit = {
-    result: run(),
-    update(changes, changed) {
+    result: run(input.onProgress),
+    update(changes, changed, onProgress) {
       for (const [path, one] of changes) {
         if (one) facts.set(path, one);
         else facts.delete(path);
       }
       manifests = changed ?? manifests;
-      audit.result = run();
+      audit.result = run(onProgress);
       return audit.result;
     },
     trace(ref) {

@@ -38,7 +38,8 @@ const INTERRUPTED: Progress = {
 const MAX_WAITING = 8;
 
 interface Running {
-  session: Session;
+  /** Once it is there. */
+  session?: Session;
   /** Gives up what is kept of the audit as well. */
   stop: AbortController;
   done: Promise<void>;
@@ -101,9 +102,12 @@ export async function openProjects(
   }
 
   /** A thread that ended answers nothing more: the next question starts another. */
-  function startFor(id: string, onProgress?: (step: Progress) => void): Session {
+  function startFor(id: string): Session {
     const session = startSession({
-      ...(onProgress ? { onProgress } : {}),
+      onProgress: (step) => {
+        // What is kept afterwards is still to come.
+        if (running.get(id)?.session === session && step.stage !== 'done') tell(id, step);
+      },
       onEnd: (crash) => {
         if (crash) onFailure(crash);
         void sessions.get(id)?.then(
@@ -115,11 +119,18 @@ export async function openProjects(
     return session;
   }
 
-  async function run(id: string, root: string, { session, stop }: Running): Promise<void> {
+  /** Audits in a thread of its own, or in the one that waits for questions, whose audit is brought up to date. */
+  async function run(
+    id: string,
+    root: string,
+    session: Session,
+    { stop, isWaiting }: { stop: AbortController; isWaiting: boolean },
+  ): Promise<void> {
     try {
       const [last] = await latestAudits(db, id);
-      if (last) await tellFacts(session, last.id);
-      const result = await session.open(root);
+      // A thread that waits for questions knows the facts itself.
+      if (last && !isWaiting) await tellFacts(session, last.id);
+      const result = await session.open(root, last !== undefined && last.id === knows.get(id));
       const { files } = result.report;
       const keeping = { stage: 'keeping' as const, found: files };
       // First what was found, then what makes the next audit faster.
@@ -130,7 +141,14 @@ export async function openProjects(
         count: result.counts[of],
         take: (from, most) => session.part(of, from, most),
       });
-      const whole = { ...result, files: many('files'), findings: many('findings') };
+      const { gone } = result;
+      const since = gone && last ? { audit: last.id, gone, same: many('same') } : undefined;
+      const whole = {
+        ...result,
+        files: many('files'),
+        findings: many('findings'),
+        ...(since ? { since } : {}),
+      };
       const audit = await saveAudit(db, id, whole, { signal: stop.signal, onKept });
       await keepFacts(db, many('facts'), reader, (share) => kept((1 + share) / 2));
       await session.kept();
@@ -140,7 +158,7 @@ export async function openProjects(
       else keep(id, Promise.resolve(session));
       knows.set(id, audit);
       // Whoever still asks the one before gets an answer.
-      void old?.then(whenIdle).catch(() => undefined);
+      if (!isWaiting) void old?.then(whenIdle).catch(() => undefined);
       await finish(id, { stage: 'done', found: files, read: files });
     } catch (error) {
       void session.end();
@@ -162,11 +180,8 @@ export async function openProjects(
 
   async function start(id: string, root: string): Promise<boolean> {
     if (running.has(id)) return false;
-    const session = startFor(id, (step) => {
-      // What is kept afterwards is still to come.
-      if (step.stage !== 'done') tell(id, step);
-    });
-    const entry: Running = { session, stop: new AbortController(), done: Promise.resolve() };
+    const stop = new AbortController();
+    const entry: Running = { stop, done: Promise.resolve() };
     running.set(id, entry);
     const claimed = await claims.claim(id).catch((error: unknown) => {
       onFailure(error);
@@ -174,19 +189,24 @@ export async function openProjects(
     });
     if (!claimed) {
       running.delete(id);
-      void session.end();
       tell(id, ELSEWHERE);
       return false;
     }
     tell(id, { stage: 'finding', found: 0, read: 0 });
-    entry.done = run(id, root, entry);
+    const waiting = await sessions.get(id)?.catch(() => undefined);
+    if (stop.signal.aborted) {
+      await finish(id, { stage: 'cancelled', found: 0, read: 0 });
+      return true;
+    }
+    entry.session = waiting ?? startFor(id);
+    entry.done = run(id, root, entry.session, { stop, isWaiting: waiting !== undefined });
     return true;
   }
 
   async function stop(id: string): Promise<boolean> {
     const one = running.get(id);
     one?.stop.abort();
-    await one?.session.end();
+    await one?.session?.end();
     await one?.done;
     return one !== undefined;
   }
@@ -205,7 +225,8 @@ export async function openProjects(
   /** Where other servers use the database, one of them may have audited since. */
   async function currentSession(id: string): Promise<Session> {
     const [last] = await latestAudits(db, id, 1);
-    const old = last && knows.get(id) !== last.id ? sessions.get(id) : undefined;
+    const isOld = last && knows.get(id) !== last.id && !running.has(id);
+    const old = isOld ? sessions.get(id) : undefined;
     if (old) {
       sessions.delete(id);
       void old.then(whenIdle).catch(() => undefined);
@@ -219,7 +240,7 @@ export async function openProjects(
     sessions.set(id, session);
     for (const [old, one] of sessions) {
       if (sessions.size <= MAX_WAITING) return;
-      if (old === id) continue;
+      if (old === id || running.has(old)) continue;
       sessions.delete(old);
       void one.then(whenIdle).catch(() => undefined);
     }

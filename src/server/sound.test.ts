@@ -1,5 +1,15 @@
 /** What the server keeps and how it comes back, by real requests: races, threads and servers that end, odd text. */
-import { appendFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  appendFileSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -108,9 +118,89 @@ describe('what was read is what is kept', () => {
   test('facts of other readers are not used', async () => {
     const id = await opened();
     await db.query(`update facts set reader = 'another', body = '{"path":"main.tsx"}'`);
+    await unserve();
+    await serve();
     await again(id);
     expect(await rulesOf(id)).toEqual(['prop/missing']);
     expect(await db.query(`select path from facts where reader = 'another'`)).toEqual([]);
+  });
+});
+
+describe('an audit again', () => {
+  /** All that is kept of the last audit, but its number and its times. */
+  async function keptOf(id: string): Promise<unknown> {
+    const [row] = await db.query<{ id: number }>(
+      'select max(id) as id from audit where project_id = $1 and whole',
+      [id],
+    );
+    return {
+      audit: await db.query(
+        'select files, components, languages, errors, warnings, notes, problems, skipped, joined from audit where id = $1',
+        [row!.id],
+      ),
+      files: await db.query('select path, hash from audit_file where audit_id = $1 order by path', [row!.id]),
+      findings: await db.query(
+        'select ordinal, fingerprint, rule, level, body from finding where audit_id = $1 order by ordinal',
+        [row!.id],
+      ),
+      sources: await db.query(
+        'select path, body from audit_file join source using (hash) where audit_id = $1 order by path',
+        [row!.id],
+      ),
+    };
+  }
+
+  const FINE = MAIN.replace('speed={3}', 'speed={3} unit="m"');
+  const EDITS: [name: string, edit: () => void][] = [
+    ['nothing', () => undefined],
+    ['a prop that is handed in', () => writeFileSync(join(app, 'main.tsx'), FINE)],
+    ['lines above a finding', () => writeFileSync(join(app, 'main.tsx'), `// Rope.\n\n${MAIN}`)],
+    ['a file more', () => writeFileSync(join(app, 'Dial.tsx'), GAUGE.replace('Gauge', 'Dial'))],
+    ['a file that is gone', () => rmSync(join(app, 'Gauge.tsx'))],
+    ['a file under another name', () => renameSync(join(app, 'Gauge.tsx'), join(app, 'Speed.tsx'))],
+    ['broken syntax', () => writeFileSync(join(app, 'Gauge.tsx'), `${GAUGE}<{`)],
+    ['a package', () => writeFileSync(join(app, 'package.json'), '{ "name": "log" }')],
+    [
+      'settings',
+      () => writeFileSync(join(app, 'zinc-rope.config.json'), '{ "rules": { "prop/missing": "off" } }'),
+    ],
+    ['settings that leave files out', () => writeFileSync(join(app, '.gitignore'), 'Gauge.tsx\n')],
+  ];
+
+  test.each(EDITS)('after %s keeps what a first audit would', async (_, edit) => {
+    const id = await opened();
+    const session = await projects.session(id);
+    edit();
+    await again(id);
+    // Twice, so that what was brought up to date is brought up to date.
+    await again(id);
+    expect(await projects.session(id)).toBe(session);
+    const kept = await keptOf(id);
+    const rigging = await (await get(`/projects/${id}/rigging`)).json();
+    await send('DELETE', `/projects/${id}`);
+    expect(await opened()).toBe(id);
+    expect(kept).toEqual(await keptOf(id));
+    expect(rigging).toEqual(await (await get(`/projects/${id}/rigging`)).json());
+  });
+
+  test('after a restart takes up what was kept', async () => {
+    const id = await opened();
+    await unserve();
+    await serve();
+    expect((await get(`/projects/${id}/rigging`)).status).toBe(200);
+    writeFileSync(join(app, 'main.tsx'), FINE);
+    await again(id);
+    expect(await rulesOf(id)).toEqual([]);
+    expect(await (await get(`/projects/${id}/source?path=main.tsx`)).text()).toBe(FINE);
+  });
+
+  test('reads a file whose size and time are as before', async () => {
+    const id = await opened();
+    const { atime, mtime } = statSync(join(app, 'main.tsx'));
+    writeFileSync(join(app, 'main.tsx'), MAIN.replace('speed', 'spied'));
+    utimesSync(join(app, 'main.tsx'), atime, mtime);
+    await again(id);
+    expect((await rulesOf(id)).sort()).toEqual(['prop/missing', 'prop/unknown']);
   });
 });
 

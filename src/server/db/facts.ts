@@ -34,6 +34,7 @@ export async function keepFacts(
   reader: string,
   onKept: (share: number) => void = () => {},
 ): Promise<void> {
+  if (!facts.count) return;
   let kept = 0;
   for await (const part of portions(facts, PORTION)) {
     onKept(kept / facts.count);

@@ -108,14 +108,29 @@ export interface AuditFacts {
   config: unknown;
 }
 
-export interface NewAudit extends AuditFacts {
-  files: Portions<StoredFile>;
-  findings: Portions<ReportedFinding>;
+/** A finding, and the how manieth it is of its audit. */
+export interface PlacedFinding {
+  ordinal: number;
+  finding: ReportedFinding;
 }
 
-/** Files and findings are written so many at once. */
+/** A finding that the audit before has, to the last letter, as the how manieth it is there. */
+export interface SameFinding {
+  ordinal: number;
+  was: number;
+}
+
+export interface NewAudit extends AuditFacts {
+  files: Portions<StoredFile>;
+  findings: Portions<PlacedFinding>;
+  /** What else is as in an audit before: all its files but those that are gone, and these of its findings. */
+  since?: { audit: number; gone: string[]; same: Portions<SameFinding> };
+}
+
+/** Files and findings are written so many at once; what is there already, so many. */
 const FILES = 50;
 const FINDINGS = 100;
+const COPIED = 1_000;
 
 /**
  * Keeps an audit with its sources and findings, all or nothing. It is written in portions, between which others get their
@@ -140,12 +155,11 @@ export async function saveAudit(
       await keepFiles(db, id, part);
       next(part.length);
     }
-    let ordinal = 0;
     for await (const part of portions(audit.findings, FINDINGS)) {
-      await keepFindings(db, id, ordinal, part);
-      ordinal += part.length;
+      await keepFindings(db, id, part);
       next(part.length);
     }
+    if (audit.since) await copySince(db, id, audit.since, () => signal?.throwIfAborted());
     signal?.throwIfAborted();
     await db.query('update audit set whole = true where id = $1', [id]);
   } catch (error) {
@@ -191,17 +205,46 @@ const keepFiles = (db: Database, id: number, part: StoredFile[]): Promise<void> 
     );
   });
 
-const keepFindings = (db: Database, id: number, first: number, part: ReportedFinding[]): Promise<unknown> =>
+/** Takes over what is as in the audit before. */
+async function copySince(
+  db: Database,
+  id: number,
+  { audit, gone, same }: NonNullable<NewAudit['since']>,
+  next: () => void,
+): Promise<void> {
+  const left = gone.map(keptText);
+  const copied = pages((after) =>
+    db.query<{ path: string }>(
+      `insert into audit_file (audit_id, path, hash)
+       select $1::bigint, path, hash from audit_file
+       where audit_id = $2 and path > $3 and path <> all($4::text[]) order by path limit ${COPIED} returning path`,
+      [id, audit, after, left],
+    ),
+  );
+  for await (const _ of copied) next();
+  for await (const part of portions(same, COPIED)) {
+    await db.query(
+      `insert into finding (audit_id, ordinal, fingerprint, rule, level, body)
+       select $1::bigint, given.ordinal, fingerprint, rule, level, body
+       from unnest($3::int[], $4::int[]) as given (ordinal, was)
+       join finding on finding.audit_id = $2 and finding.ordinal = given.was`,
+      [id, audit, part.map((one) => one.ordinal), part.map((one) => one.was)],
+    );
+    next();
+  }
+}
+
+const keepFindings = (db: Database, id: number, part: PlacedFinding[]): Promise<unknown> =>
   db.query(
     `insert into finding (audit_id, ordinal, fingerprint, rule, level, body)
      select $1::bigint, * from unnest($2::int[], $3::text[], $4::text[], $5::text[], $6::jsonb[])`,
     [
       id,
-      part.map((_, i) => first + i),
-      part.map((finding) => finding.fingerprint),
-      part.map((finding) => finding.rule),
-      part.map((finding) => finding.level),
-      part.map((finding) => keptJson(finding)),
+      part.map((one) => one.ordinal),
+      part.map(({ finding }) => finding.fingerprint),
+      part.map(({ finding }) => finding.rule),
+      part.map(({ finding }) => finding.level),
+      part.map(({ finding }) => keptJson(finding)),
     ],
   );
 

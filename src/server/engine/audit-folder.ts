@@ -30,6 +30,7 @@ export interface Progress {
 
 export interface FolderAudit {
   audit: Audit;
+  config: Config | undefined;
   facts: Map<string, FileFacts>;
   /** What was read, with its hash, by path: of files that could not be read, nothing. */
   texts: Map<string, ReadText>;
@@ -45,6 +46,8 @@ export interface FolderOptions {
   onProgress?(progress: Progress): void;
   /** Facts of an audit before this one, so that unchanged files need no reading. */
   before?: { facts: Map<string, FileFacts>; hashes: Map<string, string> };
+  /** An audit of the folder that is still at hand: it is brought up to date. What it knows goes before `before`. */
+  last?: FolderAudit;
 }
 
 /** Fewer files than this are read faster than a thread starts. */
@@ -93,7 +96,8 @@ export async function loadConfig(root: string, path?: string): Promise<Config | 
 }
 
 export async function auditFolder(root: string, options: FolderOptions = {}): Promise<FolderAudit> {
-  const { config, signal, before } = options;
+  const { config, signal, last } = options;
+  const before = last ? { facts: last.facts, hashes: hashesOf(last.texts) } : options.before;
   const progress = (stage: Progress['stage'], found: number, done: number) =>
     options.onProgress?.({ stage, found, read: done });
   progress('finding', 0, 0);
@@ -122,7 +126,8 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
     });
     progress('reading', found, facts.size);
   };
-  await readAll(root, walked.sources, before, signal, take, threads);
+  const known = before && { ...before, ...(last ? { texts: last.texts } : {}) };
+  await readAll(root, walked.sources, known, signal, take, threads);
   // What the walk left out may be a part of what it found.
   const more = [...facts.values()].flatMap((one) => (one.parts ?? []).map(({ path }) => path));
   const paths = [...new Set(more)].filter((path) => !facts.has(path));
@@ -130,21 +135,47 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   signal?.throwIfAborted();
   progress('linking', found, 0);
   const manifests = await readManifests(root, walked.manifests);
-  const audit = openAudit({
-    facts: [...facts.values()],
-    manifests: understood(manifests, walked.skipped),
-    settings: settingsOf(config),
-    onProgress: (share) => progress('linking', found, Math.round(share * found)),
-  });
+  const onProgress = (share: number) => progress('linking', found, Math.round(share * found));
+  const said = understood(manifests, walked.skipped);
+  const isSameSettings = last && JSON.stringify(last.config) === JSON.stringify(config);
+  let audit: Audit;
+  if (isSameSettings) {
+    audit = last.audit;
+    const changes = changesBetween(last.facts, facts);
+    const isSame = JSON.stringify(last.manifests) === JSON.stringify(manifests);
+    if (changes.size || !isSame) audit.update(changes, said, onProgress);
+  } else {
+    audit = openAudit({
+      facts: [...facts.values()],
+      manifests: said,
+      settings: settingsOf(config),
+      onProgress,
+    });
+  }
   progress('done', found, found);
   return {
     audit,
+    config,
     facts,
     texts,
     skipped: walked.skipped,
     manifests,
     textOf: (path) => texts.get(path)?.text ?? '',
   };
+}
+
+const hashesOf = (texts: FolderAudit['texts']): Map<string, string> =>
+  new Map([...texts].map(([path, { hash }]) => [path, hash]));
+
+/** The facts that are others than before, by path; undefined of files that are gone. */
+function changesBetween(
+  before: Map<string, FileFacts>,
+  after: Map<string, FileFacts>,
+): Map<string, FileFacts | undefined> {
+  const changes = new Map<string, FileFacts | undefined>();
+  for (const [path, one] of after) if (before.get(path) !== one) changes.set(path, one);
+  for (const path of before.keys()) if (!after.has(path)) changes.set(path, undefined);
+  return changes;
 }
 
 /** Threads that read files; started once, when they are worth it. */
@@ -170,7 +201,10 @@ class Threads {
   }
 }
 
-function knownText({ facts, hashes }: NonNullable<FolderOptions['before']>, path: string): KnownText {
+/** What is known of the files of an audit before, and their texts, where these are still at hand. */
+type Known = NonNullable<FolderOptions['before']> & { texts?: FolderAudit['texts'] };
+
+function knownText({ facts, hashes }: Known, path: string): KnownText {
   const { parts } = facts.get(path) ?? {};
   return { hash: hashes.get(path) ?? '', ...(parts ? { parts } : {}) };
 }
@@ -178,7 +212,7 @@ function knownText({ facts, hashes }: NonNullable<FolderOptions['before']>, path
 async function readAll(
   root: string,
   sources: string[],
-  before: FolderOptions['before'],
+  before: Known | undefined,
   signal: AbortSignal | undefined,
   take: (task: ReadTask, result: ReadResult | ReadTexts) => void,
   threads: Threads,
@@ -187,7 +221,8 @@ async function readAll(
   for (let i = 0; i < sources.length; i += BATCH) {
     const paths = sources.slice(i, i + BATCH);
     const known = before && Object.fromEntries(paths.map((path) => [path, knownText(before, path)]));
-    tasks.push({ root, paths, ...(known ? { known } : {}) });
+    const { texts } = before ?? {};
+    tasks.push({ root, paths, ...(known ? { known } : {}), ...(texts ? { last: texts } : {}) });
   }
   if (sources.length < WORTH_THREADS || before) return readHere(tasks.reverse(), signal, take);
   // This thread reads too: what it reads needs no crossing.

@@ -5,12 +5,15 @@ import { join, relative } from 'node:path';
 import type { FileFacts } from '../../core/model/facts';
 import type { PartFact } from '../../core/model/parts';
 import { MAX_LENGTH, readFile } from '../../core/readers';
+import { stampOf } from '../sources/stamp';
 
 export interface ReadTask {
   root: string;
   paths: string[];
   /** Texts whose facts are known already, by path. */
   known?: Record<string, KnownText>;
+  /** Texts that are still at hand, as they were read: those of files that look the same are not read again. */
+  last?: ReadonlyMap<string, ReadText>;
 }
 
 /** The hash of a text, and those of the other files that its facts were made of. */
@@ -35,6 +38,8 @@ export interface ReadText {
   text: string;
   /** Empty where the file could not be read. */
   hash: string;
+  /** How the file looked just before it was read. */
+  stamp?: string;
 }
 
 export const hashOf = (text: string): string => createHash('sha256').update(text).digest('base64url');
@@ -74,8 +79,17 @@ export const isSameText = (
 export function readTask(task: ReadTask): ReadTexts {
   const read: ReadText[] = [];
   const partOf = (path: string) => partIn(task.root, path);
+  const looksSame = (path: string, stamp: string | undefined): boolean =>
+    stamp !== undefined && task.last?.get(path)?.stamp === stamp;
   const facts = task.paths.map((path) => {
     let text: string;
+    const known = task.known?.[path];
+    const stamp = stampOf(join(task.root, path));
+    const same = (known?.parts ?? []).every((one) => looksSame(one.path, stampOf(join(task.root, one.path))));
+    if (known && same && looksSame(path, stamp)) {
+      read.push(task.last!.get(path)!);
+      return null;
+    }
     try {
       text = readFileSync(join(task.root, path), 'utf8');
     } catch (error) {
@@ -85,8 +99,8 @@ export function readTask(task: ReadTask): ReadTexts {
       return { ...readFile(path, ''), problem };
     }
     const hash = hashOf(text);
-    read.push({ text, hash });
-    return isSameText(task.known?.[path], hash, partOf) ? null : readUnit(path, text, partOf);
+    read.push({ text, hash, ...(stamp === undefined ? {} : { stamp }) });
+    return isSameText(known, hash, partOf) ? null : readUnit(path, text, partOf);
   });
   return { facts, read };
 }

@@ -1,29 +1,36 @@
 /** What the server asks a project's thread, and what comes back. */
 import type { Config } from '../../api/config';
-import type { Report, ReportedFinding } from '../../core/report/summary';
+import type { Report } from '../../core/report/summary';
 import type { KnownFacts } from '../db/facts';
-import type { AuditFacts, StoredFile } from '../db/projects';
+import type { AuditFacts, PlacedFinding, SameFinding, StoredFile } from '../db/projects';
 
 /** What an audit has many of: it crosses between threads in portions, so that no message takes long. */
 export interface Many {
   files: StoredFile;
-  findings: ReportedFinding;
+  findings: PlacedFinding;
   facts: KnownFacts;
+  same: SameFinding;
 }
 
 /** An audit without what it has many of; how many of each there are to be fetched. */
 export interface OpenedAudit extends AuditFacts {
   report: Omit<Report, 'findings'>;
   counts: Record<keyof Many, number>;
+  /**
+   * Where the thread had kept an audit before and was asked for what is new since: files and findings are those that the
+   * audit before does not have; these paths of it are no more, or have another text.
+   */
+  gone?: string[];
 }
 
 export type Question =
   /** What was kept of the audit before: its files, with their texts, and its facts. */
   | { kind: 'known'; files: StoredFile[]; facts: KnownFacts[] }
-  | { kind: 'open'; root: string }
+  /** Audits the folder; `since` asks for what is new since the audit that the thread kept last. */
+  | { kind: 'open'; root: string; since: boolean }
   | { kind: 'restore'; config: Config | undefined }
   | { kind: 'part'; of: keyof Many; from: number; most: number }
-  /** Nobody fetches what the audit has many of any more. */
+  /** All of the audit that was opened is kept: nobody fetches what it has many of any more. */
   | { kind: 'kept' }
   | { kind: 'rigging'; pins: string[] }
   | { kind: 'strand'; ref: string }

@@ -1,26 +1,32 @@
-/** One thread per open project: audits it and answers questions about it. */
+/** One thread per open project: audits it, brings the audit up to date, and answers questions about it. */
 import type { Config } from '../../api/config';
 import { openAudit, type AuditResult } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
 import { isManifest } from '../../core/readers/manifest';
-import { reportOf } from '../../core/report/summary';
-import { auditFolder, loadConfig, settingsOf, understood } from './audit-folder';
+import { type ReportedFinding, reportOf } from '../../core/report/summary';
+import { auditFolder, type FolderAudit, loadConfig, settingsOf, understood } from './audit-folder';
 import type { KnownFacts } from '../db/facts';
-import type { StoredFile } from '../db/projects';
+import type { PlacedFinding, SameFinding, StoredFile } from '../db/projects';
 import { answerQuestions, tell } from '../threads/answering';
 import type { Many, OpenedAudit, Question } from './session-protocol';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
 import { joinedView } from './joined';
-import { hashOf, isSameText, readUnit } from './reader-worker';
+import { hashOf, isSameText, readUnit, type ReadText } from './reader-worker';
 import { jointView } from './joint';
 import { riggingView, search, strandView } from './views';
 
 interface State {
-  result: AuditResult;
-  textOf(path: string): string;
+  folder: FolderAudit;
   /** What was worked out already, by the question. */
   known: Map<string, unknown>;
+}
+
+/** What is in the database of an audit that this thread made. */
+interface Kept {
+  /** Hashes by path. */
+  files: Map<string, string>;
+  findings: string[];
 }
 
 /** So many answers are kept, those asked for last. */
@@ -29,13 +35,19 @@ const MAX_KNOWN = 40;
 let state: State | undefined;
 /** What was kept of the audit before, until it is opened. */
 let before: { files: StoredFile[]; facts: KnownFacts[] } = { files: [], facts: [] };
-/** What is fetched of the audit that was opened. */
-let many: { [K in keyof Many]: (from: number, to: number) => Many[K][] } | undefined;
+/** What is fetched of the audit that was opened, and what of it is in the database once all is fetched. */
+let many: { [K in keyof Many]: Many[K][] | ((from: number, to: number) => Many[K][]) } | undefined;
+let toKeep: Kept | undefined;
+let kept: Kept | undefined;
+/** Facts that are in the database. */
+let keptFacts = new WeakSet<FileFacts>();
 
-function opened(): State {
+function opened(): FolderAudit {
   if (!state) throw new Error('the project is not open');
-  return state;
+  return state.folder;
 }
+
+const show = (folder: FolderAudit): State => (state = { folder, known: new Map() });
 
 function takeBefore(): typeof before {
   const taken = before;
@@ -43,68 +55,114 @@ function takeBefore(): typeof before {
   return taken;
 }
 
-async function open(root: string): Promise<OpenedAudit> {
+/** Facts that were kept, by path, with the hashes of the texts that they were made of. */
+function factsKept(list: KnownFacts[]): { facts: Map<string, FileFacts>; hashes: Map<string, string> } {
+  const facts = new Map(list.map((one) => [one.path, JSON.parse(one.body) as FileFacts]));
+  for (const one of facts.values()) keptFacts.add(one);
+  return { facts, hashes: new Map(list.map((one) => [one.path, one.hash])) };
+}
+
+async function open(root: string, since: boolean): Promise<OpenedAudit> {
   const started = performance.now();
   const config = await loadConfig(root);
-  const { facts: known } = takeBefore();
-  const had = new Map(known.map((one) => [one.path, JSON.parse(one.body) as FileFacts]));
   const found = await auditFolder(root, {
     ...(config ? { config } : {}),
-    ...(known.length
-      ? {
-          before: {
-            facts: had,
-            hashes: new Map(known.map((one) => [one.path, one.hash])),
-          },
-        }
-      : {}),
+    ...(state ? { last: state.folder } : { before: factsKept(takeBefore().facts) }),
     onProgress: tell,
   });
-  const { textOf, texts } = found;
-  const { result } = found.audit;
-  state = { result, textOf, known: new Map() };
+  show(found);
+  const { textOf, texts, audit } = found;
   // A file that could not be read has nothing that is kept, so that it is read again.
-  const files = [...texts].flatMap(([path, { text, hash }]) => (hash ? [{ path, hash, text }] : []));
-  for (const { path, text } of found.manifests) files.push({ path, hash: hashOf(text), text });
-  const facts = files.flatMap(({ path, hash }) => {
-    const one = found.facts.get(path);
-    return one && one !== had.get(path) ? [{ path, hash, one }] : [];
-  });
-  const { findings, ...report } = reportOf(result, textOf, found.skipped);
-  many = {
-    files: (from, to) => files.slice(from, to),
-    findings: (from, to) => findings.slice(from, to),
-    facts: (from, to) =>
-      facts.slice(from, to).map(({ path, hash, one }) => ({ path, hash, body: JSON.stringify(one) })),
+  const all = [...texts].flatMap(([path, { text, hash }]) => (hash ? [{ path, hash, text }] : []));
+  for (const { path, text } of found.manifests) all.push({ path, hash: hashOf(text), text });
+  const { findings, ...report } = reportOf(audit.result, textOf, found.skipped);
+  const last = since ? kept : undefined;
+  toKeep = {
+    files: new Map(all.map(({ path, hash }) => [path, hash])),
+    findings: findings.map((one) => JSON.stringify(one)),
   };
+  const files = last ? all.filter(({ path, hash }) => last.files.get(path) !== hash) : all;
+  const facts = all.flatMap(({ path, hash }) => {
+    const one = found.facts.get(path);
+    return one && !keptFacts.has(one) ? [{ path, hash, one }] : [];
+  });
+  const { fresh, same } = compared(findings, toKeep.findings, last?.findings ?? []);
+  const bodies = (from: number, to: number): KnownFacts[] =>
+    facts.slice(from, to).map(({ path, hash, one }) => ({ path, hash, body: JSON.stringify(one) }));
+  many = { files, findings: fresh, same, facts: bodies };
+  const { files: current } = toKeep;
+  const gone = last && [...last.files].flatMap(([path, hash]) => (current.get(path) === hash ? [] : [path]));
   return {
     report,
-    counts: { files: files.length, findings: findings.length, facts: facts.length },
-    languages: languagesOf(result),
+    counts: { files: files.length, findings: fresh.length, same: same.length, facts: facts.length },
+    ...(gone ? { gone } : {}),
+    languages: languagesOf(audit.result),
     milliseconds: performance.now() - started,
     config: config ?? {},
   };
 }
 
+/** Which findings are as they were kept before, to the last letter, and which are to be kept. */
+function compared(
+  findings: ReportedFinding[],
+  bodies: string[],
+  last: string[],
+): { fresh: PlacedFinding[]; same: SameFinding[] } {
+  const had = new Map<string, number[]>();
+  last.forEach((body, i) => had.set(body, [...(had.get(body) ?? []), i]));
+  const fresh: PlacedFinding[] = [];
+  const same: SameFinding[] = [];
+  findings.forEach((finding, ordinal) => {
+    const was = had.get(bodies[ordinal]!)?.shift();
+    if (was === undefined) fresh.push({ ordinal, finding });
+    else same.push({ ordinal, was });
+  });
+  return { fresh, same };
+}
+
+/** All of the audit that was opened is in the database. */
+function keep(): void {
+  kept = toKeep;
+  keptFacts = new WeakSet(opened().facts.values());
+  toKeep = undefined;
+  many = undefined;
+}
+
+function part<K extends keyof Many>(of: K, from: number, most: number): Many[K][] {
+  const list = many?.[of] ?? [];
+  return typeof list === 'function' ? list(from, from + most) : list.slice(from, from + most);
+}
+
 /** Opens an audit that was kept, without touching the folder. */
 function restore(config: Config | undefined): void {
-  const { files, facts: kept } = takeBefore();
-  const texts = new Map(files.map((file) => [file.path, file.text]));
-  const known = new Map(kept.map((one) => [one.path, one.body]));
-  const facts: FileFacts[] = [];
-  const partOf = (path: string) => texts.get(path);
+  const { files, facts: list } = takeBefore();
+  const bodies = new Map(files.map((file) => [file.path, file.text]));
+  const known = factsKept(list);
+  const facts = new Map<string, FileFacts>();
+  const texts = new Map<string, ReadText>();
+  const partOf = (path: string) => bodies.get(path);
   for (const { path, hash, text } of files) {
-    if (!isManifest(path)) {
-      const body = known.get(path);
-      const one = body === undefined ? undefined : (JSON.parse(body) as FileFacts);
-      const { parts } = one ?? {};
-      const holds = isSameText({ hash, ...(parts ? { parts } : {}) }, hash, partOf);
-      facts.push(one && holds ? one : readUnit(path, text, partOf));
-    }
+    if (isManifest(path)) continue;
+    const one = known.facts.get(path);
+    const { parts } = one ?? {};
+    const holds = isSameText({ hash, ...(parts ? { parts } : {}) }, hash, partOf);
+    facts.set(path, one && holds ? one : readUnit(path, text, partOf));
+    texts.set(path, { text, hash });
   }
-  const manifests = understood(files.filter((one) => isManifest(one.path)));
-  const { result } = openAudit({ facts, manifests, settings: settingsOf(config) });
-  state = { result, textOf: (path) => texts.get(path) ?? '', known: new Map() };
+  const manifests = files.filter((one) => isManifest(one.path)).map(({ path, text }) => ({ path, text }));
+  show({
+    audit: openAudit({
+      facts: [...facts.values()],
+      manifests: understood(manifests),
+      settings: settingsOf(config),
+    }),
+    config,
+    facts,
+    texts,
+    skipped: [],
+    manifests,
+    textOf: (path) => bodies.get(path) ?? '',
+  });
 }
 
 function languagesOf(result: AuditResult): Record<string, number> {
@@ -124,16 +182,13 @@ async function answer(question: Question): Promise<unknown> {
       before.facts.push(...question.facts);
       return undefined;
     case 'open':
-      return open(question.root);
+      return open(question.root, question.since);
     case 'restore':
       return restore(question.config);
-    case 'part': {
-      const { of, from, most } = question;
-      return many?.[of](from, from + most) ?? [];
-    }
+    case 'part':
+      return part(question.of, question.from, question.most);
     case 'kept':
-      many = undefined;
-      return undefined;
+      return keep();
     default:
       return once(question);
   }
@@ -141,7 +196,8 @@ async function answer(question: Question): Promise<unknown> {
 
 /** What an audit shows is worked out once for each question. */
 function once(question: Asked): unknown {
-  const { known } = opened();
+  opened();
+  const { known } = state!;
   const key = JSON.stringify(question);
   const found = known.has(key) ? known.get(key) : view(question);
   known.delete(key);
@@ -153,21 +209,23 @@ function once(question: Asked): unknown {
 type Asked = Exclude<Question, { kind: 'known' | 'open' | 'restore' | 'part' | 'kept' }>;
 
 function view(question: Asked): unknown {
+  const { textOf, audit } = opened();
+  const { result } = audit;
   switch (question.kind) {
     case 'rigging':
-      return riggingView(opened().result, opened().textOf, question.pins);
+      return riggingView(result, textOf, question.pins);
     case 'strand':
-      return strandView(opened().result, opened().textOf, question.ref);
+      return strandView(result, textOf, question.ref);
     case 'search':
-      return search(opened().result, question.query);
+      return search(result, question.query);
     case 'catalogue':
-      return catalogueView(opened().result, opened().textOf);
+      return catalogueView(result, textOf);
     case 'joined':
-      return joinedView(opened().result, opened().textOf);
+      return joinedView(result, textOf);
     case 'component':
-      return componentView(opened().result, opened().textOf, question.ref);
+      return componentView(result, textOf, question.ref);
     case 'joint':
-      return jointView(opened().result, opened().textOf, question.ref, question.at);
+      return jointView(result, textOf, question.ref, question.at);
   }
 }
 

@@ -19,11 +19,12 @@ export class SessionCrashed extends Error {}
 export interface Session {
   /** Says what was kept of the audit before, in portions, before the folder is audited or what was kept is opened. */
   know(part: { files: StoredFile[]; facts: KnownFacts[] }): Promise<void>;
-  open(root: string): Promise<OpenedAudit>;
+  /** Audits the folder, or brings the audit that it has up to date; `since` asks for what is new since it was kept. */
+  open(root: string, since: boolean): Promise<OpenedAudit>;
   restore(config: Config | undefined): Promise<void>;
   /** Some of what the opened audit has many of. */
   part<K extends keyof Many>(of: K, from: number, most: number): Promise<Many[K][]>;
-  /** Lets go of what was only there to be fetched. */
+  /** Says that all of the audit is kept: what was only there to be fetched is let go. */
   kept(): Promise<void>;
   rigging(pins: string[]): Promise<RiggingView>;
   strand(ref: string): Promise<StrandView | { similar: string[] }>;
@@ -61,7 +62,7 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
   });
   return {
     know: (part) => ask({ kind: 'known', ...part }),
-    open: (root) => ask({ kind: 'open', root }),
+    open: (root, since) => ask({ kind: 'open', root, since }),
     restore: (config) => ask({ kind: 'restore', config }),
     part: (of, from, most) => ask({ kind: 'part', of, from, most }),
     kept: () => ask({ kind: 'kept' }),
