@@ -473,3 +473,55 @@ describe('a component that is loaded when it is drawn', () => {
     ],
   ]);
 });
+
+describe('parts that are loaded when they are needed', () => {
+  const loaded = (code: string): Sources => ({
+    'parts.tsx': PARTS,
+    'App.tsx': app(
+      `import { lazy } from 'react'; import { later } from 'elsewhere';`,
+      code,
+      'return <Late />;',
+    ),
+  });
+  table([
+    [
+      'the export that is picked when the module is there',
+      loaded(`const Late = later(() => import('./parts').then((m) => m.Lamp));`),
+      ['App > Lamp (wrapped)'],
+    ],
+    [
+      'by its name',
+      loaded(`const Late = later(() => import('./parts').then(({ Lamp }) => ({ default: Lamp })), {});`),
+      ['App > Lamp (wrapped)'],
+    ],
+    [
+      'in a block',
+      loaded(`const Late = lazy(() => import('./parts').then((m) => { return { default: m.Lamp }; }));`),
+      ['App > Lamp'],
+    ],
+    [
+      'a member of what is awaited',
+      loaded(`const Late = later(async () => (await import('./parts')).Lamp);`),
+      ['App > Lamp (wrapped)'],
+    ],
+    [
+      'taken apart when it is awaited',
+      loaded(
+        `const Late = lazy(async () => { const { Lamp: One } = await import('./parts'); return { default: One }; });`,
+      ),
+      ['App > Lamp'],
+    ],
+    [
+      'under a name when it is awaited',
+      loaded(
+        `const Late = lazy(async () => { const m = await import('./parts'); return { default: m.Lamp }; });`,
+      ),
+      ['App > Lamp'],
+    ],
+    [
+      'not what a function makes of the module',
+      loaded(`const Late = later(() => import('./parts').then((m) => pick(m)));`),
+      [],
+    ],
+  ]);
+});

@@ -5,7 +5,7 @@ import { addMounted } from '../script/mounted';
 import { spread } from '../script/attributes';
 import { keyName, memberName } from '../script/type-expr';
 import { addWhole, emptyFacts, keepsState, placeRest, SETUP, spanOf, unwrap } from '../script/unit';
-import { lazyOf } from '../script/values';
+import { lazyOf } from '../script/lazy';
 import { eachChild } from '../script/walk';
 import { calledOwn } from './dialect';
 import { decoratorsOf, listed, metadata } from '../script/decorators';

@@ -6,7 +6,6 @@ import { eachChild } from '../script/walk';
 import {
   annotationOf,
   entityName,
-  keyName,
   memberName,
   readType,
   typeArguments,
@@ -19,6 +18,7 @@ import { unwrap } from '../script/unit';
 import { calledHook } from './dialect';
 import { isComponentType, type ReactNames } from './names';
 import type { Picker } from './selectors';
+import { isBoundName, unwrapComponent } from './unwrapped';
 import type { Maker } from './wrappers';
 
 export interface Candidate {
@@ -49,68 +49,6 @@ export interface Candidate {
   picker?: Picker;
   /** The function of the module that makes it from the component it is given first. */
   within?: Maker;
-}
-
-interface Unwrapped {
-  node: t.Node;
-  /** React's own wrappers, and whether another one is around. */
-  wrappers: string[];
-  foreign: boolean;
-  props?: t.Node;
-}
-
-/** Takes a component out of `memo(forwardRef(…))` and of wrappers that React does not define. */
-export function unwrapComponent(names: ReactNames, start: t.Node): Unwrapped {
-  const wrappers: string[] = [];
-  let foreign = false;
-  let props: t.Node | undefined;
-  let node = unwrap(start);
-  while (node.type === 'CallExpression') {
-    const own = calledHook(names, node);
-    const args = typeArguments(node);
-    if (own === 'memo') {
-      props ??= args[0];
-    } else if (own === 'forwardRef') {
-      props ??= args[1];
-    } else {
-      // An unknown wrapper: `observer(function Card() {…})`, `connect(…)(Card)`.
-      const inner = node.arguments.find((arg) => isFunction(arg) || arg.type === 'ClassExpression');
-      const drawn = own === undefined && !inner ? drawnBy(node) : undefined;
-      if (drawn) {
-        foreign = true;
-        node = drawn;
-        break;
-      }
-      // What the page offers takes functions to call them, not to make components of them.
-      if (own === undefined && !isBoundName(node.callee)) break;
-      if (own !== undefined || !inner || !/^[a-zA-Z.]+$/.test(memberName(node.callee) ?? '')) break;
-      if (
-        /(^|\.)(use[A-Z]\w*|map|flatMap|forEach|filter|reduce|find|then)$/.test(memberName(node.callee) ?? '')
-      )
-        break;
-      foreign = true;
-    }
-    if (own) wrappers.push(own);
-    const next = node.arguments.find((arg) => arg.type !== 'SpreadElement');
-    if (!next) break;
-    node = unwrap(next);
-  }
-  return { node, wrappers, foreign, ...(props ? { props } : {}) };
-}
-
-/** `makePart('button')({ Component: (props) => … })`: the function that draws, in an object of settings. */
-function drawnBy({ arguments: given }: t.CallExpression): t.Function | undefined {
-  for (const arg of given) {
-    const object = unwrap(arg);
-    if (object.type !== 'ObjectExpression') continue;
-    for (const one of object.properties) {
-      const name = one.type === 'SpreadElement' ? undefined : keyName(one);
-      if (name === undefined || !/^([Cc]omponent|render)$/.test(name)) continue;
-      const value = one.type === 'ObjectProperty' ? unwrap(one.value) : one;
-      if (isFunction(value) && value.hasMarkup) return value;
-    }
-  }
-  return undefined;
 }
 
 /** Every return gives nothing, the children, or an element made by a call: a component without markup. */
@@ -152,6 +90,18 @@ function isSelector({ params, body }: t.Function): boolean {
   return isState && (body.type !== 'BlockStatement' || body.body.at(-1)?.type === 'ReturnStatement');
 }
 
+/** It calls a hook itself, which only components and hooks do. */
+function callsHook(node: t.Function): boolean {
+  let found = false;
+  const look = (part: t.Node) => {
+    if (part.type === 'CallExpression' && /^(\w+\.)?use[A-Z]/.test(memberName(part.callee) ?? ''))
+      found = true;
+    if (!found && !isFunction(part)) eachChild(part, look);
+  };
+  look(node.body);
+  return found;
+}
+
 const isCall = (node: t.Node): boolean => unwrap(node).type === 'CallExpression';
 
 const hasRender = (node: t.Class): boolean =>
@@ -162,14 +112,6 @@ const hasRender = (node: t.Class): boolean =>
       member.key.type === 'Identifier' &&
       member.key.name === 'render',
   );
-
-/** A name, or one of its members, that the file imports or declares. */
-function isBoundName(node: t.Node): boolean {
-  let at = unwrap(node);
-  while (at.type === 'MemberExpression' || at.type === 'CallExpression')
-    at = unwrap(at.type === 'MemberExpression' ? at.object : at.callee);
-  return at.type === 'Identifier' && at.binding !== undefined;
-}
 
 /** The props type that a variable's annotation gives: `const Card: FC<Props> = …`. */
 function annotatedProps(names: ReactNames, id: t.Node | undefined): { props?: t.Node } | undefined {
@@ -182,11 +124,18 @@ function annotatedProps(names: ReactNames, id: t.Node | undefined): { props?: t.
   return props ? { props } : {};
 }
 
+/** What draws no markup is a component all the same where it is a tag, or calls hooks under a name that hooks do not have. */
+const isDrawnAs = ({ id }: NamedNode, node: t.Function): boolean =>
+  !node.async &&
+  !node.generator &&
+  node.params.length <= 2 &&
+  (id?.binding?.uses.some(({ role }) => role === 'tag') === true || callsHook(node));
+
 const isModule = (scope: Scope): boolean => scope.parent === undefined;
 
 /** A quick look before the thorough one: most variables hold neither functions nor calls. */
 const mayHold = (node: t.Node): boolean =>
-  /(Function|Class|Call|TSAs|TSSatisfies|Parenthesized)/.test(node.type);
+  /(Function|Class|Call|Tagged|TSAs|TSSatisfies|Parenthesized)/.test(node.type);
 
 function baseOf(node: t.Class, names: ReactNames, args: t.Node[]): Pick<Candidate, 'extends'> {
   const name = node.superClass ? memberName(node.superClass) : undefined;
@@ -253,7 +202,10 @@ export function candidateOf(
   // What a call makes of a function that draws is a component if it is named like one; rows of a list are not.
   const wrapped =
     wrappers.length > 0 || (foreign && node.hasMarkup === true && (isNamedLikeComponent(name) || isDefault));
-  const draws = node.hasMarkup === true || (node.params.length <= 2 && drawsNothing(node, names));
+  const draws =
+    node.hasMarkup === true ||
+    (node.params.length <= 2 && drawsNothing(node, names)) ||
+    (isNamedLikeComponent(name) && !foreign && isDrawnAs(one, node));
   const component =
     annotated !== undefined ||
     wrapped ||

@@ -46,6 +46,42 @@ describe('spellings of a component', () => {
       'in another wrapper',
       `import { observer } from 'elsewhere';\nexport const FareCard = observer(({ fare }) => <b>{fare}</b>);`,
     ],
+    [
+      'in two others',
+      `import { observer, withRope } from 'elsewhere';\nexport const FareCard = withRope(observer(({ fare }) => <b>{fare}</b>));`,
+    ],
+    [
+      'in one that is made by a call',
+      `import { connect } from 'elsewhere';\nexport const FareCard = connect((state) => state)(({ fare }) => <b>{fare}</b>);`,
+    ],
+    [
+      'memo in another',
+      `import { memo } from 'react';\nimport { withRope } from 'elsewhere';\nexport const FareCard = withRope(memo(({ fare }) => <b>{fare}</b>));`,
+    ],
+    [
+      'a class in two others',
+      `import { Component } from 'react';\nimport { a, b } from 'elsewhere';\nexport const FareCard = a(b(1)(class extends Component { render() { return <b>{this.props.fare}</b>; } }));`,
+    ],
+    [
+      'given to a tagged template',
+      "import { painted } from 'elsewhere';\nexport const FareCard = painted(({ fare }) => <b>{fare}</b>).attrs({})`color: red`;",
+    ],
+    [
+      'given before settings',
+      `import { painted } from 'elsewhere';\nexport const FareCard = painted(({ fare }) => <b>{fare}</b>)({ color: 'red' });`,
+    ],
+    [
+      'with parts',
+      `import { memo } from 'react';\nexport const FareCard = Object.assign(memo(({ fare }) => <b>{fare}</b>), { Item });`,
+    ],
+    [
+      'no markup, but hooks',
+      `import { useText } from 'elsewhere';\nexport function FareCard({ fare }) { return useText(fare); }`,
+    ],
+    [
+      'no markup, but a tag of it',
+      `function FareCard({ fare }) { return fare; }\nexport const Desk = () => <FareCard fare="1" />;`,
+    ],
   ])('%s', (_spelling, text) => {
     expect(portNames(component(text))).toEqual(['fare']);
   });
@@ -55,6 +91,18 @@ describe('spellings of a component', () => {
     ['a constant', `export const FareCard = <b />;`],
     ['a function that gives data', `export function FareCard(id) { if (!id) return null; return { id }; }`],
     ['a constructor', `export function FareCard() { this.fare = 1; }`],
+    [
+      'a function given to one that calls it',
+      `import { rows } from 'elsewhere';\nexport const FareCard = rows.map(({ fare }) => <b>{fare}</b>);`,
+    ],
+    [
+      'a function without markup in another',
+      `import { makeStore } from 'elsewhere';\nexport const FareCard = makeStore(keep(({ fare }) => useIt(fare)));`,
+    ],
+    [
+      'a function in which another calls a hook',
+      `export function FareCard() { return { useFare: () => useState(1) }; }`,
+    ],
   ])('no component: %s', (_what, text) => {
     expect(facts(text).components.filter((one) => one.role === 'component')).toEqual([]);
   });

@@ -5,6 +5,7 @@ import { isNamedLikeComponent } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { type InferContext, inferFunction, variableType } from './infer';
 import { choicesOf, chosen, moduleName, returnsOf } from './choices';
+import { lazyOf } from './lazy';
 import { pathsIn } from './patterns';
 import { isFunction, type NamedNode } from './scope';
 import { annotationOf, keyName, memberName, type NamedType, readType, typeArguments } from './type-expr';
@@ -101,7 +102,7 @@ function membersOf(nodes: t.Node[], prefix = '', depth = 0): Record<string, stri
       const key = keyName(property);
       if (key === undefined) continue;
       const value = unwrap(property.value);
-      const name = memberName(value);
+      const name = heldName(value);
       if (name) members[prefix + key] = name;
       else if (value.type === 'ObjectExpression' && depth < 3)
         Object.assign(members, membersOf([value], `${prefix}${key}.`, depth + 1));
@@ -110,13 +111,21 @@ function membersOf(nodes: t.Node[], prefix = '', depth = 0): Record<string, stri
   return members;
 }
 
+/** A name, or what is put together on it: `Object.assign(Item, { label })`. */
+function heldName(node: t.Node): string | undefined {
+  const bare = unwrap(node);
+  if (bare.type !== 'CallExpression' || memberName(bare.callee) !== 'Object.assign') return memberName(bare);
+  return bare.arguments[0] && heldName(bare.arguments[0]);
+}
+
 /**
  * Parts that a call gives to the component that it makes, in an object of settings:
- * `makePart('nav')({ Component: …, parts: { Item: NavItem } })`.
+ * `makePart('nav')({ Component: …, parts: { Item: NavItem } })`, or that are put on it: `Object.assign(memo(…), { Item })`.
  */
 export function partsGiven(node: t.Node): Record<string, string> | undefined {
   const bare = unwrap(node);
   if (bare.type !== 'CallExpression') return undefined;
+  if (memberName(bare.callee) === 'Object.assign') return membersOf(bare.arguments.slice(1));
   const found: Record<string, string> = {};
   for (const arg of bare.arguments) {
     const object = unwrap(arg);
@@ -267,48 +276,6 @@ function fallbackType(node: t.Node): ValueFact['type'] {
   if (node.type === 'NullLiteral') return { t: 'lit', v: null };
   if (node.type === 'Identifier' && node.name === 'undefined') return { t: 'lit', v: undefined };
   return UNKNOWN;
-}
-
-/** `() => import('./x')`, alone or as the loader of some options, with the named export that is picked, if one is. */
-export function lazyOf(node: t.Node): ValueFact['lazy'] {
-  if (node.type === 'ObjectExpression') {
-    const loader = node.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === 'loader');
-    return loader?.type === 'ObjectProperty' ? lazyOf(unwrap(loader.value)) : undefined;
-  }
-  if (!isFunction(node)) return undefined;
-  let body: t.Node = node.body;
-  if (body.type === 'BlockStatement') {
-    const last = body.body.at(-1);
-    if (last?.type !== 'ReturnStatement' || !last.argument) return undefined;
-    body = last.argument;
-  }
-  let name = 'default';
-  if (body.type === 'CallExpression' && body.callee.type === 'MemberExpression') {
-    const picked = pickedName(body.arguments[0]);
-    if (!picked) return undefined;
-    name = picked;
-    body = body.callee.object;
-  }
-  if (body.type === 'AwaitExpression') body = body.argument;
-  const source =
-    body.type === 'ImportExpression'
-      ? body.source
-      : body.type === 'CallExpression' && body.callee.type === 'Import'
-        ? body.arguments[0]
-        : undefined;
-  return source?.type === 'StringLiteral' ? { from: source.value, name } : undefined;
-}
-
-/** `m => ({ default: m.Card })` */
-function pickedName(node: t.Node | undefined): string | undefined {
-  if (!node || !isFunction(node)) return undefined;
-  const body = unwrap(node.body);
-  const property = body.type === 'ObjectExpression' ? body.properties[0] : undefined;
-  if (property?.type !== 'ObjectProperty' || keyName(property) !== 'default') return undefined;
-  const value = property.value;
-  return value.type === 'MemberExpression' && value.property.type === 'Identifier'
-    ? value.property.name
-    : undefined;
 }
 
 /** `Menu.Item = MenuItem` and `Card.defaultProps = {…}` at module level. */

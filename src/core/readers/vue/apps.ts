@@ -6,7 +6,7 @@ import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
 import { emptyFacts, keepsState, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
-import { lazyOf } from '../script/values';
+import { lazyOf } from '../script/lazy';
 import { eachChild } from '../script/walk';
 import { readParts } from './app-store/parts';
 import { closeUnit } from './close';
