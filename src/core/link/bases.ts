@@ -1,5 +1,6 @@
 /** Classes that extend others: what they are, and what they take, as far as their bases tell. */
 import type { Component } from '../model/project';
+import type { Names } from './names';
 
 /** Bases are followed so far. */
 const MAX_DEPTH = 16;
@@ -11,14 +12,22 @@ function openWhole(component: Component): void {
   component.facts = { ...component.facts, openProps: true, openEmits: true, openDefaults: true };
 }
 
-/** Says of each class whether it is a component, whether all of it is known, and what the type of its inputs is. */
-export function settleBases(components: Component[]): void {
+/**
+ * Says of each class whether it is a component, whether all of it is known, and what the type of its inputs is; of options
+ * that a function makes a component of, whether it may add to them.
+ */
+export function settleBases(components: Component[], names: Names): void {
+  const addsNothing = ({ file }: Component, name: string): boolean => {
+    const target = names.lookup(file, name);
+    return target.kind === 'value' && target.value.defines === true;
+  };
   const done = new Set<Component>();
   const settle = (component: Component, depth: number): void => {
     if (done.has(component) || depth > MAX_DEPTH) return;
     done.add(component);
     const { facts, mixins } = component;
     for (const base of mixins) settle(base, depth + 1);
+    if (facts.definedBy !== undefined && !addsNothing(component, facts.definedBy)) openWhole(component);
     const lacks = (facts.mixins?.length ?? 0) > mixins.length;
     if (!facts.extends) {
       if (lacks || mixins.some((one) => one.openBase)) openWhole(component);

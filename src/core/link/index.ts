@@ -84,7 +84,7 @@ export function link(
   );
   const names = linkNames(facts, modules, ids, homes);
   for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
-  settleBases(components);
+  settleBases(components, names);
   const registry = linkRegistry(facts, names, modules);
   settleNamedContent(components, names, registry);
   openParts(components, files);

@@ -208,6 +208,8 @@ export interface ValueFact extends Span {
   type?: TypeExpr;
   /** object: options that components take over, read as the component of this index. */
   mixin?: number;
+  /** function: it makes a component of the options that it is given, and adds nothing. */
+  defines?: true;
   /** context: the value that a consumer gets without a provider. */
   fallback?: ExprFact;
   /** context: the name it is known by, for a key that is a string. */
@@ -379,6 +381,8 @@ export interface ComponentFacts extends Span {
   unknownNames?: (Span & { name: string; known: string[] })[];
   /** Name of the class that it extends, where that is no class of the framework; whether type arguments are given to it. */
   extends?: Span & { name: string; given?: true };
+  /** The function, not of the framework, that makes it of its options. */
+  definedBy?: string;
   /** Which of its class's own type parameters is the type of all inputs together. */
   propsParam?: number;
   /** It stands on every tag in whose scope it is and that one of these matches. */

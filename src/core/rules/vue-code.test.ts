@@ -379,3 +379,78 @@ describe('what older templates write', () => {
     ],
   ]);
 });
+
+describe('options that something else than the framework is given', () => {
+  const asked = '<Gauge :wind="\'3\'" :gale="1" />';
+  const single = (made: string) => `<template><b>{{ wind }}</b><i /></template>
+<script lang="ts">
+import Vue from 'vue';
+import { mixins, define, held } from './make';
+import { foreign } from 'elsewhere';
+export default ${made}
+</script>`;
+  const code = (made: string) => `import { define, foreign } from './make';
+export default ${made}`;
+  const make = `import { defineComponent, markRaw } from 'vue';
+export { foreign } from 'elsewhere';
+export const held = { props: { gale: Number }, methods: { hold() { return this.gale; } } };
+export function define(raw) { return markRaw(defineComponent(raw)); }
+export const mixins = (...list) => list;`;
+  const OWN = '{ props: { wind: Number } }';
+  const DRAWS = `{ props: { wind: Number }, setup(props) { return () => [h('b', props.wind), h('i')]; } }`;
+  const clash = 'error prop/type-clash App.vue:4 wind';
+  const unknown = 'error prop/unknown App.vue:4 gale';
+  const app = (file: string) =>
+    setup(`import Gauge from './${file}';`, asked).replace('\n<template>', '<template>');
+  cases(
+    /^prop\/(unknown|type-clash)/,
+    [
+      [
+        'its own function, whose type is told',
+        'Gauge.vue',
+        single(`(Vue as any).extend(${OWN})`),
+        [clash, unknown],
+      ],
+      [
+        'a function that hands them to the framework',
+        'Gauge.vue',
+        single(`define(${OWN})`),
+        [clash, unknown],
+      ],
+      ['a function of others may add to them', 'Gauge.vue', single(`foreign(${OWN})`), [clash]],
+      ['what comes of other options', 'Gauge.vue', single(`mixins(held).extend(${OWN})`), [clash]],
+      [
+        'what comes of options that nobody sees',
+        'Gauge.vue',
+        single(`mixins(foreign()).extend(${OWN})`),
+        [clash],
+      ],
+      ['in code', 'Gauge.js', `import { h } from 'vue';\n${code(`define(${DRAWS})`)}`, [clash]],
+      [
+        'in code, to a function of others',
+        'Gauge.js',
+        `import { h } from 'vue';\n${code(`foreign(${DRAWS})`)}`,
+        [clash],
+      ],
+      [
+        'in code that imports nothing of the framework',
+        'Gauge.js',
+        code(`define({
+  props: { wind: Number },
+  render(h) { return [h('b', this.wind), h('i')]; },
+})`),
+        [clash],
+      ],
+      [
+        'not what only looks like them',
+        'Gauge.js',
+        `import { h } from 'vue';\n${code(`foreign({ name: 'gauge', setup() {} })`)}`,
+        [],
+      ],
+    ].map(([title, file, text, found]): Case => [
+      title as string,
+      { [file as string]: text as string, 'make.js': make, 'App.vue': app(file as string) },
+      found as string[],
+    ]),
+  );
+});

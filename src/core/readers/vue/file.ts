@@ -18,6 +18,7 @@ import { closeUnit } from './close';
 import { bindCode } from './code';
 import { listOf } from './expose';
 import { newVueFile, openUnit, type VueFile } from './file-facts';
+import { noteMaker, optionsGiven } from './given-options';
 import { mentionsOf, noteRegistrations, optionsOf, readModuleLevel } from './module';
 import { VUE_TRAITS, vueNames, vueTypes } from './names';
 import { readOptions } from './options/options';
@@ -177,9 +178,12 @@ function readDefault(vue: VueFile, u: VueUnit, skip: Set<t.Node>): void {
   const variable = declaration.type === 'Identifier' ? declaration.binding?.node : undefined;
   const init = variable?.type === 'VariableDeclarator' ? variable.init : undefined;
   const bare = unwrap(init ?? declaration);
-  const object = optionsOf(vue, bare) ?? (bare.type === 'ObjectExpression' ? bare : undefined);
+  const own = optionsOf(vue, bare) ?? (bare.type === 'ObjectExpression' ? bare : undefined);
+  const given = own ? undefined : optionsGiven(bare);
+  const object = own ?? given?.object;
   if (object) {
     if (init) skip.add(init);
+    if (given) noteMaker(u.facts, given);
     readOptions(u, object);
     noteRegistrations(vue, u, object);
   } else makeOpen(u);

@@ -14,6 +14,7 @@ import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { FOLLOWED, VUE_TRAITS, type VueNames } from './names';
 import { readFunctional } from './functional';
+import { defines, type GivenOptions, isWhole, noteMaker, OPTIONS, optionsGiven } from './given-options';
 import { readOptions } from './options/options';
 import { readStore, storeOf } from './stores';
 import { readTemplateText } from './template-text';
@@ -29,10 +30,12 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     const node = unwrap(one.node);
     const name = one.id?.name ?? (one.name || 'default');
     const base = { name, ...spanOf(one.id ?? one.node) };
-    const object = optionsOf(vue, node);
+    const own = optionsOf(vue, node);
+    const given = own ? undefined : optionsGiven(node);
+    const object = own ?? (given && isWhole(given.object) ? given.object : undefined);
     if (object) {
       facts.values.push({ ...base, kind: 'component', component: facts.components.length });
-      readOptionsComponent(vue, object, one.id, one.id?.name ?? nameFromPath(file.path));
+      readOptionsComponent(vue, object, one.id, one.id?.name ?? nameFromPath(file.path), given);
       continue;
     }
     if (isFunction(node) && isNamedLikeComponent(one.id?.name ?? '') && draws(vue, node)) {
@@ -53,6 +56,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     }
     const value = valueOf(one, (call) => ownCall(vue.names, call), types);
     facts.values.push(value);
+    if (isFunction(node) && defines(vue.names, node)) value.defines = true;
     if (node.type === 'ObjectExpression' && isMixin(node)) {
       value.mixin = facts.components.length;
       readMixin(vue, node, one.id, base.name === 'default' ? nameFromPath(file.path) : base.name);
@@ -80,14 +84,6 @@ function draws({ names }: VueFile, fn: t.Function): boolean {
   if (returnsOf(fn).some(isDrawn)) fn.hasMarkup = true;
   return fn.hasMarkup === true;
 }
-
-const OPTIONS = new Set(
-  (
-    'name props emits data computed methods watch inject provide components directives filters mixins extends model ' +
-    'inheritAttrs setup expose fetch beforeCreate created beforeMount mounted beforeUpdate updated activated deactivated ' +
-    'beforeUnmount unmounted beforeDestroy destroyed errorCaptured beforeRouteEnter beforeRouteUpdate beforeRouteLeave'
-  ).split(' '),
-);
 
 /** Options that draw nothing, for components to take over. */
 function isMixin({ properties }: t.ObjectExpression): boolean {
@@ -176,8 +172,10 @@ export function readOptionsComponent(
   object: t.ObjectExpression,
   id: t.Identifier | undefined,
   name: string,
+  given?: GivenOptions,
 ): void {
   const u = openOptions(vue, object, id, name);
+  if (given) noteMaker(u.facts, given);
   readOptions(u, object);
   noteRegistrations(vue, u, object);
   const template = object.properties.find(

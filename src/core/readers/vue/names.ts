@@ -114,7 +114,12 @@ export function vueNames(imports: ImportFact[]): VueNames {
           ? callee.name
           : undefined;
       }
-      const name = memberName(callee);
+      // `(Vue as VueConstructor<Held>).extend({…})`
+      const cast = callee.type === 'MemberExpression' && !callee.computed ? unwrap(callee.object) : undefined;
+      const name =
+        cast?.type === 'Identifier' && callee.type === 'MemberExpression'
+          ? `${cast.name}.${memberName(callee.property) ?? ''}`
+          : memberName(callee);
       const dot = name?.indexOf('.') ?? -1;
       return name && dot > 0 && spaces.has(name.slice(0, dot)) ? name.slice(dot + 1) : undefined;
     },

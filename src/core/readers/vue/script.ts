@@ -16,6 +16,12 @@ const OPTIONS = [
   /^[ \t]*(?:render[ \t]*\(|render:|template:)/m,
   /^[ \t]*(?:props|data|computed|methods|components|setup)[ \t]*[:(]/m,
 ];
+/** Options that a function is given in such a file, and whose render function is given what makes elements. */
+const GIVEN = [
+  /(?:= |export default )(?:\/\*[^*\n]*\*\/ ?)?[\w.]+\(\{/,
+  /^[ \t]*render(?:[ \t]*\(|:[ \t]*(?:function[ \t]*)?\()[ \t]*(?:h|createElement)\b/m,
+  /^[ \t]*(?:props\b|data[(:]|computed:|methods:|mixins:|functional:)/m,
+];
 /** Options for components to take over: members that are found by `this`, under names that only options have. */
 const TAKEN = [
   /(?:export default|export const \w+ =|module\.exports =) \{/,
@@ -42,7 +48,7 @@ const COMMENT = /\/\*[\s\S]*?\*\/|(^|\s)\/\/[^\n]*/g;
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format, one or many. */
 export const usesVue = (path: string, text: string): boolean =>
   isStore(path, text) ||
-  OPTIONS.every((one) => one.test(text)) ||
+  [OPTIONS, GIVEN].some((list) => list.every((one) => one.test(text))) ||
   TAKEN.every((one) => one.test(text)) ||
   /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
   [...text.matchAll(/(?:from|import)\s*(?:\(\s*)?['"]([^'"\n]+)['"]/g)].some(
