@@ -94,7 +94,7 @@ function isSelector({ params, body }: t.Function): boolean {
 function callsHook(node: t.Function): boolean {
   let found = false;
   const look = (part: t.Node) => {
-    if (part.type === 'CallExpression' && /^(\w+\.)?use[A-Z]/.test(memberName(part.callee) ?? ''))
+    if (part.type === 'CallExpression' && /^([A-Z]\w*\.)?use[A-Z]\w*$/.test(memberName(part.callee) ?? ''))
       found = true;
     if (!found && !isFunction(part)) eachChild(part, look);
   };

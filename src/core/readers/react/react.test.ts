@@ -100,6 +100,10 @@ describe('spellings of a component', () => {
       `import { makeStore } from 'elsewhere';\nexport const FareCard = makeStore(keep(({ fare }) => useIt(fare)));`,
     ],
     [
+      'a function that calls a method',
+      `export function FareCard(desk) { desk.useFares(1); Desk.useFare.reset(); return desk; }`,
+    ],
+    [
       'a function in which another calls a hook',
       `export function FareCard() { return { useFare: () => useState(1) }; }`,
     ],
