@@ -525,3 +525,57 @@ describe('parts that are loaded when they are needed', () => {
     ],
   ]);
 });
+
+describe('parts that code loads and keeps under a name', () => {
+  const loaded = (script: string, markup: string): Sources => ({
+    'Lamp.svelte': '<i>lamp</i>',
+    'App.svelte': `<script>\n${script}\n</script>\n${markup}`,
+  });
+  const [lamp] = ["import('./Lamp.svelte')"];
+  table([
+    [
+      'when it is there',
+      loaded(`let One; ${lamp}.then((m) => { One = m.default; });`, '<One />'),
+      ['App > Lamp'],
+    ],
+    [
+      'taken apart when it is there',
+      loaded(`let One = null; ${lamp}.then(({ default: it }) => (One = it));`, '{#if One}<One />{/if}'),
+      ['App > Lamp'],
+    ],
+    [
+      'awaited',
+      loaded(
+        `let One; async function load() { One = (await ${lamp}).default; }`,
+        '<svelte:component this={One} />',
+      ),
+      ['App > Lamp'],
+    ],
+    [
+      'by the name of the module',
+      loaded(
+        `let One = $state(); async function load() { const m = await ${lamp}; One = m?.default; }`,
+        '<One />',
+      ),
+      ['App > Lamp'],
+    ],
+    ['in the markup', loaded('', `{#await ${lamp} then { default: One }}<One />{/await}`), ['App > Lamp']],
+    [
+      'as a member in the markup',
+      loaded('', `{#await ${lamp} then m}<svelte:component this={m.default} />{/await}`),
+      ['App > Lamp'],
+    ],
+    [
+      'not an export that it does not have',
+      loaded(`let One; ${lamp}.then((m) => { One = m.Other; });`, '<One />'),
+      [],
+      ['tag One: absent'],
+    ],
+    [
+      'not what something else gives',
+      loaded(`let One; load().then((m) => { One = m.default; });`, '<One />'),
+      [],
+      ['tag One: chosen'],
+    ],
+  ]);
+});

@@ -276,7 +276,11 @@ export function linkNames(
   }
   const choosing = new Set<string>();
 
-  function collect(file: number, { name, of, path = [] }: ChoiceFact): Target[] {
+  function collect(file: number, { name, of, path = [], loads }: ChoiceFact): Target[] {
+    if (loads !== undefined) {
+      const target = modules.resolve(files[file]!.path, loads);
+      return target === undefined ? [lost(file, loads, target)] : flat(exported(target, name));
+    }
     const rest = path.length ? `.${path.join('.')}` : '';
     if (!of) return flat(lookup(file, name + rest));
     const target = lookup(file, name);

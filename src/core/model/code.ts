@@ -210,6 +210,8 @@ export interface ChoiceFact {
   global?: string;
   /** It counts only where nothing else is handed in. */
   spare?: boolean;
+  /** The name is an export of this module, which is loaded while the app runs. */
+  loads?: string;
 }
 
 /** What a tag names. */

@@ -4,6 +4,7 @@
  */
 import type * as t from '@babel/types';
 import type { ChoiceFact, TagFact } from '../../model/facts';
+import { moduleLoaded } from './lazy';
 import { type Binding, isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
 import { isModuleLevel, unwrap } from './unit';
@@ -26,6 +27,8 @@ export interface Choice {
   path?: string[];
   /** It counts only where nothing else is handed in. */
   spare?: boolean;
+  /** It is an export of a module that is loaded while the app runs, or without a name the module. */
+  loads?: { from: string; name: string };
 }
 
 /** What the parameters of callbacks run over, by their declarations. */
@@ -60,8 +63,12 @@ class Chooser {
       case 'MemberExpression':
       case 'OptionalMemberExpression':
         return this.member(bare, depth + 1);
+      case 'AwaitExpression':
+      case 'ImportExpression':
+        return [loadedModule(bare)];
       case 'CallExpression':
       case 'OptionalCallExpression':
+        if (bare.callee.type === 'Import') return [loadedModule(bare)];
         return this.called(bare, depth + 1);
     }
     return [{ node: bare }];
@@ -131,7 +138,11 @@ class Chooser {
 
   private step(value: Choice, name: string | undefined, depth: number): Choice[] {
     if (this.count > MAX_CHOICES) return [];
-    const { node } = value;
+    const { node, loads } = value;
+    if (loads) {
+      if (name === undefined || value.path) return [{ node }];
+      return [loads.name ? { ...value, path: [name] } : { node, loads: { ...loads, name } }];
+    }
     const direct = !value.of && !value.path;
     if (direct && node.type === 'ObjectExpression') {
       const found: Choice[] = [];
@@ -220,6 +231,11 @@ class Chooser {
   }
 }
 
+function loadedModule(node: t.Node): Choice {
+  const loads = moduleLoaded(node, '');
+  return { node, ...(loads ? { loads } : {}) };
+}
+
 /** The expressions that a function gives back. */
 export function returnsOf(fn: t.Function): t.Node[] {
   if (fn.body.type !== 'BlockStatement') return [fn.body];
@@ -247,7 +263,8 @@ function functionOf({ node, reassigned }: Binding): t.Function | undefined {
 }
 
 /** Whether a choice leads further than to a name of the component itself. */
-const isTelling = ({ node, of, path }: Choice): boolean =>
+const isTelling = ({ node, of, path, loads }: Choice): boolean =>
+  loads !== undefined ||
   of !== undefined ||
   path !== undefined ||
   node.type === 'StringLiteral' ||
@@ -338,9 +355,9 @@ export function chosen(
   const found = new Map<string, ChoiceFact>();
   let openChoice = false;
   let plain = false;
-  for (const { node, of, path, spare } of choices) {
-    const own = (of ?? path) ? undefined : named(node);
-    const name = own?.name ?? moduleName(node);
+  for (const { node, of, path, spare, loads } of choices) {
+    const own = (of ?? path ?? loads) ? undefined : named(node);
+    const name = loads ? loads.name || undefined : (own?.name ?? moduleName(node));
     if (name !== undefined) {
       const fact: ChoiceFact = {
         ...own,
@@ -348,6 +365,7 @@ export function chosen(
         ...(of ? { of } : {}),
         ...(path ? { path } : {}),
         ...(spare ? { spare } : {}),
+        ...(loads ? { loads: loads.from } : {}),
       };
       found.set(JSON.stringify(fact), fact);
     } else if (node.type === 'StringLiteral') plain = true;

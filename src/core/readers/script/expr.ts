@@ -4,7 +4,8 @@ import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/fact
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
 import { noteInvoke, noteSet } from './invokes';
-import { noteLoop } from './patterns';
+import { moduleLoaded } from './lazy';
+import { noteLoop, notePromised } from './patterns';
 import { type Binding, isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
 import {
@@ -302,6 +303,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
       ...mergeContent(result, given && { ...result, content: given }),
     };
   }
+  notePromise(u, calleeNode, node.arguments);
   const args = readArguments(u, node.arguments, ctx);
   noteCalled(args);
   const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
@@ -328,6 +330,15 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     result.component = callee.component;
   }
   return result;
+}
+
+/** `import('./chart').then((module) => …)`: what the function is given is the module. */
+function notePromise(u: Unit, callee: t.Node, [first]: t.CallExpression['arguments']): void {
+  const then =
+    callee.type === 'MemberExpression' && memberName(callee.property) === 'then' ? callee : undefined;
+  const fn = then && first ? unwrap(first) : undefined;
+  const [given] = fn && isFunction(fn) ? fn.params : [];
+  if (then && given && moduleLoaded(then.object, '')) notePromised(u, given, then.object);
 }
 
 /** The declaration of what is called, or of the object that it is a member of. */

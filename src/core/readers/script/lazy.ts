@@ -41,8 +41,11 @@ function loadedBy({ body, params }: t.Function, name: string): ValueFact['lazy']
   return picked === undefined ? undefined : { from: module.from, name: picked };
 }
 
-/** `import('./x')`, awaited, with the export that is taken of it or picked when it is there. */
-function moduleLoaded(node: t.Node, name: string): ValueFact['lazy'] {
+/**
+ * `import('./x')`, awaited, with the export that is taken of it or picked when it is there; `name` is what is given where
+ * none is.
+ */
+export function moduleLoaded(node: t.Node, name: string): ValueFact['lazy'] {
   const bare = unwrap(node);
   if (bare.type === 'AwaitExpression') return moduleLoaded(bare.argument, name);
   if (bare.type === 'MemberExpression' && bare.property.type === 'Identifier' && !bare.computed)

@@ -167,6 +167,11 @@ export function noteLoop(u: Unit, pattern: t.Node, list: t.Node): void {
   for (const { binding } of patternNames(pattern)) if (binding) u.loops.set(binding as Binding, list);
 }
 
+/** Notes what a pattern is given once a promise is kept. */
+export const notePromised = (u: Unit, pattern: t.Node, promise: t.Node): void =>
+  // It runs over one thing.
+  noteLoop(u, pattern, { type: 'ArrayExpression', elements: [promise] } as t.ArrayExpression);
+
 const memberType = (type: TypeExpr | undefined, name: string): TypeExpr =>
   type && type.t !== 'unknown' ? { t: 'member', of: type, name } : UNKNOWN;
 

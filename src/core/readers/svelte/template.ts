@@ -3,7 +3,7 @@ import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { ExprFact, Span } from '../../model/facts';
 import { contentFunction } from '../script/content';
-import { declarePattern, noteLoop } from '../script/patterns';
+import { declarePattern, noteLoop, notePromised } from '../script/patterns';
 import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, handOver, noteNested, siteAround } from '../script/slots';
 import { addNode, addSymbol, type Ctx, inBranch, spanOf, typeOf, use, usesOf } from '../script/unit';
@@ -165,6 +165,7 @@ function readAwait(u: SvelteUnit, node: AST.AwaitBlock, at: At): void {
     for (const one of names) {
       const from: ExprFact = { kind: 'computed', uses: value ? usesOf(value) : [], ...spanOf(one) };
       declarePattern(u, one, from, at.ctx, { kind: 'derived' });
+      if (source && fragment === node.then) notePromised(u, one, source);
     }
     const ctx = source ? { ...at.ctx, when: spanOf(source) } : at.ctx;
     readNodes(u, fragment.nodes, { ...at, scope, ctx });
