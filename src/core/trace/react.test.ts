@@ -608,3 +608,16 @@ function Dial({ value, full }) { return <i>{value}{full}</i>; }`,
     ],
   );
 });
+
+describe('the framework as a package hands it on', () => {
+  const app = (imports: string) => `${imports}
+export function App() { const [busy, setBusy] = useState(false); const ref = useRef(); return <Show busy={busy} />; }
+function Show({ busy }) { return <i>{busy}</i>; }`;
+  const state = 'App:state:busy pass Show:prop:busy';
+  describe('by several of its hooks', () =>
+    traces(app(`import { useRef, useState } from 'elsewhere';`), [['Show:prop:busy', [state]]]));
+  describe('not by a single one', () =>
+    traces(app(`import { useState } from 'elsewhere';`), [
+      ['Show:prop:busy', ['App:local:busy pass Show:prop:busy']],
+    ]));
+});

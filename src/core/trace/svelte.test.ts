@@ -407,3 +407,20 @@ const other = late(() => { console.log(sign); });
     ],
   );
 });
+
+test('an event that an element raises and nobody hears here', () => {
+  const { hops, origins } = traced(
+    {
+      'Cell.svelte': '<div on:click><slot /></div>',
+      'Row.svelte': `<script>import Cell from './Cell.svelte';</script><Cell on:click>x</Cell>`,
+      'App.svelte': `<script>import Row from './Row.svelte'; let held = 0;</script><Row on:click={() => (held = 1)} />{held}`,
+    },
+    'App:state:held',
+  );
+  expect(origins).toEqual(['Cell:event:click']);
+  expect(hops.map((one) => `${one.ref} ${one.role}`).sort()).toEqual([
+    'App:state:held listen',
+    'Cell:event:click emit',
+    'Row:event:click pass',
+  ]);
+});

@@ -134,6 +134,20 @@ function Button({ onHold }) { return <button onClick={onHold} />; }`,
     );
     expect(roles(trace)).toEqual({ 'Queue:event:onHold': 'drop' });
   });
+
+  test('what a component of elsewhere is given is passed on; what nobody takes is dropped', () => {
+    const trace = traced(
+      `import { Scale } from 'elsewhere';
+export function Gauge({ wind }) {
+  const shown = wind * 2;
+  const idle = wind * 3;
+  return <Scale value={shown} />;
+}
+export const App = () => <Gauge wind={3} />;`,
+      'Gauge:prop:wind',
+    );
+    expect(roles(trace)).toMatchObject({ 'Gauge:local:shown': 'pass', 'Gauge:local:idle': 'drop' });
+  });
 });
 
 describe('hooks of the project', () => {

@@ -1,5 +1,6 @@
 /** The strand of a port: everything upstream of it and everything downstream, with what happens at each hop. */
 import type { Linked } from '../link';
+import type { ComponentFacts } from '../model/facts';
 import { groupBy } from '../model/group-by';
 import { distance } from '../model/names';
 import { oncePer } from '../model/once-per';
@@ -190,6 +191,16 @@ function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean): Hop 
   };
 }
 
+/** Symbols that are handed on as they are: to components, also of packages, of which nothing is known. */
+const handedOn = oncePer(
+  ({ render }: ComponentFacts): Set<number> =>
+    new Set(
+      render.flatMap(({ attributes }) =>
+        attributes.flatMap(({ value }) => (value.kind === 'identity' ? [value.symbol!] : [])),
+      ),
+    ),
+);
+
 /** What a component does with the value at a node. */
 export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   const { flow } = project;
@@ -222,7 +233,10 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
     return onlyFeeds && derives ? 'transform' : 'read';
   }
   if (feeds.length) return feeds.some((edge) => edge.how === 'transform') ? 'transform' : 'pass';
-  if (!node.port) return node.channel === 'context' ? 'read' : 'drop';
+  if (!node.port) {
+    if (node.channel === 'context') return 'read';
+    return handedOn(component.facts).has(node.symbol) ? 'pass' : 'drop';
+  }
   return isUsed(useOf(component, node.port)) ? 'pass' : 'drop';
 }
 

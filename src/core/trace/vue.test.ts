@@ -456,3 +456,16 @@ describe('what a base provides and injects', () => {
     ],
   ]);
 });
+
+describe('a function of the module as a method', () => {
+  traces(
+    {
+      'Sign.vue': `<script>import { written } from './text'; import Plate from './Plate.vue';
+export default { components: { Plate }, props: ['word'], methods: { written } };</script>
+<template><Plate :text="written(word)" /></template>`,
+      'Plate.vue': `<script>export default { props: ['text'] };</script><template>{{ text }}</template>`,
+      'text.js': `export const written = (word) => word.trim();`,
+    },
+    [['Plate:prop:text', ['Sign:prop:word transform Plate:prop:text']]],
+  );
+});

@@ -87,14 +87,10 @@ export function readReactFile(path: string, text: string): FileFacts {
   facts.mentions = readMentions(scopes, names);
   facts.elementReads = [...scopes.elementReads];
   noteFound(facts, scopes);
-  facts.mounts = mountsRoots(facts, text);
+  facts.mounts = names.hasDom && /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text);
   if (facts.components.length) facts.language = 'react';
   return facts;
 }
-
-const mountsRoots = (facts: FileFacts, text: string): boolean =>
-  facts.imports.some((one) => one.from.startsWith('react-dom')) &&
-  /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text);
 
 function findCandidates(
   scopes: Scopes,

@@ -22,7 +22,19 @@ const MODULES = new Set([
   'preact',
   'preact/compat',
   'preact/hooks',
+  '@wordpress/element',
 ]);
+/** Two of these from one package are the framework's, handed on by somebody. */
+const HOOKS =
+  /^use(State|Reducer|Effect|LayoutEffect|Memo|Callback|Ref|Context|ImperativeHandle|Transition|DeferredValue)$/;
+
+/** Modules that a file imports the framework from: its own, and packages that hand it on. */
+function modulesIn(imports: ImportFact[]): ReadonlySet<string> {
+  const hooks = new Map<string, number>();
+  for (const { from, name } of imports)
+    if (HOOKS.test(name) && !/^[./~@#]?\//.test(from)) hooks.set(from, (hooks.get(from) ?? 0) + 1);
+  return new Set([...MODULES, ...[...hooks].flatMap(([from, count]) => (count > 1 ? [from] : []))]);
+}
 
 /** Local names to React's own: `useState` for `React.useState` and for `import { useState as keep }`. */
 export interface ReactNames {
@@ -37,8 +49,10 @@ export function reactNames(imports: ImportFact[], creates = true): ReactNames {
   const named = new Map<string, string>();
   const spaces = new Set<string>(['React', 'ReactDOM']);
   const taken = new Set<string>();
+  const modules = modulesIn(imports);
+  const mounts = /^(createRoot|hydrateRoot|hydrate|render)$/;
   for (const one of imports) {
-    if (!MODULES.has(one.from)) {
+    if (!modules.has(one.from)) {
       taken.add(one.local);
       continue;
     }
@@ -47,7 +61,9 @@ export function reactNames(imports: ImportFact[], creates = true): ReactNames {
   }
   return {
     creates,
-    hasDom: imports.some((one) => one.from.startsWith('react-dom')),
+    hasDom: imports.some(
+      ({ from, name }) => from.startsWith('react-dom') || (modules.has(from) && mounts.test(name)),
+    ),
     own(name) {
       const dot = name.indexOf('.');
       if (dot < 0) return named.get(name);

@@ -84,7 +84,7 @@ function readAttribute(u: SvelteUnit, one: Attribute, index: number, at: At): At
       else readParts(u, [one.value].flat(), at.scope, ctx);
       return undefined;
     case 'OnDirective':
-      return readListener(u, one, at);
+      return readListener(u, one, plain, at);
     case 'BindDirective':
       return readBind(u, one, plain, at);
     default: {
@@ -156,11 +156,13 @@ function readParts(u: SvelteUnit, parts: (AST.Text | AST.ExpressionTag)[], scope
 }
 
 /** `on:hold={go}`; without a value the event is handed up. */
-function readListener(u: SvelteUnit, one: AST.OnDirective, at: At): AttributeFact {
+function readListener(u: SvelteUnit, one: AST.OnDirective, plain: boolean, at: At): AttributeFact {
   const nameAt = { start: one.start + 3, end: one.start + 3 + one.name.length };
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
   if (!one.expression) {
     const symbol = eventSymbol(u, one.name, nameAt);
+    // The element raises it.
+    if (plain) raisePort(u, symbol, [], nameAt, -1, 'listener');
     const value: ExprFact = { kind: 'identity', symbol, ...nameAt };
     return attribute(eventPort(one.name), nameAt, 'listen', value, span(one));
   }

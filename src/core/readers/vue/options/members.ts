@@ -4,7 +4,7 @@ import { UNKNOWN, widen } from '../../../model/types';
 import { readFunction } from '../../script/functions';
 import { isFunction } from '../../script/scope';
 import { keyName, memberName } from '../../script/type-expr';
-import { addSymbol, type Member, SETUP, spanOf, typeOf, unwrap, use } from '../../script/unit';
+import { addSymbol, isModuleLevel, type Member, SETUP, spanOf, typeOf, unwrap, use } from '../../script/unit';
 import { declareMapped } from '../app-store/asks';
 import { getterType, readPair } from '../state';
 import type { VueUnit } from '../unit';
@@ -101,7 +101,9 @@ export function readMethods(u: VueUnit, node: t.Node | undefined, later: (() => 
     later.push(() => {
       if (!isFunction(body)) {
         use(u, u.expr(body, SETUP), SETUP);
-        if (symbol !== undefined) u.facts.symbols[symbol]!.kind = 'derived';
+        // A function of the module is a method under another name; what a call gives is a value.
+        const isNamed = body.type === 'Identifier' && body.binding && isModuleLevel(body.binding);
+        if (symbol !== undefined && !isNamed) u.facts.symbols[symbol]!.kind = 'derived';
         return;
       }
       const read = readFunction(u, body, { ...SETUP, where: 'handler' }, 'handler');
