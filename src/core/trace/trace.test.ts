@@ -148,6 +148,29 @@ export const App = () => <Gauge wind={3} />;`,
     );
     expect(roles(trace)).toMatchObject({ 'Gauge:local:shown': 'pass', 'Gauge:local:idle': 'drop' });
   });
+
+  test('an event whose name is worked out may be raised', () => {
+    const trace = traced(
+      {
+        'Gate.vue': `<script setup>const emit = defineEmits(['opened', 'closed']);
+function tell(name) { emit(name); }</script><template><b @click="tell('opened')" /></template>`,
+        'App.vue': `<script setup>import Gate from './Gate.vue';</script><template><Gate @opened="1" /></template>`,
+      },
+      'Gate:event:opened',
+    );
+    expect(roles(trace)).toEqual({ 'Gate:event:opened': 'emit' });
+  });
+
+  test('what opens a page is given to no list', () => {
+    const { routes } = traced(
+      `export function Gauge({ path, history, list }) { const go = () => { history.push(path); list.push(path); }; return <b onClick={go} />; }
+export const App = () => <Gauge path="/" />;`,
+      'Gauge:prop:path',
+    );
+    expect(routes.map((one) => `${one.from} ${one.how} ${one.to}`)).toEqual([
+      'Gauge:prop:path write Gauge:prop:list',
+    ]);
+  });
 });
 
 describe('hooks of the project', () => {

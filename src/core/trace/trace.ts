@@ -212,6 +212,8 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   if (node.channel === 'event' && node.port) {
     if (raises(component, node.port)) return 'emit';
     if (emissionsOf(project).isRaised(node.port)) return 'pass';
+    // It may raise any event by a name that is worked out.
+    if (component.facts.openEmits) return 'emit';
     return isUsed(useOf(component, node.port)) ? 'wait' : 'drop';
   }
   if (!fed) return node.channel === 'context' && !node.provides ? 'wait' : 'start';

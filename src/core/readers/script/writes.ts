@@ -42,6 +42,7 @@ export function noteMutation(
     return;
   }
   if (node.computed || node.property.type !== 'Identifier' || !MUTATORS.has(node.property.name)) return;
+  if (node.property.name === 'push' && NAVIGATES.test(lastName(node.object) ?? '')) return;
   const uses = mergeUses(...args);
   const value: ExprFact | undefined = uses.length ? { kind: 'computed', uses, ...spanOf(at) } : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)
@@ -57,6 +58,16 @@ export function noteMutation(
     fn: ctx.fn,
     ...spanOf(at),
   });
+}
+
+/** What pushes a page, and no entry of a list. */
+const NAVIGATES = /^\$?(history|router|navigation|navigator)$/i;
+
+function lastName(node: t.Node): string | undefined {
+  const bare = unwrap(node);
+  if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression')
+    return bare.computed ? undefined : memberName(bare.property);
+  return memberName(bare);
 }
 
 /** `store.mode = x`, where the object is one of a module. */
