@@ -1,5 +1,6 @@
 /** Whether all that an app's components may be named by is in sight. */
 import { oncePer } from '../model/once-per';
+import { dirname } from '../model/paths';
 import type { Package } from '../model/project';
 import { ofAll } from '../readers/languages';
 import type { Linked } from './linked';
@@ -44,9 +45,31 @@ function homeOf(project: Linked, file: number, name: string): string | undefined
   return maker === undefined ? 'project' : homeOf(project, target.file, maker);
 }
 
+/** Whether a space of names is the project's: declared in it, or called as one of its folders. */
+const isOwnSpace = oncePer(({ files }: Linked) => {
+  const declared = [...new Set(files.flatMap(({ facts }) => facts.spaces ?? []))];
+  const folders = new Set(files.flatMap(({ path }) => path.split('/').slice(0, -1)));
+  return (space: string): boolean =>
+    folders.has(space.slice(space.lastIndexOf('.') + 1)) ||
+    declared.some((one) => one === space || one.startsWith(`${space}.`));
+});
+
+/** Whether a file says, by itself or for its folder, that it uses names of others. */
+const usesOthers = (project: Linked, path: string): boolean =>
+  project.files.some(({ path: other, facts }) => {
+    const dir = dirname(other);
+    const counts = other === path || (!facts.components.length && (!dir || path.startsWith(`${dir}/`)));
+    return facts.uses !== undefined && counts && !facts.uses.every(isOwnSpace(project));
+  });
+
 /** Whether a name that nothing in sight registers is certainly registered by nobody. */
 export function isUnregistered(project: Linked, file: number, name: string): boolean {
-  const { pkg, bringsNames, facts } = project.files[file]!;
+  const { pkg, path, bringsNames, facts } = project.files[file]!;
+  const brings = describe(facts.language)?.brings;
+  if (brings) {
+    const mounted = project.files.some((one) => one.facts.mounts && !one.aside);
+    return mounted && !brings.includes(name) && !usesOthers(project, path);
+  }
   // Where the language does not say what plugins bring, its own package brings components, too.
   if (!describe(facts.language)?.plugins) return false;
   const known = registeredIn(project);

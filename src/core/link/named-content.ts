@@ -20,10 +20,17 @@ export function settleNamedContent(components: Component[], names: Names, regist
       const takes = contentOf(file, facts, around);
       if (!takes) return;
       const siblings = facts.render.filter((one) => one.orSlot && one.parent === node.parent);
-      // Where one names its place, the others have to, too.
-      if (siblings.some((one) => takes.has(one.tag!.name))) fill(render, index);
+      // Where one names its place, the others have to, too; so must all where nothing else is taken.
+      const isNamed =
+        takes.size > 0 && !takes.has(facts.traits.contentPort) && !isComponent(file, facts, node);
+      if (isNamed || siblings.some((one) => takes.has(one.tag!.name))) fill(render, index);
     });
     return { ...facts, render };
+  }
+
+  function isComponent(file: number, facts: ComponentFacts, { tag }: RenderFact): boolean {
+    const isNamed = names.lookup(file, tag!.name).kind === 'component';
+    return isNamed || registry.one(file, facts, tag!.global) !== undefined;
   }
 
   /** The names of content that the component of a tag takes; undefined where that is not known. */

@@ -43,7 +43,7 @@ export function linkSites(
           node,
           fact: found.exposes
             ? exposed(fact, found.exposes)
-            : heard(bound(worded(owner, fact, component), component), component),
+            : heard(bound(worded(owner, fact, component, names), component), component),
           file: owner.file,
           ...(wrapper ? { wrapper } : {}),
           ...(spare ? { spare } : {}),
@@ -100,14 +100,23 @@ function bound(fact: RenderFact, target: Component): RenderFact {
 }
 
 /** A text is code where the child takes something else than a text. */
-function worded(owner: Component, fact: RenderFact, { facts: { ports } }: Component): RenderFact {
+function worded(
+  owner: Component,
+  fact: RenderFact,
+  { file, facts: { ports } }: Component,
+  names: Names,
+): RenderFact {
   if (!fact.attributes.some((one) => one.text)) return fact;
   const attributes = fact.attributes.map((one) => {
     if (!one.text) return one;
     const type = ports.find(({ name }) => name === one.name)?.type;
     if (type ? isTextual(type) : !isFunctionOf(owner, one.value)) return { ...one, value: one.text };
     // A name that nothing has is no value of what comes with the language; of other types it may be one.
-    const isName = one.value.kind === 'literal' && one.value.start === one.text.start && !isBuiltIn(type!);
+    const isName =
+      one.value.kind === 'literal' &&
+      one.value.start === one.text.start &&
+      !isBuiltIn(type!) &&
+      !isChoice(type!, file, names);
     return isName ? { ...one, value: { ...one.value, kind: 'computed' as const, type: UNKNOWN } } : one;
   });
   return { ...fact, attributes };
@@ -116,6 +125,10 @@ function worded(owner: Component, fact: RenderFact, { facts: { ports } }: Compon
 /** A function that is written out, or a method. */
 export const isFunctionOf = ({ facts }: Component, { kind, symbol }: ExprFact): boolean =>
   kind === 'function' || (kind === 'identity' && facts.symbols[symbol!]!.kind === 'handler');
+
+/** One of several names is asked for. */
+const isChoice = (type: TypeExpr, file: number, names: Names): boolean =>
+  type.t === 'ref' && names.lookupType(file, type.name)?.decl.kind === 'enum';
 
 const isTextual = (type: TypeExpr): boolean =>
   type.t === 'union' ? type.of.some(isTextual) : type.t === 'prim' && type.n === 'string';

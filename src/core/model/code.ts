@@ -44,6 +44,10 @@ export interface SymbolFact extends Span {
   path?: string[];
   /** ref: it starts empty, to be filled by what it is attached to. */
   empty?: boolean;
+  /** ref: it is filled when the functions run that the framework calls first. */
+  soon?: true;
+  /** ref: it is one only if this is a component. */
+  handleOf?: string;
   /** The same at every render: memoised, or kept outside. */
   stable?: boolean;
   /** loop, param: place in the parameter list. */
@@ -125,6 +129,8 @@ export interface FunctionFact extends Span {
   takes?: { names: (Span & { name: string })[]; rest: boolean };
   /** What it gives back: one of these. */
   gives?: ExprFact[];
+  /** The framework calls it once, before the component is first drawn. */
+  first?: true;
   /** It only calls this symbol, with its own parameters as they are (or with other arguments: `bound`). */
   sole?: { symbol: number; bound: boolean };
 }

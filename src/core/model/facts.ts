@@ -72,6 +72,9 @@ export interface FileFacts {
   ambient?: true;
   /** Names of components that are written in it, too, so that not all of them is known. */
   opens?: string[];
+  /** Spaces of names that it declares, and those that it says it uses, where the language has such; the framework's left out. */
+  spaces?: string[];
+  uses?: string[];
   /** What it adds to whole apps, by the names in the file; `?` for what has none. */
   plugins?: string[];
   /** It is a page that loads scripts. */
@@ -283,6 +286,8 @@ export interface Traits {
   convertsText?: boolean;
   /** A function that is handed over is there to hear something. */
   functionsHear?: boolean;
+  /** A function is called with as many arguments as it has parameters, or not at all. */
+  exactCalls?: boolean;
   /** The port of the event that tells of a change of an input, with `*` for the input's name; `@update:*` if absent. */
   updateEvent?: string;
   /** What the loose code of a file provides, itself or through functions, is there for the whole app. */

@@ -32,6 +32,8 @@ export interface LanguageDescriptor {
   byFile: string[];
   /** Packages whose plugins bring no components but these: what an app is given by all others may. */
   plugins?: Record<string, string[]>;
+  /** Components that are always there, where all others belong to spaces of names that files say they use. */
+  brings?: readonly string[];
   /**
    * Names that what a package gives under a name may take on the tags of components; undefined where anything may be
    * taken.

@@ -40,6 +40,7 @@ export function classDialect(u: AngularUnit, isMade: boolean): ClassDialect {
   return {
     fieldKind: signalField(u.angular.names),
     typed: true,
+    hooks: { first: /^ngOnInit$/, renews: /^(ngOnChanges|ngDoCheck|ngAfter(View|Content)Checked)$/ },
     member: (unit, name, node) => (isAngularUnit(unit) ? readMember(unit, name, node) : undefined),
     parameter: (unit, node) => isMade && isAngularUnit(unit) && readParameter(unit, node, SETUP),
   };
@@ -337,6 +338,7 @@ function declareQuery(
     name,
     kind: many ? 'derived' : 'ref',
     ...(many || nested ? {} : { empty: true }),
+    ...(options.get('static') ? { soon: true as const } : {}),
     ...spanOf(node.key),
   });
   u.members.set(name, symbol);

@@ -1,6 +1,6 @@
 /** A file of C#: its types, the components that it mounts or opens, and the services that it registers. */
 import type { ComponentFacts, FileFacts, KeyFact } from '../../model/facts';
-import { type TypeDecl, type TypeExpr, UNKNOWN } from '../../model/types';
+import { type TypeDecl, type TypeExpr, union, UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { emptyFacts } from '../script/unit';
 import { CSharp } from './csharp';
@@ -18,11 +18,17 @@ export function readCSharpFile(path: string, text: string): FileFacts {
   facts.types = CSharp.types(text).flatMap(declarationOf);
   readMounts(facts, text);
   readParts(facts, path, text);
+  const spaces = [...text.matchAll(/^\s*namespace\s+([\w.]+)/gm)].map((one) => one[1]!);
+  if (spaces.length) facts.spaces = spaces;
   return facts;
 }
 
-function declarationOf({ name, kind, params, bases, members, values }: ClassNode): TypeDecl[] {
-  if (kind === 'enum') return values.length ? [{ name, kind: 'enum', params, bases: [], body: UNKNOWN }] : [];
+/** What a class, record or enumeration is as a type. */
+export function declarationOf({ name, kind, params, bases, members, values }: ClassNode): TypeDecl[] {
+  if (kind === 'enum')
+    return values.length
+      ? [{ name, kind: 'enum', params, bases: [], body: union(values.map((one) => ({ t: 'lit', v: one }))) }]
+      : [];
   const known = members.filter((one) => !one.words.has('static'));
   const body: TypeExpr = {
     t: 'object',

@@ -1086,8 +1086,8 @@ export class CSharp {
   // ---- types of a file
 
   /** Classes, records and enums of a file, those inside of namespaces and of others too. */
-  static types(text: string, from = 0): ClassNode[] {
-    const parser = new CSharp(text, from, text.length);
+  static types(text: string, from = 0, to = text.length): ClassNode[] {
+    const parser = new CSharp(text, from, to);
     const found: ClassNode[] = [];
     while (!parser.done) {
       if (parser.now.kind === 'name' && CLASSES.test(parser.now.text) && parser.ahead(1).kind === 'name') {

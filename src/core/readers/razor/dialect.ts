@@ -6,7 +6,16 @@ import { memberName } from '../script/type-expr';
 import { type Dialect, noteCall, spanOf, typeOf, unwrap, use, usesOf } from '../script/unit';
 import { isRazorUnit } from './unit';
 
+/** Methods of lists, sets and dictionaries that change them. */
+const MUTATORS = new Set(
+  (
+    'Add AddRange AddFirst AddLast Insert InsertRange Remove RemoveAt RemoveAll RemoveRange RemoveFirst RemoveLast Clear ' +
+    'Sort Reverse Enqueue Dequeue Push Pop TryAdd UnionWith ExceptWith'
+  ).split(' '),
+);
+
 export const razorDialect: Dialect = {
+  mutators: MUTATORS,
   declare: () => false,
   /** `OnHeld.InvokeAsync(x)`, `Held?.Invoke(x)` */
   call(u, node, ctx) {

@@ -12,9 +12,10 @@ import { addNode, addWhole, emptyFacts, fileContext, placeRest, SETUP, settleMis
 import { spread } from '../script/attributes';
 import { makeClass } from './class';
 import { CSharp } from './csharp';
+import { declarationOf } from './csharp-file';
 import { razorDialect } from './dialect';
 import { type MarkupNode, RazorMarkup } from './markup';
-import { isParameter, readInject, readMember } from './members';
+import { exposeMembers, isParameter, readInject, readMember } from './members';
 import { componentName, PAGES, razorTraits, razorTypes, shortName } from './names';
 import type { MemberNode } from './nodes';
 import { openElsewhere, openMarkup } from './opened';
@@ -23,6 +24,10 @@ import { type RazorUnit, razorUnit } from './unit';
 
 /** Bases that come with the framework. */
 const KNOWN_BASES = /^(ComponentBase|LayoutComponentBase|OwningComponentBase|IComponent)$/;
+
+/** Spaces of names that a file uses, but for those of the framework and of types alone. */
+const USING =
+  /^\s*@using\s+(?!static\b|\w+\s*=|System\b|Microsoft\.(?:AspNetCore|JSInterop|Extensions)\b)([\w.]+)/gm;
 
 /** What the directives of a file say. */
 interface Directives {
@@ -39,6 +44,8 @@ export function readRazorFile(path: string, text: string, readPart: ReadPart): F
   const facts: FileFacts = { ...emptyFile(path), ambient: true };
   const parts = new UnitParts(text, readPart);
   const name = componentName(path);
+  const uses = [...text.matchAll(USING)].map((one) => one[1]!);
+  if (uses.length) facts.uses = uses;
   // What all files of a folder have is no component.
   if (/^_(Imports|ViewImports|ViewStart)$/.test(name)) return facts;
   const nodes = new RazorMarkup(text).whole();
@@ -65,6 +72,8 @@ export function readRazorFile(path: string, text: string, readPart: ReadPart): F
   facts.registers = [{ name, local: 'default', near: true }];
   if (said.pages.length) openPage(facts, said, layoutOf(text, said) ?? layoutAround(path, parts));
   facts.types.push({ name, kind: 'class', params: [], bases: [], body: UNKNOWN });
+  for (const { start, end } of said.code)
+    facts.types.push(...CSharp.types(text, start, end).flatMap(declarationOf));
   openElsewhere(component, file.text);
   openMarkup(component, file.text, [
     ...said.code,
@@ -116,8 +125,8 @@ function readUnit(
   u.tellsAbsence = /\b(default|null)!|\b(string|\w+>|\w+\[\])\?/.test(file.text);
   noteHandles(u, nodes);
   noteAddress(u, said, members);
-  const unknownBase = said.bases.some((base) => !KNOWN_BASES.test(shortName(base)) && !/^I[A-Z]/.test(base));
-  if (unknownBase) {
+  const isOpen = said.bases.some((base) => !KNOWN_BASES.test(shortName(base)) && !/^I[A-Z]/.test(base));
+  if (isOpen) {
     component.openProps = true;
     component.openEmits = true;
     component.openSlots = true;
@@ -130,6 +139,7 @@ function readUnit(
     typed: true,
     member: (_unit, name, node) => readMember(u, name, node),
   });
+  exposeMembers(u, isOpen);
   const scope: Scope = { parent: undefined, owner: u.node, isFunction: true, names: new Map() };
   readNodes(u, nodes, { scope, ctx: SETUP, parent: 0 });
   placeRest(u);
@@ -188,6 +198,8 @@ function noteAddress(u: RazorUnit, { pages }: Directives, members: MemberNode[])
 /** What is called on what content is given may be a method that others add to its type. */
 function dropCalled({ facts, file }: RazorUnit): void {
   for (const read of facts.reads) {
+    // What a component has is known; nobody adds methods to one.
+    if (facts.symbols[read.symbol]!.kind === 'ref') continue;
     const at = read.ends?.findIndex((end) => /^\s*\(/.test(file.text.slice(end, end + 8))) ?? -1;
     if (at < 0) continue;
     read.path = read.path!.slice(0, at);

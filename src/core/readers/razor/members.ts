@@ -2,10 +2,11 @@
 import type * as t from '@babel/types';
 import type { KeyFact, PortFact, Span } from '../../model/facts';
 import { type ClassMember, readMethod } from '../script/classes';
-import { readFunction } from '../script/functions';
+import { readHook } from '../script/functions';
 import { inferFunction } from '../script/infer';
 import { addSymbol, inferContext, SETUP, spanOf, typeOf, use } from '../script/unit';
 import type { AttributeNode, MemberNode } from './nodes';
+import { shortName } from './names';
 import { isReference, typeOfText } from './types';
 import type { RazorUnit } from './unit';
 
@@ -30,12 +31,51 @@ export function readMember(u: RazorUnit, name: string, node: ClassMember): Read 
   if (given) return consume(u, member, keyOf(member, argument(given, 'Name')));
   if (attributeOf(member, /^Inject$/)) return consume(u, member, typeKey(member.typeText), true);
   if (attributeOf(member, /^SupplyParameter/)) return keep(u, member);
+  if (isNeverPut(u, member)) {
+    const of = shortName(member.typeText.replace(/\?$/, ''));
+    u.members.set(name, addSymbol(u, { name, kind: 'ref', empty: true, handleOf: of, ...member.nameAt }));
+    return () => undefined;
+  }
   if (u.handles.has(name)) {
     u.members.set(name, addSymbol(u, { name, kind: 'ref', empty: true, ...member.nameAt }));
     return () => undefined;
   }
   if (member.words.has('const') || member.words.has('static')) return keep(u, member);
   return undefined;
+}
+
+/** A member that a component may be put into, and that nothing is ever put into. */
+function isNeverPut(u: RazorUnit, { name, attributes, value, words, typeText, kind }: MemberNode): boolean {
+  if (kind !== 'field' || attributes.length || u.handles.has(name) || !/^[A-Z][\w.]*\??$/.test(typeText))
+    return false;
+  const isSeen = [...words].some((one) => /^(public|internal|protected|static|const|required)$/.test(one));
+  if (isSeen || (value && !isNone(value))) return false;
+  const put = new RegExp(`\\b${name}\\s*(?:\\?\\?)?=(?![=>])|\\b(?:out|ref)\\s+${name}\\b|[@"]${name}"`, 'g');
+  return (u.file.text.match(put)?.length ?? 0) <= (value ? 1 : 0);
+}
+
+/** Members that everything has, and those of the framework's base. */
+const ALWAYS = [
+  'ToString',
+  'Equals',
+  'GetHashCode',
+  'GetType',
+  'SetParametersAsync',
+  'Attach',
+  'Dispose',
+  'DisposeAsync',
+];
+
+/** What a handle on the component reaches: members that are not its own alone. */
+export function exposeMembers(u: RazorUnit, isOpen: boolean): void {
+  const members = [...u.declared.values()]
+    .filter(({ words }) => words.has('public') || words.has('internal'))
+    .map(({ name, nameAt }) => ({
+      name,
+      ...nameAt,
+      ...(u.handles.has(name) ? { handle: true as const } : {}),
+    }));
+  u.facts.exposes = [{ port: 'ref', members, always: ALWAYS, ...(isOpen ? { open: true } : {}) }];
 }
 
 /** What never changes, or is put there by others. */
@@ -63,7 +103,7 @@ function readNamedMethod(u: RazorUnit, name: string, node: ClassMember): Read {
     u.facts.symbols[symbol]!.type = inferFunction(node, inferContext(u));
     return () => readMethod(u, symbol, node);
   }
-  return () => void readFunction(u, node, { ...SETUP, where: 'effect' }, 'effect');
+  return () => readHook(u, node, /^OnInitialized/.test(name));
 }
 
 function argument({ args }: AttributeNode, name: string): t.Node | undefined {

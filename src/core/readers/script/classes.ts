@@ -28,6 +28,8 @@ export interface ClassDialect {
   fieldKind: FieldKind;
   /** Members have the types that they are written with, or that their values tell. */
   typed?: boolean;
+  /** Methods that the framework calls once, before anything is drawn, and those that it calls at every change. */
+  hooks?: { first: RegExp; renews: RegExp };
   /** Takes over a member that it understands; what it gives back is run when all members are declared. */
   member?(u: Unit, name: string, node: ClassMember): (() => void) | undefined;
   /** Takes over a parameter of the constructor. */
@@ -81,6 +83,11 @@ export function readClassMembers(u: Unit, node: t.Class, dialect: ClassDialect):
   for (const { name, node: method } of methods) {
     const kind = method.kind === 'get' ? 'derived' : 'handler';
     if (method.kind === 'set' && u.members.has(name)) continue;
+    const known = u.members.get(name);
+    const hidden = known === undefined ? undefined : u.facts.symbols[known]!;
+    // A method that bears the name of an input hides it.
+    if (hidden?.kind === 'prop' && method.kind === 'method')
+      (u.facts.clashes ??= []).push({ prop: hidden.port!, ...spanOf(method.key) });
     u.members.set(name, addSymbol(u, { name, kind, ...spanOf(method.key) }));
   }
   // Members may use each other, wherever they are written.
@@ -88,7 +95,13 @@ export function readClassMembers(u: Unit, node: t.Class, dialect: ClassDialect):
     if (value) readField(u, u.members.get(name)!, value, dialect.fieldKind);
   for (const read of later) read();
   if (dialect.typed) addTypes(u, node);
-  for (const { name, node: method } of methods) readMethod(u, u.members.get(name)!, method);
+  for (const { name, node: method } of methods) {
+    const symbol = u.members.get(name)!;
+    readMethod(u, symbol, method);
+    const { fn } = u.facts.symbols[symbol]!;
+    if (fn !== undefined && dialect.hooks?.first.test(name)) u.facts.functions[fn]!.first = true;
+    if (dialect.hooks?.renews.test(name)) u.facts.renewsState = true;
+  }
   for (const member of node.body.body)
     if (member.type === 'ClassMethod' && member.kind === 'constructor') u.statements(member.body.body, SETUP);
 }

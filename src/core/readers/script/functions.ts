@@ -34,6 +34,12 @@ export function bagMember(u: Unit, node: t.MemberExpression): number | undefined
     : undefined;
 }
 
+/** Reads what the framework calls of its own accord; `first` if that is once, before the component is drawn. */
+export function readHook(u: Unit, node: t.Function, first: boolean): void {
+  const { fn } = readFunction(u, node, { ...SETUP, where: 'effect' }, 'effect');
+  if (first && fn !== undefined) u.facts.functions[fn]!.first = true;
+}
+
 interface ParamMeaning {
   kind: 'loop' | 'param';
   source?: ExprFact;

@@ -89,6 +89,8 @@ export interface Drawing {
 
 /** What a framework adds to the reading of plain code. */
 export interface Dialect {
+  /** Methods that change the list that they are called on, where they are not those of JavaScript. */
+  mutators?: ReadonlySet<string>;
   /** Takes over a declaration that it understands (a hook, say). */
   declare(u: Unit, pattern: t.LVal, init: t.Expression, ctx: Ctx): boolean;
   /** Takes over a call that it understands. */

@@ -18,6 +18,8 @@ const MUTATORS = new Set([
   'copyWithin',
 ]);
 
+const isMutator = ({ dialect }: Unit, name: string): boolean => (dialect.mutators ?? MUTATORS).has(name);
+
 /** `list.push(x)`: a write to what is reachable through the symbol. */
 export function noteMutation(
   u: Unit,
@@ -41,7 +43,7 @@ export function noteMutation(
     });
     return;
   }
-  if (node.computed || node.property.type !== 'Identifier' || !MUTATORS.has(node.property.name)) return;
+  if (node.computed || node.property.type !== 'Identifier' || !isMutator(u, node.property.name)) return;
   if (node.property.name === 'push' && NAVIGATES.test(lastName(node.object) ?? '')) return;
   const uses = mergeUses(...args);
   const value: ExprFact | undefined = uses.length ? { kind: 'computed', uses, ...spanOf(at) } : undefined;

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type ClassMember, readClassMembers, readMethod } from '../script/classes';
 import { type Decorated, decoratorsOf, metadata, textOf } from '../script/decorators';
-import { readFunction } from '../script/functions';
+import { readHook } from '../script/functions';
 import { inferFunction } from '../script/infer';
 import { isFunction } from '../script/scope';
 import { annotationOf, readType, typeArguments } from '../script/type-expr';
@@ -14,8 +14,9 @@ import { eventWith } from './names';
 import type { StencilUnit } from './unit';
 
 /** Methods that run before anything is drawn. */
-const EARLY =
-  /^(connectedCallback|componentWillLoad|componentWillRender|componentWillUpdate|componentShouldUpdate|formAssociatedCallback)$/;
+const EARLY = /^(componentWillRender|componentWillUpdate|componentShouldUpdate|formAssociatedCallback)$/;
+/** Once, before that. */
+const FIRST = /^(connectedCallback|componentWillLoad)$/;
 const LATER =
   /^(componentDidLoad|componentDidRender|componentDidUpdate|disconnectedCallback|formDisabledCallback|formResetCallback|formStateRestoreCallback)$/;
 
@@ -198,13 +199,11 @@ function readPlain(u: StencilUnit, name: string, node: ClassMember): Read {
     u.members.set(name, addSymbol(u, { name, kind: 'ref', empty: true, ...spanOf(node.key) }));
     return () => undefined;
   }
-  if (node.type === 'ClassMethod' && (EARLY.test(name) || LATER.test(name))) {
-    const effect = LATER.test(name);
+  if (node.type === 'ClassMethod' && (FIRST.test(name) || EARLY.test(name) || LATER.test(name)))
     return () => {
-      if (effect) readFunction(u, node, { ...SETUP, where: 'effect' }, 'effect');
-      else u.statements(node.body.body, SETUP);
+      if (EARLY.test(name)) u.statements(node.body.body, SETUP);
+      else readHook(u, node, FIRST.test(name));
     };
-  }
   if (!isField(node) || (node.value && isFunction(unwrap(node.value)))) return undefined;
   const symbol = addSymbol(u, { name, kind: 'derived', ...spanOf(node.key) });
   u.members.set(name, symbol);

@@ -89,7 +89,8 @@ function checkHandlers(audit: RuleContext, site: Site): void {
     if (!handler || handler.params.some((param) => param.rest)) continue;
     const declared = functionOf(project, port.type);
     const emits = useOf(target, port).emits.filter((emit) => emit.how === 'called');
-    const needed = neededBy(owner, attribute.value, handler.params);
+    const required = handler.params.filter((param) => !param.optional).length;
+    const needed = owner.facts.traits.exactCalls ? required : neededBy(owner, attribute.value, required);
     const open = declared?.params.some((param) => param.rest);
     const given = declared
       ? open
@@ -128,9 +129,8 @@ function checkHandlers(audit: RuleContext, site: Site): void {
 }
 
 /** How many arguments a handler cannot do without: what it never reads, asks for or raises again it may go without. */
-function neededBy({ facts }: Component, value: ExprFact, params: Fn['params']): number {
+function neededBy({ facts }: Component, value: ExprFact, required: number): number {
   const fn = value.fn ?? (value.kind === 'identity' ? facts.symbols[value.symbol!]!.fn : undefined);
-  const required = params.filter((param) => !param.optional).length;
   if (fn === undefined) return required;
   for (let at = required; at > 0; at--) {
     const named = new Set(

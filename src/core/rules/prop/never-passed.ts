@@ -11,7 +11,14 @@ export const neverPassed: Rule = {
       const sites = knownSites(project, component);
       if (!sites) continue;
       for (const port of component.ports.values()) {
-        if (port.channel !== 'prop' || port.required || port.name === 'key' || port.name === 'ref') continue;
+        if (
+          port.channel !== 'prop' ||
+          port.required ||
+          port.expected ||
+          port.name === 'key' ||
+          port.name === 'ref'
+        )
+          continue;
         const use = useOf(component, port);
         if (!use.reads.length && !use.emits.length && !use.passes.length && !use.placed) continue;
         if (sites.some((site) => hands(project, site, port.name) !== false)) continue;

@@ -1,4 +1,5 @@
 import { reachedFunctions } from '../../link/functions';
+import type { WriteFact } from '../../model/facts';
 import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
 
@@ -16,9 +17,13 @@ export const staleCopy: Rule = {
       const sites = component.calledAt.map((id) => project.sites[id]!);
       if (sites.some((site) => site.fact.attributes.some((one) => one.mode === 'key'))) continue;
       let effects: Set<number> | undefined;
+      const isFirst = ({ fn }: WriteFact) => fn >= 0 && facts.functions[fn]!.first === true;
       facts.symbols.forEach((symbol, index) => {
-        const { init } = symbol;
-        if (symbol.kind !== 'state' || !init || (init.kind !== 'identity' && init.kind !== 'member')) return;
+        if (symbol.kind !== 'state') return;
+        // What it starts from may be put there before the component is first drawn.
+        const put = facts.writes.find((one) => one.symbol === index && !one.path && isFirst(one));
+        const init = put ? put.value : symbol.init;
+        if (!init || (init.kind !== 'identity' && init.kind !== 'member')) return;
         const source = facts.symbols[init.symbol!]!;
         if (source.kind !== 'prop' || [source.port!, source.name, symbol.name].some((one) => FIRST.test(one)))
           return;
@@ -27,6 +32,7 @@ export const staleCopy: Rule = {
         const renewed = facts.writes.some(
           (write) =>
             write.symbol === index &&
+            !isFirst(write) &&
             (write.where !== 'handler' ||
               (effects ??= reachedByEffects(component)).has(write.fn) ||
               isHandedOn(component, write.fn)),

@@ -72,7 +72,7 @@ function exposedBy(
   port: string,
   seen: Set<number>,
 ): Reach['targets'][number] | undefined {
-  if (component.facts.wrapped || seen.has(component.id)) return undefined;
+  if (component.facts.wrapped || component.openBase || seen.has(component.id)) return undefined;
   seen.add(component.id);
   const { facts } = component;
   const exposes = facts.exposes?.find((one) => one.port === port);

@@ -1,3 +1,5 @@
+import type { ReadFact } from '../../model/facts';
+import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
 import { handlesOf } from './handles';
 
@@ -6,6 +8,10 @@ export const unattached: Rule = {
   level: 'warning',
   summary: 'A handle is declared for an element or component and never attached.',
   check({ project, report }) {
+    const names = new Set(
+      project.components.flatMap(({ facts, name }) => (facts.role === 'component' ? [name] : [])),
+    );
+    const isNamed = (name: string) => names.has(name);
     for (const component of project.components) {
       if (component.facts.role !== 'component') continue;
       for (const { symbol, attached, given, reads } of handlesOf(component)) {
@@ -13,6 +19,7 @@ export const unattached: Rule = {
         const [read] = reads;
         // Only what is used as a handle was meant as one.
         if (attached || given || !fact.empty || !read || !reads.some((one) => one.path!.length > 1)) continue;
+        if (fact.handleOf !== undefined && !isNamed(fact.handleOf)) continue;
         const place = placeOf(component.file, fact);
         report({
           component,
@@ -54,6 +61,11 @@ export const refUnread: Rule = {
   },
 };
 
+/** A listener is looked up when the event comes. */
+const atSetup = ({ where }: ReadFact): boolean => where !== 'effect' && where !== 'handler';
+
+const isFirst = ({ facts }: Component, { fn }: ReadFact): boolean => facts.functions[fn]!.first === true;
+
 export const earlyRead: Rule = {
   name: 'ref/early-read',
   level: 'error',
@@ -69,13 +81,10 @@ export const earlyRead: Rule = {
         if (!attached || !fact.empty || asked) continue;
         const early = reads.find(
           (read) =>
-            read.fn === -1 &&
+            (read.fn === -1 ? atSetup(read) : isFirst(component, read) && !fact.soon) &&
             !read.soft &&
             read.path!.length > 1 &&
-            read.path![0] === 'current' &&
-            read.where !== 'effect' &&
-            // A listener is looked up when the event comes.
-            read.where !== 'handler',
+            read.path![0] === 'current',
         );
         if (!early) continue;
         const place = placeOf(component.file, early);

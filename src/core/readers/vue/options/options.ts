@@ -1,7 +1,7 @@
 /** Components written as an object of options. */
 import type * as t from '@babel/types';
 import type { Span } from '../../../model/facts';
-import { readFunction } from '../../script/functions';
+import { readFunction, readHook } from '../../script/functions';
 import { isFunction } from '../../script/scope';
 import { keyName, memberName } from '../../script/type-expr';
 import { addSymbol, type Ctx, type Member, SETUP, spanOf, unwrap, use } from '../../script/unit';
@@ -76,9 +76,11 @@ export function readOptions(u: VueUnit, object: t.ObjectExpression): void {
   for (const [name, member] of options) {
     const fn = member.type === 'ObjectMethod' ? member : unwrap(member.value);
     if (!isFunction(fn)) continue;
-    if (LIFECYCLE.test(name)) readFunction(u, fn, { ...SETUP, where: 'effect' }, 'effect');
-    else if (/^(created|beforeCreate)$/.test(name)) readFunction(u, fn, SETUP, 'effect');
-    else if (name === 'render') {
+    if (LIFECYCLE.test(name)) readHook(u, fn, name === 'beforeMount');
+    else if (/^(created|beforeCreate)$/.test(name)) {
+      const { fn: index } = readFunction(u, fn, SETUP, 'effect');
+      if (index !== undefined) u.facts.functions[index]!.first = true;
+    } else if (name === 'render') {
       u.openScope = true;
       u.openRefs = true;
       const [first] = fn.params;
