@@ -49,6 +49,8 @@ export interface Contexts {
   providers: Provider[];
   consumers: Consumer[];
   absent: AbsentKey[];
+  /** Asked for by things that are there for everybody, and not provided for everybody; `provided` by some component. */
+  unserved: (Consumer & { provided: boolean })[];
   /** What may be rendered below a provider, and not below another one of its key. */
   below(provider: Provider): Below;
   /** Keys that some path from a root to the component provides. */

@@ -58,6 +58,7 @@ export function linkContexts(project: Tree): Contexts {
       return found;
     },
     absent: project.components.flatMap((component) => absentKeys(project, component)),
+    unserved: unservedBy(project, providers, consumers, keyAt),
     providedSomewhere: (component, key) => (cover.some[component]! & keys.get(key.id)!.bit) !== 0n,
     barePath: (component, key) => cover.barePath(component, keys.get(key.id)!.bit),
     hasDefault,
@@ -176,6 +177,43 @@ function absentKeys(project: Tree, { facts, file, id }: Component): AbsentKey[] 
   });
 }
 
+/**
+ * What is asked for by things that are there for everybody, and is not there for everybody: what a component provides, they
+ * do not see. Only of what some component asks for.
+ */
+function unservedBy(
+  project: Tree,
+  providers: Provider[],
+  consumers: Consumer[],
+  keyAt: KeyAt,
+): (Consumer & { provided: boolean })[] {
+  const everywhere = new Set(
+    providers.flatMap(({ component, key }) =>
+      project.components[component]!.facts.role === 'module' ? [key.id] : [],
+    ),
+  );
+  const asked = new Set(consumers.map((one) => one.key.id));
+  // Where no app is seen to start, one elsewhere may provide it.
+  if (!project.hasRoots) return [];
+  return project.components.flatMap(({ facts, file }) =>
+    facts.provides.flatMap(({ itself, key: written, value }) => {
+      const key = itself && value?.from ? keyAt(file, written) : undefined;
+      if (!key || !asked.has(key.id)) return [];
+      const call = { ...facts.calls[value!.from!.call]!, own: true as const };
+      return throughHelper(project, file, call, keyAt, new Set())
+        .filter((one) => one.missing !== 'handled' && !hasDefault(one.key) && !everywhere.has(one.key.id))
+        .map((one) => ({
+          component: one.helper,
+          key: one.key,
+          place: one.asked,
+          missing: one.missing,
+          where: 'setup' as const,
+          provided: providers.some(({ key: other }) => other === one.key),
+        }));
+    }),
+  );
+}
+
 /** What a component consumes itself, and through helpers of the project, however deep. */
 function consumersOf(project: Tree, component: Component, keyAt: KeyAt): Consumer[] {
   const { facts, file, id } = component;
@@ -243,8 +281,9 @@ interface Through {
   key: ContextKey;
   missing: ConsumeFact['missing'];
   passed: boolean;
-  /** Where the helper asks. */
+  /** Where the helper asks, and which it is. */
   asked: Place;
+  helper: number;
 }
 
 function throughHelper(
@@ -270,7 +309,8 @@ function throughHelper(
     const passed = unread && result?.kind === 'identity' && result.symbol === one.symbol;
     const handled = unread || one.from !== undefined;
     const asked = { file: helper.file, start: one.start, end: one.end };
-    return [{ key, missing: handled ? ('handled' as const) : one.missing, passed, asked }];
+    const missing = handled ? ('handled' as const) : one.missing;
+    return [{ key, missing, passed, asked, helper: helper.id }];
   });
   const deeper = helper.facts.calls.flatMap((call) => throughHelper(project, helper.file, call, keyAt, seen));
   return [...own, ...deeper.map((one) => ({ ...one, passed: false }))];

@@ -2,9 +2,12 @@
  * What stands on the tags of markup that places by selectors. Which content fills which slot, and what handles are put on,
  * follows from that, and is written into the facts that the rest of linking reads.
  */
-import type { AttributeFact, ComponentFacts, RenderFact } from '../model/facts';
+import type { AttributeFact, ComponentFacts, RenderFact, Span } from '../model/facts';
+import { nearest } from '../model/names';
+import { isPageAttribute } from '../model/page-names';
 import type { Component, MarkupScope, ProjectFile } from '../model/project';
 import type { Names } from './names';
+import { isAlwaysKnown } from './use-of-ports';
 import { MarkupScopes, Matcher } from './scopes';
 import { matches, tagged } from './selectors';
 
@@ -86,20 +89,13 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
       const outlet = outletFor(whole.facts, facts.render[child]!);
       const slot = outlet?.outlet;
       if (slot === undefined || slot === whole.facts.traits.contentPort) {
-        nested ||= !isTemplate(facts.render[child]!);
+        const lost = lostSlot(whole.facts, facts.render[child]!, owner.markup!);
+        if (lost) given.push(content(child, lost.slot, lost));
+        nested ||= !lost && !isTemplate(facts.render[child]!);
         continue;
       }
       change(child, { slot });
-      const { start, end, tag = { start, end } } = facts.render[child]!;
-      const at = { start: tag.start, end: tag.end };
-      given.push({
-        name: slot,
-        nameStart: at.start,
-        nameEnd: at.end,
-        mode: 'value',
-        value: { kind: 'content', content: [child], ...at },
-        ...at,
-      });
+      given.push(content(child, slot, facts.render[child]!.tag ?? facts.render[child]!));
     }
     change(node, {
       kind: 'site',
@@ -108,6 +104,35 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
     });
   }
   return { ...facts, render, symbols: handlesKnown(owner, names), reads: withoutHanded(facts, on) };
+}
+
+/** Content that is given for a slot, at the place that names it. */
+const content = (node: number, name: string, { start, end }: Span): AttributeFact => ({
+  name,
+  nameStart: start,
+  nameEnd: end,
+  mode: 'value',
+  value: { kind: 'content', content: [node], start, end },
+  start,
+  end,
+});
+
+/** The slot that content was meant for, where no outlet asks for it: it says so itself, or has a near miss of a mark. */
+function lostSlot(
+  { render }: ComponentFacts,
+  { standsAs, attributes }: RenderFact,
+  { taken }: MarkupScope,
+): (Span & { slot: string }) | undefined {
+  if (standsAs) return standsAs;
+  const marks = render.flatMap(({ takes = [] }) =>
+    takes.flatMap((one) => one.attributes.map(({ name }) => name)),
+  );
+  for (const { name, plain, nameStart, nameEnd, value } of attributes) {
+    const isBare = plain && value.type?.t === 'lit' && value.type.v === '';
+    if (!isBare || taken.has(name) || isPageAttribute(name) || isAlwaysKnown(name)) continue;
+    if (nearest(name, marks) !== undefined) return { slot: `#[${name}]`, start: nameStart, end: nameEnd };
+  }
+  return undefined;
 }
 
 /** What is only stamped by whoever asks for it is no content. */

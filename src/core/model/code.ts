@@ -281,8 +281,8 @@ export interface RenderFact extends Span {
   outlet?: string;
   /** outlet: it takes only content that is like one of these. */
   takes?: SelectorFact[];
-  /** As content, it counts as something else than what it is. */
-  standsAs?: TaggedFact;
+  /** As content, it counts as something else than what it is: where that is written, and the slot that is meant. */
+  standsAs?: TaggedFact & Span & { slot: string };
   outletSymbol?: number;
   /** Something else is shown where nothing fills it. */
   fallback?: boolean;

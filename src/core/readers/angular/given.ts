@@ -14,6 +14,7 @@ import { attribute, calledBy, writeBack } from '../script/attributes';
 import type { At } from '../script/slots';
 import { type Ctx, typeOf, use } from '../script/unit';
 import { codeOf, listenerOf } from './code';
+import { slotPort } from './names';
 import { parseSelectors } from './selectors';
 import { spanAt } from './spans';
 import type { AngularUnit } from './unit';
@@ -29,12 +30,17 @@ export function readGiven(
   for (const one of tag.attributes) addText(node, one);
   for (const one of tag.inputs) addInput(u, node, one, at);
   for (const one of tag.outputs) addListener(u, node, one, at);
+  standAs(node, tag);
+}
+
+/** `ngProjectAs="[head]"` */
+export function standAs(node: RenderFact, tag: { attributes: TmplAstTextAttribute[] }): void {
   const as = tag.attributes.find((one) => one.name === 'ngProjectAs');
   const [selector] = as ? parseSelectors(as.value) : [];
-  if (selector) {
-    const { tag: name = '', attributes, classes } = selector;
-    node.standsAs = { tag: name, attributes, classes };
-  }
+  if (!as || !selector) return;
+  const { tag: name = '', attributes, classes } = selector;
+  const at = spanAt(as.valueSpan ?? as.sourceSpan);
+  node.standsAs = { tag: name, attributes, classes, slot: slotPort(as.value), ...at };
 }
 
 export function addText(node: RenderFact, one: TmplAstTextAttribute): void {

@@ -11,7 +11,7 @@ import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
 import { addNode, type Ctx, inBranch, spanOf, use } from '../script/unit';
 import { codeOf } from './code';
-import { addInput, addText, readGiven } from './given';
+import { addInput, addText, readGiven, standAs } from './given';
 import { declareAlias, openLoop } from './loops';
 import { slotPort } from './names';
 import { attachReferences } from './references';
@@ -85,10 +85,7 @@ function readOutlet(u: AngularUnit, content: TmplAstContent, at: At, nested: Nes
   const node = u.facts.render[index]!;
   node.parent = at.parent;
   noteNested(u, at.parent);
-  const as = content.attributes.find((one) => one.name === 'ngProjectAs');
-  const [selector] = as ? parseSelectors(as.value) : [];
-  if (selector)
-    node.standsAs = { tag: selector.tag ?? '', attributes: selector.attributes, classes: selector.classes };
+  standAs(node, content);
   nested.nodes(u, content.children, at);
 }
 

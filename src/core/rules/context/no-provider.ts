@@ -21,6 +21,19 @@ export const noProvider: Rule = {
         ...(near ? { suggestion: near } : {}),
       });
     }
+    for (const { component, key, place, provided: isProvided } of contexts.unserved) {
+      const reader = project.components[component]!;
+      const id = `${component}:${key.id}:${place.start}`;
+      if (seen.has(id)) continue;
+      seen.add(id);
+      report({
+        component: reader,
+        port: { channel: 'context', name: key.name },
+        place,
+        message: `${reader.name}, which is there for everybody, asks for ${key.name}, and ${isProvided ? 'only components provide it, below it' : 'nothing provides it'}.`,
+        trail: [step(reader, place, key.name, 'is consumed where nothing provides it', 'wait')],
+      });
+    }
     for (const { component, key, place, missing } of contexts.consumers) {
       if (missing === 'handled' || contexts.hasDefault(key)) continue;
       const path = contexts.barePath(component, key);

@@ -1,5 +1,6 @@
 import { RAISED } from '../../link/raised';
 import type { Linked } from '../../link';
+import type { ComponentFacts } from '../../model/facts';
 import { isPageEvent } from '../../model/page-names';
 import type { FlowEdge, Place, Port } from '../../model/project';
 import { placeOf, type Rule, step } from '../rule';
@@ -60,9 +61,18 @@ function relaysOf(project: Linked, port: Port): FlowEdge[] {
     const owner = project.components[site.owner]!;
     const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
     const fn = value?.fn ?? (value?.symbol === undefined ? undefined : owner.facts.symbols[value.symbol]!.fn);
-    const sole = fn === undefined ? undefined : owner.facts.functions[fn]!.sole;
-    return sole !== undefined && !sole.bound && owner.nodeOf[sole.symbol] === edge.to;
+    const sole = fn === undefined ? undefined : soleCall(owner.facts, fn);
+    return sole !== undefined && owner.nodeOf[sole] === edge.to;
   });
+}
+
+/** What a function calls and nothing else, with its own arguments, also by way of other functions of the component. */
+function soleCall(facts: ComponentFacts, fn: number, depth = 0): number | undefined {
+  const { functions, symbols } = facts;
+  const { sole } = functions[fn]!;
+  if (!sole || sole.bound || depth > functions.length) return undefined;
+  const { fn: next } = symbols[sole.symbol]!;
+  return next === undefined ? sole.symbol : soleCall(facts, next, depth + 1);
 }
 
 const isRelayed = (project: Linked, port: Port): boolean =>

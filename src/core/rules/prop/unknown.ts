@@ -123,7 +123,8 @@ function takenByNobody(project: Linked, site: Site, target: Component): Attribut
     if (!/^(value|listen|two-way)$/.test(mode) || isAlwaysKnown(name)) return false;
     if (target.ports.has(name) || beside.some((one) => takes(one, name))) return false;
     const bare = name.replace(/^[@#](?=.)/, '');
-    if (markup?.taken.has(bare) || name.startsWith('#')) return false;
+    if (name.startsWith('#')) return one.value.kind === 'content' && !target.facts.openSlots;
+    if (markup?.taken.has(bare)) return false;
     if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
     if (isPageAttribute(name)) return false;
     return !plain || meant(site, target, one) !== undefined;
