@@ -386,6 +386,8 @@ export interface ComponentFacts extends Span {
   unknownNames?: (Span & { name: string; known: string[] })[];
   /** Name of the class that it extends, where that is no class of the framework; whether type arguments are given to it. */
   extends?: Span & { name: string; given?: true };
+  /** Name of the class that it extends, where what that declares is joined otherwise than by `extends`. */
+  heirOf?: Span & { name: string };
   /** The function, not of the framework, that makes it of its options. */
   definedBy?: string;
   /** Which of its class's own type parameters is the type of all inputs together. */

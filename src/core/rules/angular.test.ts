@@ -95,11 +95,7 @@ describe('inputs', () => {
         ),
         'app.ts': app('<gauge note="x" [gust]="2" />'),
       },
-      [
-        'error prop/missing app.ts:3 gauge',
-        'warning prop/missing app.ts:3 gauge',
-        'warning prop/never-passed gauge.ts:3 unit',
-      ],
+      ['error prop/missing app.ts:3 gauge', 'warning prop/missing app.ts:3 gauge'],
     ],
     [
       'an input under another name is known by that alone',

@@ -84,7 +84,6 @@ describe('props', () => {
       },
       [
         'warning prop/missing App.razor:1 Sign',
-        'warning prop/never-passed Sign.razor:3 Text',
         'warning prop/never-passed Sign.razor:4 Note',
         'warning prop/never-passed Sign.razor:5 Size',
       ],

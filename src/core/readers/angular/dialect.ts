@@ -6,7 +6,9 @@ import { readFunction } from '../script/functions';
 import { noteInvoke } from '../script/invokes';
 import { raisePort } from '../script/ports';
 import { isFunction } from '../script/scope';
-import { memberName } from '../script/type-expr';
+import { spread } from '../script/attributes';
+import { addMounted } from '../script/mounted';
+import { keyName, memberName } from '../script/type-expr';
 import {
   addState,
   type Call,
@@ -68,6 +70,7 @@ export function angularDialect(names: AngularNames): Dialect {
       if (!isAngularUnit(u)) return undefined;
       const raised = this.raised!(u, node);
       if (raised) return raise(u, node, raised, ctx);
+      noteCreated(u, names, node);
       return readOwn(u, names, node, ctx) ?? readSignal(u, node, ctx) ?? readMethod(u, node, ctx);
     },
     raised(u, node) {
@@ -95,6 +98,34 @@ const isEvent = (u: AngularUnit, symbol: number): boolean => {
   const { kind, port } = u.facts.symbols[symbol]!;
   return kind === 'prop' && port!.startsWith('@');
 };
+
+/**
+ * `createComponent(Row, …)` makes a root of its own, unless it is told what is above it; `container.createComponent(Row)`
+ * draws below the component whose container that is.
+ */
+function noteCreated(u: AngularUnit, names: AngularNames, node: Call): void {
+  const callee = unwrap(node.callee);
+  const [type, options] = node.arguments;
+  const isOwn = calledOwn(names, node) === 'createComponent';
+  const isContained = isChain(callee) && memberName(callee.property) === 'createComponent';
+  const name = type && memberName(unwrap(type));
+  if (!(isOwn || isContained) || name === undefined || u.facts.role === 'module') return;
+  const given = [spread(spanOf(node))];
+  const object = options && unwrap(options);
+  const isTold =
+    object?.type === 'ObjectExpression' &&
+    object.properties.some((one) => one.type === 'SpreadElement' || keyName(one) === 'elementInjector');
+  if (isOwn && !isTold) addMounted(u, node, type!, -1, given);
+  else if (u.facts.render.length)
+    u.facts.render.push({
+      kind: 'site',
+      parent: 0,
+      tag: { name, ...spanOf(type!) },
+      loose: true,
+      attributes: given,
+      ...spanOf(node),
+    });
+}
 
 /** Calls of the framework's own functions. */
 function readOwn(u: AngularUnit, names: AngularNames, node: Call, ctx: Ctx): ExprFact | undefined {

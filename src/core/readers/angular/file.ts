@@ -150,7 +150,10 @@ function classOf(
   const u = angularUnit(angular, component, node);
   const base = node.superClass && memberName(unwrap(node.superClass));
   if (node.superClass) {
-    if (base) component.mixins = [base];
+    if (base) {
+      component.mixins = [base];
+      component.heirOf = { name: base, ...spanOf(node.superClass) };
+    }
     u.openMembers = true;
   }
   if (kind && /^(Component|Directive)$/.test(kind.name)) {

@@ -85,8 +85,10 @@ export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttr
   const all = spanAt(one.sourceSpan);
   const value: ExprFact = code ? u.expr(code, ctx) : { kind: 'computed', ...all };
   if (code) value.type ??= typeOf(u, code);
+  // A template is drawn where it is stamped.
+  if (one.name === 'ngTemplateOutlet') use(u, value, { ...ctx, where: 'text' }, 'text');
   // What stands on an element of the page is used there.
-  if (node.kind !== 'site') use(u, value, ctx, isHandle(u, value) ? 'argument' : 'attribute');
+  else if (node.kind !== 'site') use(u, value, ctx, isHandle(u, value) ? 'argument' : 'attribute');
   const mode: AttributeFact['mode'] = kind === BINDING.twoWay ? 'two-way' : 'value';
   const made = attribute(one.name, nameAt, mode, value, all);
   const called = code && calledBy(u, code, value);

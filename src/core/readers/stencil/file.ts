@@ -137,7 +137,10 @@ function classOf(
   const component = emptyFacts(one.id?.name ?? 'default', spanOf(node), startOf(one, node), ELEMENT_TRAITS);
   const u = stencilUnit(stencil, component, node);
   const base = node.superClass && memberName(unwrap(node.superClass));
-  if (base) component.mixins = [base];
+  if (base) {
+    component.mixins = [base];
+    component.heirOf = { name: base, ...spanOf(node.superClass!) };
+  }
   if (!options) {
     component.role = 'helper';
     readClassHelper(u, node, { fieldKind: () => undefined, typed: true });

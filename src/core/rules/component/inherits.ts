@@ -6,11 +6,12 @@ export const inherits: Rule = {
   summary: 'A component class extends another component class of the project.',
   check({ project, report }) {
     for (const component of project.components) {
-      const base = component.facts.extends;
+      const base = component.facts.extends ?? component.facts.heirOf;
       if (!base || component.facts.role !== 'component') continue;
       const target = project.lookup(component.file, base.name);
       if (target.kind !== 'component') continue;
       const other = project.components[target.component]!;
+      if (other.facts.role !== 'component') continue;
       const place = placeOf(component.file, base);
       report({
         component,

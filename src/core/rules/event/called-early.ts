@@ -47,6 +47,17 @@ export const calledEarly: Rule = {
   },
 };
 
+/** Nothing but a function is taken, or none. */
+function isFunctionType({ types }: Linked, type: Lazy): boolean {
+  const shape = types.resolve(type);
+  const parts = (shape.k === 'union' ? shape.of : [shape]).filter((one) => !isNothing(one));
+  return parts.length > 0 && parts.every((one) => one.k === 'fn');
+}
+
+const isNothing = (shape: Shape): boolean =>
+  (shape.k === 'lit' && (shape.v === undefined || shape.v === null)) ||
+  (shape.k === 'prim' && shape.n === 'void');
+
 function isHandlerPlace(
   project: Linked,
   node: RenderFact,
@@ -56,7 +67,8 @@ function isHandlerPlace(
   if (attribute.mode === 'listen') return true;
   if (attribute.mode !== 'value') return false;
   if (node.kind === 'element') return isHandlerName(attribute.name);
-  return target !== undefined && project.components[target]!.ports.get(attribute.name)?.channel === 'event';
+  const port = target === undefined ? undefined : project.components[target]!.ports.get(attribute.name);
+  return port?.channel === 'event' || (port?.type !== undefined && isFunctionType(project, port.type));
 }
 
 /** `onClick`, or `onclick` where the page knows such an event. */

@@ -95,8 +95,8 @@ function spotsOf(project: Linked, owner: Component): Map<number, Spot[]> {
     const { each, attributes, arms = [] } = site.fact;
     const apart =
       each !== undefined || attributes.some((one) => one.mode === 'key') || isKept(owner, site.node);
-    const placed = uses.get(topNode(owner, site.node)) ?? uses.get(site.node);
-    if (placed && placed.length > 1)
+    const placed = [...nodesAbove(owner, site.node)].flatMap((one) => uses.get(one) ?? []);
+    if (placed.length > 1)
       for (const one of placed)
         add(site.target, { ...one, apart: apart || one.apart, arms: [...one.arms, ...arms], site });
     else if (arms.length)

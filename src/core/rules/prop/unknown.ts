@@ -66,11 +66,13 @@ const boundName = (target: Component, { name }: AttributeFact): string | undefin
 /** Two-way bindings of props of which the child never tells a change, as the listeners that they are. */
 function neverUpdated(project: Linked, site: Site, target: Component): AttributeFact[] {
   const { facts, ports } = target;
-  if (!facts.traits.attributesFallThrough || facts.openEmits || facts.wrapped) return [];
+  const isPair = facts.traits.attributesFallThrough || facts.traits.updateEvent !== undefined;
+  if (!isPair || facts.openEmits || facts.openProps || facts.wrapped || target.openBase) return [];
   return site.fact.attributes.flatMap((one) => {
     const event = updateOf(target, one.name);
     if (one.mode !== 'two-way' || ports.get(one.name)?.channel !== 'prop' || ports.has(event)) return [];
-    return takesBelow(project, target, event) ? [] : [{ ...one, name: event }];
+    const isTaken = facts.traits.attributesFallThrough && takesBelow(project, target, event);
+    return isTaken ? [] : [{ ...one, name: event }];
   });
 }
 
@@ -111,8 +113,11 @@ function isOfElement(project: Linked, site: Site, { name }: AttributeFact): bool
  */
 function takenByNobody(project: Linked, site: Site, target: Component): AttributeFact[] {
   const { markup } = project.components[site.owner]!;
-  if (target.facts.attached || markup?.open || !isClosed(target)) return [];
+  if (markup?.open || !isClosed(target)) return [];
   const beside = companions(project, site);
+  // On an element of the page that has but directives, it is said of the first.
+  const isAlone = beside.every((one) => project.components[one.target]!.facts.attached && site.id < one.id);
+  if (target.facts.attached && !isAlone) return [];
   const takes = (one: Site, name: string): boolean => {
     const { ports } = project.components[one.target]!;
     return one.exposes ? one.exposes.includes(name) : ports.has(name);
@@ -127,7 +132,8 @@ function takenByNobody(project: Linked, site: Site, target: Component): Attribut
     if (markup?.taken.has(bare)) return false;
     if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
     if (isPageAttribute(name)) return false;
-    return !plain || meant(site, target, one) !== undefined;
+    // An element has more than is known of all elements.
+    return (!plain && !target.facts.attached) || meant(site, target, one) !== undefined;
   });
 }
 

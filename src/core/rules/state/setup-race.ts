@@ -1,4 +1,4 @@
-import type { SharedWriteFact } from '../../model/facts';
+import type { ComponentFacts, Span } from '../../model/facts';
 import type { Linked } from '../../link';
 import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
@@ -7,8 +7,10 @@ interface SetupWrite {
   component: Component;
   /** The component or helper in whose code the write stands. */
   home: Component;
-  write: SharedWriteFact;
+  write: Span & { name: string; path: string[] };
   field: string;
+  /** The key of the context that holds the field. */
+  key?: string;
 }
 
 export const setupRace: Rule = {
@@ -19,7 +21,10 @@ export const setupRace: Rule = {
     const byField = new Map<string, SetupWrite[]>();
     for (const component of project.components) {
       if (component.facts.role !== 'component' || project.files[component.file]!.aside) continue;
-      for (const one of writesOf(project, component, component, new Set())) {
+      for (const one of [
+        ...writesOf(project, component, component, new Set()),
+        ...writesInto(project, component),
+      ]) {
         const list = byField.get(one.field);
         if (list) list.push(one);
         else byField.set(one.field, [one]);
@@ -62,9 +67,8 @@ function writesOf(project: Linked, component: Component, home: Component, seen: 
   const own = (facts.sharedWrites ?? []).flatMap((write) => {
     // A whole value is mostly given only where there is none yet.
     if (!write.path.length) return [];
-    const isSetup = write.fn === -1 || facts.functions[write.fn]!.where === 'derivation';
     const target = project.lookup(file, write.name);
-    if (!isSetup || target.kind !== 'value') return [];
+    if (!isWhileSetUp(facts, write.fn) || target.kind !== 'value') return [];
     const field = `${target.file}:${target.value.name}.${write.path.join('.')}`;
     return [{ component, home, write, field }];
   });
@@ -75,6 +79,29 @@ function writesOf(project: Linked, component: Component, home: Component, seen: 
   });
   return [...own, ...more];
 }
+
+const isWhileSetUp = ({ functions }: ComponentFacts, fn: number): boolean =>
+  fn === -1 || functions[fn]!.where === 'derivation' || functions[fn]!.first === true;
+
+/** What a component writes into what it is given from further up. */
+function writesInto(project: Linked, component: Component): SetupWrite[] {
+  const { facts, file, id } = component;
+  return facts.writes.flatMap(({ symbol, path = [], fn, start, end }): SetupWrite[] => {
+    const { kind, name } = facts.symbols[symbol]!;
+    if (kind !== 'injected' || !path.length || !isWhileSetUp(facts, fn)) return [];
+    const asked = facts.consumes.find((one) => one.symbol === symbol);
+    const key = project.contexts.consumers.find(
+      (one) => one.component === id && one.place.start === asked?.start && one.place.file === file,
+    )?.key.id;
+    if (key === undefined) return [];
+    const write = { name, path, start, end };
+    return [{ component, home: component, write, field: `${key}.${path.join('.')}`, key }];
+  });
+}
+
+/** Whether a component has one of its own of what a key stands for. */
+const hasOwn = ({ contexts }: Linked, component: number, key: string | undefined): boolean =>
+  key !== undefined && contexts.providers.some((one) => one.component === component && one.key.id === key);
 
 /** The nearest component below that is one of the writers. */
 function firstBelow(
@@ -89,7 +116,7 @@ function firstBelow(
     if (seen.has(target)) continue;
     seen.add(target);
     const found = writers.get(target);
-    if (found) return found;
+    if (found && !hasOwn(project, target, found.key)) return found;
     pending.push(...project.components[target]!.sites);
   }
   return undefined;
