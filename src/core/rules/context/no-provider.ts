@@ -1,11 +1,14 @@
 import { nearest } from '../../model/names';
 import { step, tagPlace, type Rule } from '../rule';
 
+/** Claimed where a consumer is likely to mean the provided key of a name. */
+export const unreadKey = (name: string): string => `unread:${name}`;
+
 export const noProvider: Rule = {
   name: 'context/no-provider',
   level: 'error',
   summary: 'A consumer without a usable default is rendered where no provider of its key is above it.',
-  check({ project, report, claimed }) {
+  check({ project, report, claim, claimed }) {
     const contexts = project.contexts;
     const provided = [...new Set(contexts.providers.map((one) => one.key.name))];
     const seen = new Set<string>();
@@ -43,6 +46,7 @@ export const noProvider: Rule = {
       const reader = project.components[component]!;
       const some = contexts.providedSomewhere(component, key) || contexts.mayBeElsewhere(component);
       const near = nearest(key.name, provided);
+      if (near) claim(unreadKey(near));
       report({
         component: reader,
         port: { channel: 'context', name: key.name },

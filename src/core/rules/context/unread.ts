@@ -3,12 +3,13 @@ import { contextKey } from '../../link/keys';
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
 import { step, type Rule } from '../rule';
+import { unreadKey } from './no-provider';
 
 export const contextUnread: Rule = {
   name: 'context/unread',
   level: 'warning',
   summary: 'A provided key has no consumer below it.',
-  check({ project, report }) {
+  check({ project, report, claimed }) {
     const contexts = project.contexts;
     const { providers, keys } = contexts;
     const consumed = new Set(
@@ -28,6 +29,7 @@ export const contextUnread: Rule = {
       for (const provider of providersOf.get(key) ?? []) {
         const { component, place } = provider;
         if (provider.implicit || (used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
+        if (claimed(unreadKey(key.name))) continue;
         const owner = project.components[component]!;
         // What is provided at the wrong time never is.
         if (owner.facts.timed?.some((one) => one.start <= place.start && place.end <= one.end)) continue;

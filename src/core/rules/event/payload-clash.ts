@@ -20,8 +20,40 @@ export const payloadClash: Rule = {
         if (port.channel === 'event') checkEmits(audit, component, port);
     }
     for (const site of project.sites) checkHandlers(audit, site);
+    for (const component of project.components) checkHeard(audit, component);
   },
 };
+
+/** What a class hears at its tag or on the page: the method takes what the event does not carry. */
+function checkHeard(audit: RuleContext, component: Component): void {
+  const { project } = audit;
+  const { facts, file, id } = component;
+  for (const { event, symbol, on } of facts.hears ?? []) {
+    const { name, type, start, end } = facts.symbols[symbol]!;
+    const [param] = functionOf(project, type && { type, file, component: id })?.params ?? [];
+    if (!param) continue;
+    const arriving = on
+      ? project.rising.onPage(`@${event}`)
+      : project.rising.arrivingAt(component, `@${event}`);
+    for (const port of arriving) {
+      const from = functionOf(project, port.type)?.params[0]?.type;
+      if (!from || !clashes(project, from, param.type, false)) continue;
+      const source = project.components[port.component]!;
+      const place = placeOf(file, { start, end });
+      audit.report({
+        component: source,
+        port,
+        place,
+        message: `"${name}" of ${component.name} takes "${param.name}" of another type than ${source.name} raises "${event}" with.`,
+        trail: [
+          step(source, port.place, port.name, 'is declared', 'emit'),
+          step(component, place, name, 'takes it as another type', 'drop'),
+        ],
+      });
+      break;
+    }
+  }
+}
 
 /** The function in a type, where there is exactly one. */
 function functionOf(project: Linked, type: Lazy | undefined): Fn | undefined {

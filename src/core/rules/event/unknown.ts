@@ -1,5 +1,8 @@
+import type { Linked } from '../../link';
+import { bareName, nearest } from '../../model/names';
+import { isPageEvent } from '../../model/page-names';
 import { unknownNames, unknownReport } from '../prop/unknown';
-import { attributeKey, type Rule } from '../rule';
+import { attributeKey, placeOf, type Rule, step } from '../rule';
 
 export const unknownEvent: Rule = {
   name: 'event/unknown',
@@ -10,5 +13,45 @@ export const unknownEvent: Rule = {
       if (one.channel !== 'event' || claimed(attributeKey(one.site, one.attribute.name))) continue;
       report(unknownReport(one));
     }
+    const raised = raisedIn(project);
+    if (!raised) return;
+    for (const component of project.components) {
+      if (component.facts.role !== 'component') continue;
+      for (const { event, start, end } of component.facts.hears ?? []) {
+        if (raised.has(event) || isPageEvent(`@${event}`) || project.madeEvents.has(bareName(event)))
+          continue;
+        const place = placeOf(component.file, { start, end });
+        const near = nearest(event, [...raised]);
+        report({
+          component,
+          port: { channel: 'event', name: event },
+          nodes: [],
+          place,
+          message: `${component.name} listens for "${event}", and nothing in the project raises it.${near ? ` Did you mean "${near}"?` : ''}`,
+          trail: [step(component, place, event, 'is listened for', 'wait')],
+          ...(near ? { suggestion: near } : {}),
+        });
+      }
+    }
   },
 };
+
+/** Names of the events of all components; undefined where elements of others are placed, which may raise any. */
+function raisedIn(project: Linked): Set<string> | undefined {
+  const hasOthers = project.components.some(({ facts, siteAt }) =>
+    facts.render.some(
+      ({ kind, tag }, index) =>
+        tag?.name.includes('-') === true &&
+        (kind === 'site' || facts.traits.isElement) &&
+        !siteAt.get(index)?.length,
+    ),
+  );
+  if (hasOthers) return undefined;
+  return new Set(
+    project.components.flatMap(({ ports }) =>
+      [...ports.values()].flatMap(({ channel, name }) =>
+        channel === 'event' ? [name.replace(/^@/, '')] : [],
+      ),
+    ),
+  );
+}
