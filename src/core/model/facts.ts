@@ -383,7 +383,7 @@ export interface ComponentFacts extends Span {
   /** Links to the components around it that are followed further: `$parent.$parent`, with the names on the way. */
   climbs?: (Span & { names: string[] })[];
   /** Names that its template uses, and that nothing in sight declares. */
-  unknownNames?: (Span & { name: string; known: string[] })[];
+  unknownNames?: (Span & { name: string; known: string[]; orType?: true })[];
   /** Name of the class that it extends, where that is no class of the framework; whether type arguments are given to it. */
   extends?: Span & { name: string; given?: true };
   /** Name of the class that it extends, where what that declares is joined otherwise than by `extends`. */

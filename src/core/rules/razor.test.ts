@@ -283,11 +283,7 @@ describe('contexts', () => {
         'Strip.razor':
           '<b>@House @Level</b>\n@code {\n [CascadingParameter(Name = "Huose")] public string House { get; set; } = default!;\n [CascadingParameter(Name = "Level")] public int Level { get; set; }\n}',
       },
-      [
-        'warning context/unread App.razor:1 House',
-        'error context/type-clash App.razor:1 name',
-        'error context/no-provider Strip.razor:3 House',
-      ],
+      ['error context/type-clash App.razor:1 name', 'error context/no-provider Strip.razor:3 House'],
     ],
     [
       'a page stands in its layout',

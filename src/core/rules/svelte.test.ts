@@ -231,10 +231,7 @@ describe('contexts', () => {
         'App.svelte': root(`setContext('fleets', 1);`),
         'Reader.svelte': reader(`const x = getContext('fleet');`),
       },
-      [
-        `warning context/unread App.svelte:4 'fleets'`,
-        `error context/no-provider Reader.svelte:3 getContext('fleet')`,
-      ],
+      [`error context/no-provider Reader.svelte:3 getContext('fleet')`],
     ],
     [
       'by a key that both import',

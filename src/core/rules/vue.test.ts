@@ -317,7 +317,6 @@ describe('provide and inject', () => {
     [
       'provided under another name',
       { 'App.vue': root(`provide('fleets', 1);`), 'Reader.vue': READER(`const x = inject('fleet');`) },
-      [`warning context/unread App.vue:4 'fleets'`, `error context/no-provider Reader.vue:3 inject('fleet')`],
     ],
     [
       'a default is enough',

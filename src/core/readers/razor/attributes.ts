@@ -54,7 +54,7 @@ function readNamed(u: RazorUnit, one: AttributeText, isSite: boolean, at: At): A
   if (!pieces.length) {
     if (!isSite) return make(literal);
     // What stands there without a mark is code, if the child takes anything but a text.
-    const node = codeAt(u, value, at.scope);
+    const node = codeAt(u, value, at.scope, false);
     if (!node) return make(literal);
     const isNothing = node.type === 'Identifier' && !node.binding && !u.facts.openProps;
     return { ...make(isNothing ? literal : valueOf(u, node, ctx)), text: literal };
@@ -109,7 +109,8 @@ function readDirective(
   const { name, nameAt } = one;
   const code = one.value && (codeIn(u.file.text, one.value) ?? one.value);
   const ctx: Ctx = { ...at.ctx, where: 'attribute' };
-  const made = code && codeAt(u, code, at.scope);
+  // How a binding is written is no code.
+  const made = code && codeAt(u, code, at.scope, !/:(event|format|culture)$/.test(name));
   if (name === '@key' && made) {
     use(u, u.expr(made, ctx), ctx);
     return undefined;

@@ -1,18 +1,65 @@
 /** Code of markup and of members: names that are members of the class are read as such. */
 import type * as t from '@babel/types';
 import type { Span } from '../../model/facts';
+import { nearest } from '../../model/names';
 import { bindingOf, type Scope } from '../script/scope';
+import { spanOf } from '../script/unit';
 import { eachChild } from '../script/walk';
 import { CSharp } from './csharp';
 import type { RazorUnit } from './unit';
 
-/** An expression that stands in the markup. */
-export function codeAt(u: RazorUnit, { start, end }: Span, scope: Scope): t.Expression | undefined {
+/** An expression that stands in the markup; one that may as well be a text is not `certain` to be one. */
+export function codeAt(
+  u: RazorUnit,
+  { start, end }: Span,
+  scope: Scope,
+  certain = true,
+): t.Expression | undefined {
   const made = CSharp.expression(u.file.text, start, end);
   if (!made) return undefined;
   qualify(made, (name) => u.names.has(name) && !bindingOf(name, scope));
   u.scopes.bind(made, scope);
+  if (certain) noteUnbound(u, made, false);
   return made;
+}
+
+/** What the framework and the language have names for. */
+const KNOWN =
+  /^(_|context|value|builder|__builder|nameof|typeof|default|undefined|StateHasChanged|InvokeAsync|ShouldRender|RendererInfo|AssignedRenderMode|Assets)$/;
+
+/** Notes names that nothing around declares; `inChain`: where members are taken of one, it may be a type. */
+function noteUnbound(u: RazorUnit, node: t.Node, inChain: boolean): void {
+  switch (node.type) {
+    case 'Identifier':
+      if (!node.binding && !KNOWN.test(node.name) && !u.names.has(node.name))
+        u.unbound.push({ name: node.name, ...spanOf(node), ...(inChain ? { orType: true as const } : {}) });
+      return;
+    case 'MemberExpression':
+    case 'OptionalMemberExpression':
+      noteUnbound(u, node.object, true);
+      if (node.computed) noteUnbound(u, node.property, false);
+      return;
+    case 'NewExpression':
+      for (const one of node.arguments) noteUnbound(u, one, false);
+      return;
+    default:
+      eachChild(node, (child) => noteUnbound(u, child, false));
+  }
+}
+
+/**
+ * Names of the markup that nothing declares. C# declares names in many ways: of one that stands anywhere else in the file,
+ * nothing is said. One with a capital may be of a base or of a type whose names are in sight, unless a member has nearly
+ * the same.
+ */
+export function settleUnbound(u: RazorUnit): void {
+  const known = [...u.names];
+  const found = u.unbound.filter(({ name }) => {
+    const count = u.file.text.match(new RegExp(`(?<![\\w$])${name}(?!\\w)`, 'g'))?.length;
+    if (count !== u.unbound.filter((one) => one.name === name).length) return false;
+    return /^[a-z_]/.test(name) || nearest(name, known) !== undefined;
+  });
+  if (found.length) u.facts.unknownNames = found.map((one) => ({ ...one, known }));
 }
 
 /** Statements that stand in the markup; their names are not bound yet. */

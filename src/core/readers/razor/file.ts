@@ -13,6 +13,7 @@ import { spread } from '../script/attributes';
 import { makeClass } from './class';
 import { CSharp } from './csharp';
 import { declarationOf } from './csharp-file';
+import { settleUnbound } from './code';
 import { razorDialect } from './dialect';
 import { type MarkupNode, RazorMarkup } from './markup';
 import { exposeMembers, isParameter, readInject, readMember } from './members';
@@ -143,6 +144,7 @@ function readUnit(
   const scope: Scope = { parent: undefined, owner: u.node, isFunction: true, names: new Map() };
   readNodes(u, nodes, { scope, ctx: SETUP, parent: 0 });
   placeRest(u);
+  settleUnbound(u);
   dropCalled(u);
   settleEarly(u);
   settleMissing(u);

@@ -1,6 +1,6 @@
 /** What is known of a component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
-import type { ComponentFacts } from '../../model/facts';
+import type { ComponentFacts, Span } from '../../model/facts';
 import { newUnit } from '../script/new-unit';
 import type { OwnUnit } from '../script/own';
 import type { Scopes } from '../script/scope';
@@ -18,6 +18,8 @@ export interface RazorUnit extends OwnUnit {
   declared: Map<t.Node, MemberNode>;
   /** Names of all members. */
   names: Set<string>;
+  /** Names in the markup that nothing around declares. */
+  unbound: (Span & { name: string; orType?: true })[];
   /** Names of members that tags put handles into. */
   handles: Set<string>;
   /** Symbols of callbacks that may be called though nobody hands any in. */
@@ -39,6 +41,7 @@ export function razorUnit(
     scopes,
     declared: new Map<t.Node, MemberNode>(),
     names: new Set<string>(),
+    unbound: [],
     handles: new Set<string>(),
     callbacks: new Set<number>(),
     inAddress: new Set<string>(),

@@ -14,7 +14,7 @@ export const unresolved: Rule = {
       // A plain script shares its names with others on the page.
       if (!file.facts.imports.length && !file.facts.exports.length) continue;
       for (const [index, node] of component.facts.render.entries()) {
-        if (node.kind !== 'site' || !node.tag) continue;
+        if (node.kind !== 'site' || !node.tag || node.tag.guess) continue;
         const { tag } = node;
         const problem = component.markup
           ? outOfScope(project, component, index)

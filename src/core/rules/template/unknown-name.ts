@@ -11,10 +11,11 @@ export const unknownName: Rule = {
     if (globals.has('*')) return;
     for (const component of project.components) {
       const { facts, file } = component;
-      if (!facts.unknownNames || facts.openProps || component.unresolved) continue;
+      if (!facts.unknownNames || facts.openProps || component.unresolved || component.openBase) continue;
       if (project.files[file]!.bringsNames) continue;
       const seen = new Set<string>();
-      for (const { name, start, end, known } of facts.unknownNames) {
+      for (const { name, start, end, known, orType } of facts.unknownNames) {
+        if (orType && project.names.lookupType(file, name)) continue;
         if (seen.has(name) || globals.has(name) || component.ports.has(name)) continue;
         seen.add(name);
         const typed = [...component.ports.values()]
