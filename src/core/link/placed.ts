@@ -91,7 +91,8 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
       if (slot === undefined || slot === whole.facts.traits.contentPort) {
         const lost = lostSlot(whole.facts, facts.render[child]!, owner.markup!);
         if (lost) given.push(content(child, lost.slot, lost));
-        nested ||= !lost && !isTemplate(facts.render[child]!);
+        // What asks for nothing takes it all the same.
+        nested ||= (slot !== undefined || !lost) && !isTemplate(facts.render[child]!);
         continue;
       }
       change(child, { slot });

@@ -317,6 +317,7 @@ describe('provide and inject', () => {
     [
       'provided under another name',
       { 'App.vue': root(`provide('fleets', 1);`), 'Reader.vue': READER(`const x = inject('fleet');`) },
+      [`error context/no-provider Reader.vue:3 inject('fleet')`],
     ],
     [
       'a default is enough',

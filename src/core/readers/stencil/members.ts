@@ -24,7 +24,7 @@ type Read = (() => void) | undefined;
 
 export function readElementClass(u: StencilUnit, node: t.Class): void {
   findHandles(u, node);
-  const watched: { text: t.Node; name: string }[] = [];
+  const watched: { text: t.Node; name: string; by: string }[] = [];
   let render: t.ClassMethod | undefined;
   readClassMembers(u, node, {
     fieldKind: () => undefined,
@@ -38,14 +38,17 @@ export function readElementClass(u: StencilUnit, node: t.Class): void {
         const own = readDecorated(u, name, member, one);
         if (own) return own;
         const text = one.name === 'Watch' ? textOf(one.args[0]) : undefined;
-        if (text !== undefined) watched.push({ text: one.args[0]!, name: text });
+        if (text !== undefined) watched.push({ text: one.args[0]!, name: text, by: name });
       }
       return readPlain(u, name, member);
     },
   });
   // What is drawn is read last, so that what it calls is known.
   if (render) drawn(u, render);
-  for (const { text, name } of watched) {
+  for (const { text, name, by } of watched) {
+    // What watches runs at every change.
+    const { fn } = u.facts.symbols[u.members.get(by) ?? -1] ?? {};
+    if (fn !== undefined) u.facts.functions[fn]!.where = 'effect';
     const symbol = u.members.get(name);
     if (symbol === undefined) {
       const known = [...u.members.keys()];
