@@ -53,7 +53,15 @@ export function readElementClass(u: StencilUnit, node: t.Class): void {
     if (symbol === undefined) {
       const known = [...u.members.keys()];
       (u.facts.orphans ??= []).push({ name, port: name, channel: 'prop', known, ...spanOf(text) });
-    } else noteRead(u, symbol, spanOf(text), { ...SETUP, where: 'effect' });
+      continue;
+    }
+    noteRead(u, symbol, spanOf(text), { ...SETUP, where: 'effect' });
+    // What it is given first is the new value.
+    const given = u.facts.symbols.find(
+      ({ kind, within, index }) => kind === 'param' && within === fn && index === 0,
+    );
+    if (given && fn !== undefined)
+      Object.assign(given, { kind: 'derived', init: { kind: 'identity', symbol, ...spanOf(text) } });
   }
   expose(u);
 }
