@@ -18,6 +18,8 @@ export interface Provider {
   place: Place;
   value: ExprFact | undefined;
   at?: ProvideFact['at'];
+  /** One of many that arrive as a list. */
+  many?: true;
   /** It is the component itself, which nobody wrote down as provided. */
   implicit?: true;
   /** A helper provides it: the calls that lead to it, each by its index in the caller, and the value in its code. */

@@ -148,6 +148,7 @@ function providersOf(project: Tree, component: Component, keyAt: KeyAt): Provide
       place: { file, start: one.keyStart, end: one.keyEnd },
       value: one.value,
       ...(one.at ? { at: one.at } : {}),
+      ...(one.many ? { many: one.many } : {}),
     });
   }
   facts.render.forEach((node, index) => {

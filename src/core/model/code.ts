@@ -189,6 +189,8 @@ export interface ProvideFact extends Span {
   at?: 'host' | 'view';
   /** What is provided says so itself, for all. */
   itself?: true;
+  /** One of many that are provided under the key, all of which arrive as a list. */
+  many?: true;
 }
 
 export interface ConsumeFact extends Span {

@@ -86,7 +86,7 @@ export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttr
   const value: ExprFact = code ? u.expr(code, ctx) : { kind: 'computed', ...all };
   if (code) value.type ??= typeOf(u, code);
   // A template is drawn where it is stamped.
-  if (one.name === 'ngTemplateOutlet') use(u, value, { ...ctx, where: 'text' }, 'text');
+  if (one.name === 'ngTemplateOutlet') stamp(u, value, ctx);
   // What stands on an element of the page is used there.
   else if (node.kind !== 'site') use(u, value, ctx, isHandle(u, value) ? 'argument' : 'attribute');
   const mode: AttributeFact['mode'] = kind === BINDING.twoWay ? 'two-way' : 'value';
@@ -95,6 +95,13 @@ export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttr
   if (called && value.kind === 'call') made.called = called;
   node.attributes.push(made);
   if (mode === 'two-way' && code) writeBack(u, code, all, at.ctx);
+}
+
+/** A template is drawn where it is named, in whichever order the two stand. */
+export function stamp(u: AngularUnit, value: ExprFact, ctx: Ctx): void {
+  const from = u.facts.reads.length;
+  use(u, value, { ...ctx, where: 'text' }, 'text');
+  if (ctx.arms) for (const read of u.facts.reads.slice(from)) read.arms = ctx.arms;
 }
 
 /** `(held)="hold($event)"`; what stands on the window or the document is none of the tag's. */

@@ -1,6 +1,7 @@
 /** What is provided: classes, values, factories and aliases under keys, in lists that may hold lists. */
 import type * as t from '@babel/types';
 import type { ExprFact, ProvideFact } from '../../model/facts';
+import { UNKNOWN } from '../../model/types';
 import { readFunction } from '../script/functions';
 import { infer } from '../script/infer';
 import { isFunction } from '../script/scope';
@@ -65,7 +66,11 @@ function readEntry(u: AngularUnit, node: t.ObjectExpression, where: ProvidedAt):
   u.inContext++;
   const value = providedBy(u, entry, keyNode);
   u.inContext--;
-  if (key !== undefined && keyNode) provide(u, key, keyNode, value, where);
+  if (key === undefined || !keyNode) return;
+  const isMany = entry.isTrue('multi');
+  if (isMany && value) value.type = value.type ? { t: 'array', of: value.type } : UNKNOWN;
+  provide(u, key, keyNode, value, where);
+  if (isMany) u.facts.provides.at(-1)!.many = true;
 }
 
 function providedBy(

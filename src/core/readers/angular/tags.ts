@@ -11,7 +11,7 @@ import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
 import { addNode, type Ctx, inBranch, spanOf, use } from '../script/unit';
 import { codeOf } from './code';
-import { addInput, addText, readGiven, standAs } from './given';
+import { addInput, addText, readGiven, stamp, standAs } from './given';
 import { declareAlias, openLoop } from './loops';
 import { slotPort } from './names';
 import { attachReferences } from './references';
@@ -84,15 +84,8 @@ function readOutlet(u: AngularUnit, content: TmplAstContent, at: At, nested: Nes
   );
   const node = u.facts.render[index]!;
   node.parent = at.parent;
-  noteNested(u, at.parent);
   standAs(node, content);
   nested.nodes(u, content.children, at);
-}
-
-/** An outlet in the content of a component hands its own content on. */
-function noteNested(u: AngularUnit, parent: number): void {
-  const node = parent >= 0 ? u.facts.render[parent] : undefined;
-  if (node) node.nested = true;
 }
 
 /** `<ng-template #row let-item>`: drawn by whoever stamps it. */
@@ -173,7 +166,9 @@ function readConditional(
 ): void {
   const condition: Ctx = { ...at.ctx, where: 'condition' };
   const value = test && use(u, u.expr(test, condition), condition, 'condition');
-  for (const one of others) if (one) use(u, u.expr(one, at.ctx), at.ctx);
+  // The template that is drawn otherwise.
+  const otherwise = test ? inBranch(u, at.ctx, test, false) : at.ctx;
+  for (const one of others) if (one) stamp(u, u.expr(one, otherwise), otherwise);
   let { scope } = at;
   const [alias] = template.variables;
   if (alias && value) scope = declareAlias(u, identifier(alias.name, spanAt(alias.keySpan)), value, test, at);

@@ -11,7 +11,8 @@ export const inherits: Rule = {
       const target = project.lookup(component.file, base.name);
       if (target.kind !== 'component') continue;
       const other = project.components[target.component]!;
-      if (other.facts.role !== 'component') continue;
+      // What stands on tags of others is no component of its own.
+      if (other.facts.role !== 'component' || other.facts.attached) continue;
       const place = placeOf(component.file, base);
       report({
         component,

@@ -16,7 +16,9 @@ export const unknownEvent: Rule = {
     const raised = raisedIn(project);
     if (!raised) return;
     for (const component of project.components) {
-      if (component.facts.role !== 'component') continue;
+      const { pkg } = project.files[component.file]!;
+      // What a package offers, its users may raise events in.
+      if (component.facts.role !== 'component' || (pkg && !pkg.private)) continue;
       for (const { event, start, end } of component.facts.hears ?? []) {
         if (raised.has(event) || isPageEvent(`@${event}`) || project.madeEvents.has(bareName(event)))
           continue;

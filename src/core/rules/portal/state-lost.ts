@@ -95,14 +95,23 @@ function spotsOf(project: Linked, owner: Component): Map<number, Spot[]> {
     const { each, attributes, arms = [] } = site.fact;
     const apart =
       each !== undefined || attributes.some((one) => one.mode === 'key') || isKept(owner, site.node);
-    const placed = [...nodesAbove(owner, site.node)].flatMap((one) => uses.get(one) ?? []);
-    if (placed.length > 1)
+    const placed = placesOf(owner, uses, site.node);
+    if (placed.length)
       for (const one of placed)
         add(site.target, { ...one, apart: apart || one.apart, arms: [...one.arms, ...arms], site });
     else if (arms.length)
       add(site.target, { place: tagPlace(site), arms, way: wayOf(owner, site.node), apart, site });
   }
   return found;
+}
+
+/** The places of the innermost thing around a node that is placed in several, else of what is placed in one. */
+function placesOf(owner: Component, uses: Map<number, Spot[]>, node: number): Spot[] {
+  const found = [...nodesAbove(owner, node)].flatMap((at) => {
+    const list = uses.get(at);
+    return list ? [list] : [];
+  });
+  return found.find((list) => list.length > 1) ?? found[0] ?? [];
 }
 
 /** Reads of what draws something, by the outermost node that is drawn. */

@@ -1,0 +1,513 @@
+/** Forms of Angular: modules, bases, structural directives, views of their own, providers. */
+import { describe } from 'vitest';
+import { ANGULAR_MOUNT, casesFor, type Sources } from './testing';
+
+const cases = casesFor(ANGULAR_MOUNT, 'app.ts');
+
+const CORE =
+  "import { Component, Directive, NgModule, Injectable, InjectionToken, Input, Output, EventEmitter, ViewChildren, ContentChild, QueryList, ElementRef, HostListener, inject, input, model, output, signal, computed, effect, linkedSignal, booleanAttribute } from '@angular/core'; import { NgIf, NgFor } from '@angular/common'; import { Subject } from 'rxjs';";
+
+/** A component of four lines and those of its members, which begin on the fourth. */
+const comp = (name: string, selector: string, template: string, members = '', settings = '') =>
+  `@Component({ selector: '${selector}', ${settings}\n template: \`${template}\` })\nexport class ${name} {\n${members}\n}`;
+const one = (...parts: string[]): Sources => ({ 'app.ts': [CORE, ...parts].join('\n') });
+
+describe('what is handed in', () => {
+  cases(/^prop\//, [
+    [
+      'alias unknown by member name',
+      one(
+        comp('Row', 'row', '{{ n }}', "@Input({ alias: 'count' }) n = 0;"),
+        comp('App', 'app', '<row [n]="1"/><row [count]="2"/>', '', 'imports: [Row],'),
+      ),
+      ['error prop/unknown app.ts:8 n'],
+    ],
+    [
+      'getter setter input type',
+      one(
+        comp(
+          'Row',
+          'row',
+          '{{ k }}',
+          'k = 0;\n@Input() set n(v: number) { this.k = v; }\nget n() { return this.k; }',
+        ),
+        comp('App', 'app', '<row [n]="\'a\'"/>', '', 'imports: [Row],'),
+      ),
+      ['error prop/type-clash app.ts:10 n'],
+    ],
+    [
+      'inherited input missing',
+      one(
+        `@Directive() export abstract class Base { @Input({ required: true }) wind!: number; }`,
+        `@Component({ selector: 'row', template: '{{ wind }}' }) export class Row extends Base {}`,
+        comp('App', 'app', '<row/>', '', 'imports: [Row],'),
+      ),
+      ['error prop/missing app.ts:5 row'],
+    ],
+    [
+      'defer',
+      one(
+        comp('Log', 'log', '{{ n }}', '@Input({ required: true }) n!: number;'),
+        comp('App', 'app', '@defer (on viewport) { <log/> } @placeholder { <b></b> }', '', 'imports: [Log],'),
+      ),
+      ['error prop/missing app.ts:8 log'],
+    ],
+    [
+      'computed chain type clash',
+      one(
+        comp('Row', 'row', '{{ n() }}', 'n = input(0);'),
+        comp(
+          'App',
+          'app',
+          '<row [n]="label()"/>',
+          "k = signal(1); label = computed(() => 'n' + this.k());",
+          'imports: [Row],',
+        ),
+      ),
+      ['error prop/type-clash app.ts:8 n'],
+    ],
+    [
+      'method result type clash',
+      one(
+        comp('Row', 'row', '{{ n() }}', 'n = input(0);'),
+        comp('App', 'app', '<row [n]="label()"/>', "label(): string { return 'a'; }", 'imports: [Row],'),
+      ),
+      ['error prop/type-clash app.ts:8 n'],
+    ],
+    [
+      'interface member missing',
+      one(
+        `export interface Point { x: number; y: number }`,
+        comp('Row', 'row', '{{ p().x }}', 'p = input.required<Point>();'),
+        comp('App', 'app', '<row [p]="{ x: 1 }"/>', '', 'imports: [Row],'),
+      ),
+      ['error prop/type-clash app.ts:9 p'],
+    ],
+    [
+      'array element',
+      one(
+        comp('Row', 'row', '{{ l().length }}', 'l = input<number[]>([]);'),
+        comp('App', 'app', '<row [l]="[1, \'a\']"/>', '', 'imports: [Row],'),
+      ),
+      ['error prop/type-clash app.ts:8 l'],
+    ],
+    [
+      'function input required params',
+      one(
+        comp('Row', 'row', '{{ by()(1) }}', 'by = input.required<(n: number) => string>();'),
+        comp('App', 'app', '<row [by]="show"/>', 'show = (n: string) => n;', 'imports: [Row],'),
+      ),
+      ['error prop/type-clash app.ts:8 by'],
+    ],
+    [
+      'reflected attr unknown near',
+      one(
+        comp('Row', 'row', '{{ label }}', "@Input() label = '';"),
+        comp('App', 'app', '<row lable="x"/>', '', 'imports: [Row],'),
+      ),
+      ['warning prop/unknown app.ts:8 lable'],
+    ],
+  ]);
+});
+
+describe('events', () => {
+  cases(/^event\//, [
+    [
+      'inherited output unknown',
+      one(
+        `@Directive() export abstract class Base { @Output() held = new EventEmitter<void>(); go() { this.held.emit(); } }`,
+        `@Component({ selector: 'row', template: '<b (click)="go()"></b>' }) export class Row extends Base {}`,
+        comp('App', 'app', '<row (hled)="n = 1"/>{{ n }}', 'n = 0;', 'imports: [Row],'),
+      ),
+      ['error event/unknown app.ts:5 hled'],
+    ],
+    [
+      'subject output',
+      one(
+        comp('Row', 'row', '<b (click)="held.next(1)"></b>', '@Output() held = new Subject<number>();'),
+        comp('App', 'app', '<row/>', '', 'imports: [Row],'),
+      ),
+      ['warning event/unheard app.ts:5 held'],
+    ],
+    [
+      'output payload object',
+      one(
+        comp('Row', 'row', '<b (click)="held.emit({ at: 1 })"></b>', 'held = output<{ at: string }>();'),
+        comp('App', 'app', '<row (held)="n = $event.at"/>{{ n }}', "n = '';", 'imports: [Row],'),
+      ),
+      ['error event/payload-clash app.ts:3 held.emit({ at: 1 })'],
+    ],
+    [
+      'unguarded optional cb signal',
+      one(
+        comp('Row', 'row', '<b (click)="go()"></b>', 'done = input<() => void>();\ngo() { this.done()(); }'),
+        comp('App', 'app', '<row/><row [done]="d"/>', 'd = () => {};', 'imports: [Row],'),
+      ),
+      ['warning event/unguarded-call app.ts:6 this.done()()'],
+    ],
+  ]);
+});
+
+describe('components', () => {
+  cases(/^component\//, [
+    [
+      'module not exported',
+      one(
+        `@Component({ selector: 'row', standalone: false, template: 'x' }) export class Row {}`,
+        `@NgModule({ declarations: [Row] }) export class Rows {}`,
+        comp('App', 'app', '<row/>', '', 'imports: [Rows],'),
+      ),
+      ['note component/unused app.ts:2 Row', 'error component/unresolved app.ts:5 row'],
+    ],
+  ]);
+});
+
+describe('names in templates', () => {
+  cases(/^template\//, [
+    [
+      'template unknown in event',
+      one(comp('App', 'app', '<b (click)="goo()"></b>', 'go() {}')),
+      ['error template/unknown-name app.ts:3 goo'],
+    ],
+    [
+      'template unknown in binding nested',
+      one(
+        comp('App', 'app', '@if (open()) { <b [title]="titel"></b> }', "open = signal(true); title = 'a';"),
+      ),
+      ['error template/unknown-name app.ts:3 titel'],
+    ],
+    [
+      'ngFor names',
+      one(
+        comp(
+          'App',
+          'app',
+          '<b *ngFor="let r of rows; let i = index; trackBy: by">{{ r }}{{ i }}{{ j }}</b>',
+          'rows = [1]; by(i: number) { return i; }',
+          'imports: [NgFor],',
+        ),
+      ),
+      ['error template/unknown-name app.ts:3 j'],
+    ],
+    [
+      'ngIf as',
+      one(
+        comp(
+          'App',
+          'app',
+          '<b *ngIf="at as a; else other">{{ a }}</b><ng-template #other>{{ at }}{{ b }}</ng-template>',
+          'at = 1;',
+          'imports: [NgIf],',
+        ),
+      ),
+      ['error template/unknown-name app.ts:3 b'],
+    ],
+    [
+      'host unknown name',
+      one(
+        comp('Row', 'row', 'x', '@Input() wide = false;', 'host: { "[class.wide]": "wdie" },'),
+        comp('App', 'app', '<row [wide]="true"/>', '', 'imports: [Row],'),
+      ),
+      ['error template/unknown-name app.ts:2 wdie'],
+    ],
+  ]);
+});
+
+describe('places', () => {
+  cases(/^portal\//, [
+    [
+      'switch state lost',
+      one(
+        comp('Log', 'log', '<b (click)="n = n + 1">{{ n }}</b>', 'n = 0;'),
+        comp(
+          'App',
+          'app',
+          '@switch (at) { @case (1) { <div><log/></div> } @default { <log/> } }',
+          'at = 1;',
+          'imports: [Log],',
+        ),
+      ),
+      ['warning portal/state-lost app.ts:8 log'],
+    ],
+    [
+      'ngIf else state lost',
+      one(
+        comp('Log', 'log', '<b (click)="n = n + 1">{{ n }}</b>', 'n = 0;'),
+        comp(
+          'App',
+          'app',
+          '<div *ngIf="at; else o"><log/></div><ng-template #o><log/></ng-template>',
+          'at = 1;',
+          'imports: [Log, NgIf],',
+        ),
+      ),
+      ['warning portal/state-lost app.ts:8 o'],
+    ],
+  ]);
+});
+
+describe('what is provided', () => {
+  cases(/^context\//, [
+    [
+      'constructor inject missing',
+      one(
+        `@Injectable() export class Fleet { n = 1; }`,
+        comp('App', 'app', '{{ f.n }}', 'constructor(public f: Fleet) {}'),
+      ),
+      ['error context/no-provider app.ts:6 f: Fleet'],
+    ],
+    [
+      'viewProviders not for content',
+      one(
+        `@Injectable() export class Fleet { n = 1; }`,
+        comp('Row', 'row', '{{ f.n }}', 'f = inject(Fleet);'),
+        comp('Box', 'box', '<ng-content/>', 'f = inject(Fleet);', 'viewProviders: [Fleet],'),
+        comp('App', 'app', '<box><row/></box>', '', 'imports: [Row, Box],'),
+      ),
+      ['error context/no-provider app.ts:6 inject(Fleet)'],
+    ],
+    [
+      'token none',
+      one(
+        `export const WIND = new InjectionToken<number>('w');`,
+        comp('App', 'app', '{{ w }}', 'w = inject(WIND);'),
+      ),
+      ['error context/no-provider app.ts:6 inject(WIND)'],
+    ],
+    [
+      'shadow within',
+      one(
+        `@Injectable() export class Fleet { n = 1; }`,
+        comp('Row', 'row', '{{ f.n }}', 'f = inject(Fleet);'),
+        comp('Box', 'box', '<ng-content/>{{ f.n }}', 'f = inject(Fleet);', 'providers: [Fleet],'),
+        comp(
+          'App',
+          'app',
+          '<box><row/></box>{{ f.n }}',
+          'f = inject(Fleet);',
+          'imports: [Row, Box], providers: [Fleet],',
+        ),
+      ),
+      ['note context/shadowed app.ts:8 Fleet'],
+    ],
+  ]);
+});
+
+describe('content', () => {
+  cases(/^slot\//, [
+    [
+      'slot relayed',
+      one(
+        comp('Inner', 'inner', '<ng-content select="[head]"/>'),
+        comp(
+          'Mid',
+          'mid',
+          '<inner><ng-content select="[head]" ngProjectAs="[head]"/></inner>',
+          '',
+          'imports: [Inner],',
+        ),
+        comp(
+          'Outer',
+          'outer',
+          '<mid><ng-content select="[head]" ngProjectAs="[head]"/></mid>',
+          '',
+          'imports: [Mid],',
+        ),
+        comp('App', 'app', '<outer><b head>x</b></outer>', '', 'imports: [Outer],'),
+      ),
+      ['warning slot/relayed app.ts:13 <ng-content select="[head]" ngProjectAs="[head]"/>'],
+    ],
+  ]);
+});
+
+describe('nothing is wrong', () => {
+  cases(/^(?!component)/, [
+    [
+      'transform any',
+      one(
+        comp('Row', 'row', '{{ n }}', '@Input({ transform: booleanAttribute }) n = false;'),
+        comp('App', 'app', '<row n/><row [n]="true"/>', '', 'imports: [Row],'),
+      ),
+      [],
+    ],
+    [
+      'module exported',
+      one(
+        `@Component({ selector: 'row', standalone: false, template: 'x' }) export class Row {}`,
+        `@NgModule({ declarations: [Row], exports: [Row] }) export class Rows {}`,
+        comp('App', 'app', '<row/>', '', 'imports: [Rows],'),
+      ),
+      [],
+    ],
+    [
+      'content query unread',
+      one(
+        comp(
+          'Box',
+          'box',
+          '<ng-content/>',
+          "@ContentChild('x') x?: ElementRef;\nngAfterContentInit() { this.x?.nativeElement.focus(); }",
+        ),
+        comp('App', 'app', '<box><b #x></b></box>', '', 'imports: [Box],'),
+      ),
+      [],
+    ],
+    [
+      'viewChildren read early',
+      one(
+        comp('Gate', 'gate', 'x', 'open() {}'),
+        comp(
+          'App',
+          'app',
+          '<gate/>',
+          '@ViewChildren(Gate) g!: QueryList<Gate>;\nngAfterViewInit() { this.g.forEach((x) => x.open()); }',
+          'imports: [Gate],',
+        ),
+      ),
+      [],
+    ],
+    [
+      'host listener reads',
+      one(
+        `@Directive({ selector: '[tip]' }) export class Tip { @Input() tip = ''; @HostListener('mouseenter') on() { console.log(this.tip); } }`,
+        comp('App', 'app', '<b tip="a"></b>', '', 'imports: [Tip],'),
+      ),
+      [],
+    ],
+    [
+      'host binding',
+      one(
+        comp('Row', 'row', 'x', '@Input() wide = false;', 'host: { "[class.wide]": "wide" },'),
+        comp('App', 'app', '<row [wide]="true"/>', '', 'imports: [Row],'),
+      ),
+      [],
+    ],
+    [
+      'drilled through directive host no',
+      one(
+        comp('Leaf', 'leaf', '<b>{{ wind() }}</b>', 'wind = input(0);'),
+        comp('Mid', 'mid', '<leaf [wind]="wind() + 1"/>', 'wind = input(0);', 'imports: [Leaf],'),
+        comp('Top', 'top', '<mid [wind]="wind()"/>', 'wind = input(0);', 'imports: [Mid],'),
+        comp('App', 'app', '<top [wind]="1"/>', '', 'imports: [Top],'),
+      ),
+      [],
+    ],
+    [
+      'unheard model no',
+      one(
+        comp('Row', 'row', '<b (click)="n.set(1)">{{ n() }}</b>', 'n = model(0);'),
+        comp('App', 'app', '<row [n]="1"/>', '', 'imports: [Row],'),
+      ),
+      [],
+    ],
+    [
+      'router no call site',
+      one(
+        comp('Page', 'page', '{{ id() }}', 'id = input.required<string>();'),
+        comp('App', 'app', 'x'),
+        `export const routes = [{ path: ':id', component: Page }];`,
+      ),
+      [],
+    ],
+    [
+      'service unused method',
+      one(
+        `@Injectable({ providedIn: 'root' }) export class Fleet { mode = signal('a'); }`,
+        comp('App', 'app', '{{ f.mdoe() }}', 'f = inject(Fleet);'),
+      ),
+      [],
+    ],
+    [
+      'optional inject',
+      one(
+        `@Injectable() export class Fleet { n = 1; }`,
+        comp('App', 'app', '{{ f?.n }}', 'f = inject(Fleet, { optional: true });'),
+      ),
+      [],
+    ],
+    [
+      'factory token',
+      one(
+        `export const WIND = new InjectionToken<number>('w', { factory: () => 1 });`,
+        comp('App', 'app', '{{ w }}', 'w = inject(WIND);'),
+      ),
+      [],
+    ],
+    [
+      'multi provider ok',
+      one(
+        `export const RULE = new InjectionToken<string[]>('r');`,
+        comp(
+          'App',
+          'app',
+          '{{ w }}',
+          'w = inject(RULE);',
+          "providers: [{ provide: RULE, useValue: 'a', multi: true }, { provide: RULE, useValue: 'b', multi: true }],",
+        ),
+      ),
+      [],
+    ],
+    [
+      'linked signal ok',
+      one(
+        comp(
+          'Row',
+          'row',
+          '<b (click)="k.set(3)">{{ k() }}</b>',
+          'n = input(0);\nk = linkedSignal(() => this.n());',
+        ),
+        comp('App', 'app', '<row [n]="1"/>', '', 'imports: [Row],'),
+      ),
+      [],
+    ],
+    [
+      'effect renews',
+      one(
+        comp(
+          'Row',
+          'row',
+          '<b (click)="k.set(3)">{{ k() }}</b>',
+          'n = input(0);\nk = signal(0);\nconstructor() { effect(() => this.k.set(this.n())); }',
+        ),
+        comp('App', 'app', '<row [n]="1"/>', '', 'imports: [Row],'),
+      ),
+      [],
+    ],
+    [
+      'onchanges renews',
+      one(
+        comp(
+          'Row',
+          'row',
+          '<b (click)="k = 3">{{ k }}</b>',
+          '@Input() n = 0;\nk = 0;\nngOnInit() { this.k = this.n; }\nngOnChanges() { this.k = this.n; }',
+        ),
+        comp('App', 'app', '<row [n]="1"/>', '', 'imports: [Row],'),
+      ),
+      [],
+    ],
+    [
+      'relayed once ok',
+      one(
+        comp('Leaf', 'leaf', '<b (click)="picked.emit(1)"></b>', 'picked = output<number>();'),
+        comp(
+          'Mid',
+          'mid',
+          '<leaf (picked)="picked.emit($event)"/>',
+          'picked = output<number>();',
+          'imports: [Leaf],',
+        ),
+        comp('App', 'app', '<mid (picked)="n = $event"/>{{ n }}', 'n = 0;', 'imports: [Mid],'),
+      ),
+      [],
+    ],
+    [
+      'no-outlet with default fallback',
+      one(
+        comp('Box', 'box', '<ng-content>none</ng-content>'),
+        comp('App', 'app', '<box>x</box>', '', 'imports: [Box],'),
+      ),
+      [],
+    ],
+  ]);
+});
