@@ -1,7 +1,6 @@
 /** The tags of a template: elements, components, templates, outlets. */
 import type { TmplAstContent, TmplAstElement, TmplAstNode, TmplAstTemplate } from '@angular/compiler';
 import type * as t from '@babel/types';
-import { REBUILT } from '../../model/arms';
 import type { RenderFact, Span } from '../../model/facts';
 import { isPageTag } from '../../model/page-names';
 import { angularCompiler } from '../on-demand';
@@ -9,7 +8,7 @@ import { declarePattern } from '../script/patterns';
 import { portSymbol } from '../script/ports';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { addNode, type Ctx, inBranch, spanOf, use } from '../script/unit';
+import { addNode, type Ctx, inBranch, inCase, spanOf, use } from '../script/unit';
 import { codeOf } from './code';
 import { addInput, addText, readGiven, stamp, standAs } from './given';
 import { declareAlias, openLoop } from './loops';
@@ -145,13 +144,8 @@ function readStructural(u: AngularUnit, template: TmplAstTemplate, at: At, neste
   const test = /^(ngSwitchCase|ngSwitchDefault)$/.test(names[0] ?? '') ? node : undefined;
   const [first] = node.attributes;
   const { start, end } = first ?? node;
-  const ctx: Ctx = test
-    ? {
-        ...at.ctx,
-        when: { start, end },
-        arms: [...(at.ctx.arms ?? []), `${REBUILT}@switch${at.parent}#${start}`],
-      }
-    : { ...at.ctx, when: { start, end } };
+  const when = { start, end };
+  const ctx: Ctx = test ? inCase(at.ctx, at.parent, start, when) : { ...at.ctx, when };
   const scope = declareVariables(u, template, at);
   nested.view(u, template.children, { ...at, scope, ctx, parent: index });
 }

@@ -13,8 +13,7 @@ import { angularCompiler } from '../on-demand';
 import { declarePattern } from '../script/patterns';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { REBUILT } from '../../model/arms';
-import { type Ctx, inBranch, spanOf, typeOf, use } from '../script/unit';
+import { type Ctx, inBranch, inCase, spanOf, typeOf, use } from '../script/unit';
 import { codeOf } from './code';
 import { declareAlias, openLoop } from './loops';
 import { declareReferences } from './references';
@@ -113,8 +112,8 @@ function readSwitch(u: AngularUnit, node: TmplAstSwitchBlock, at: At): void {
     const test = one.expression && codeOf(u, one.expression, at.scope);
     if (test) readCondition(u, test, at.ctx);
     const { start, end } = spanAt(one.startSourceSpan);
-    const arms = [...(at.ctx.arms ?? []), `${REBUILT}@${value?.start ?? start}#${index}`];
-    readView(u, one.children, { ...at, ctx: { ...at.ctx, when: { start, end }, arms } });
+    const ctx = inCase(at.ctx, value?.start ?? start, index, { start, end });
+    readView(u, one.children, { ...at, ctx });
   }
 }
 

@@ -5,7 +5,7 @@ import { declarePattern, noteLoop } from '../script/patterns';
 import { place } from '../script/placing';
 import { type Binding, type Scope } from '../script/scope';
 import { type At, noteNested } from '../script/slots';
-import { addNode, type Ctx, inBranch, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { addNode, type Ctx, inBranch, inCase, spanOf, typeOf, use, usesOf } from '../script/unit';
 import { eachChild, patternNames } from '../script/walk';
 import { codeAt, statementsAt } from './code';
 import type { BlockNode, MarkupNode } from './markup';
@@ -102,6 +102,10 @@ function readBlock(u: RazorUnit, { word, branches }: BlockNode, at: At): void {
     if (first) readLoop(u, word, first, at);
     return;
   }
+  if (word === 'switch') {
+    for (const one of branches) readCases(u, one, at);
+    return;
+  }
   let { ctx } = at;
   for (const { head, children } of branches) {
     const test = head && word !== 'using' && word !== 'lock' ? codeAt(u, head, at.scope) : undefined;
@@ -118,10 +122,31 @@ function readBlock(u: RazorUnit, { word, branches }: BlockNode, at: At): void {
   }
 }
 
+/** `@switch (x) { case 1: … break; default: … }`: what is drawn stands in the case whose label comes before it. */
+function readCases(u: RazorUnit, { head, children }: BlockNode['branches'][number], at: At): void {
+  const test = head && codeAt(u, head, at.scope);
+  const condition: Ctx = { ...at.ctx, where: 'condition' };
+  if (test) use(u, u.expr(test, condition), condition, 'condition');
+  let { scope } = at;
+  let from = head?.end ?? 0;
+  let label: Span | undefined;
+  for (const child of children) {
+    const found = /\b(?:case\b[^:]*|default\s*):\s*$/.exec(u.file.text.slice(from, child.start));
+    if (found) {
+      label = { start: from + found.index, end: child.start };
+      scope = withPatterns(u, label, at);
+    }
+    const ctx = label ? inCase(at.ctx, head?.start ?? 0, label.start, label) : at.ctx;
+    scope = readNode(u, child, { ...at, scope, ctx });
+    from = child.end;
+  }
+}
+
 /** `x is Gauge gauge`, `TryGet(out var gauge)`: names that a condition declares. */
 function withPatterns(u: RazorUnit, { start, end }: Span, at: At): Scope {
   const text = u.file.text.slice(start, end);
-  const found = /\bis\s+(?:not\s+)?(?:[A-Z][\w.<>?[\]]*|\{[^{}]*\})\s+([a-z_]\w*)|\bout\s+[\w.<>?]+\s+(\w+)/g;
+  const found =
+    /\b(?:is|case)\s+(?:not\s+)?(?:[\w.<>?[\]]+|\{[^{}]*\})\s+([a-z_]\w*)|\bout\s+[\w.<>?]+\s+(\w+)/g;
   const ids = [...text.matchAll(found)].flatMap((one) => {
     const name = one[1] ?? one[2]!;
     if (/^(and|or|not|when)$/.test(name)) return [];

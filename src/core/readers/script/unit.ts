@@ -281,6 +281,13 @@ const MAX_TEST = 120;
 export const inBranch = (u: Unit, ctx: Ctx, test: t.Node, holds: boolean): Ctx =>
   inArm(u, ctx, test, holds, REBUILT);
 
+/** What stands in one case of several, of which one is drawn: `of` is where they begin, `one` tells the case. */
+export const inCase = (ctx: Ctx, of: number, one: string | number, when: Span): Ctx => ({
+  ...ctx,
+  when: { start: when.start, end: when.end },
+  arms: [...(ctx.arms ?? []), `${REBUILT}@switch${of}#${one}`],
+});
+
 /** What stands in one arm of a condition; a condition and its opposite are known as such by their text. */
 export function inArm(u: Unit, ctx: Ctx, test: t.Node, holds: boolean, mark = ''): Ctx {
   let bare = unwrap(test);

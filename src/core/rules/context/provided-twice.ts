@@ -21,7 +21,8 @@ export function* providedTwice(
   for (const inner of contexts.providers) {
     const owner = project.components[inner.component]!;
     if (owner.facts.role !== 'component' || project.files[owner.file]!.aside) continue;
-    if (inner.implicit || inner.many || !contexts.isBelowProvider(inner.component, inner.node, inner.key)) continue;
+    if (inner.implicit || inner.many || !contexts.isBelowProvider(inner.component, inner.node, inner.key))
+      continue;
     const outer = contexts.providers.find(
       (one) =>
         one.key === inner.key &&

@@ -31,6 +31,8 @@ export const contextUnread: Rule = {
         if (provider.implicit || (used && !isOutOfReach(provider)) || isTakenWithAll(provider)) continue;
         if (claimed(unreadKey(key.name))) continue;
         const owner = project.components[component]!;
+        // What nothing renders is said to be so.
+        if (owner.facts.role === 'component' && !owner.used && !owner.calledAt.length) continue;
         // What is provided at the wrong time never is.
         if (owner.facts.timed?.some((one) => one.start <= place.start && place.end <= one.end)) continue;
         report({

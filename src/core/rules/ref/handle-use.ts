@@ -41,13 +41,17 @@ export const refUnread: Rule = {
   level: 'note',
   summary: 'A handle is attached and never read.',
   check({ project, report }) {
+    // Names that are reached for in what others hold.
+    const through = new Set(
+      project.components.flatMap(({ facts }) => facts.reads.flatMap(({ path = [] }) => path.slice(1))),
+    );
     for (const component of project.components) {
       // Tests reach for the handles of what they mount.
       if (component.facts.role !== 'component' || project.files[component.file]!.aside) continue;
       for (const { symbol, attached, given, used } of handlesOf(component)) {
         if (!attached || given || used) continue;
         const fact = component.facts.symbols[symbol]!;
-        if (component.reached?.has(fact.name)) continue;
+        if (through.has(fact.name) || component.reached?.has(fact.name)) continue;
         const place = placeOf(component.file, fact);
         report({
           component,
