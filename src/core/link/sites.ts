@@ -1,5 +1,5 @@
 /** Call sites: which component a tag means, and what it is handed. */
-import type { ComponentFacts, ExprFact, RenderFact, TagFact } from '../model/facts';
+import type { AttributeFact, ComponentFacts, ExprFact, RenderFact, TagFact } from '../model/facts';
 import { type TypeExpr, UNKNOWN } from '../model/types';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
 import { isCallbackName } from '../model/names';
@@ -43,7 +43,7 @@ export function linkSites(
           node,
           fact: found.exposes
             ? exposed(fact, found.exposes)
-            : heard(bound(worded(owner, fact, component, names), component), component),
+            : heard(bound(worded(owner, named(fact, component), component, names), component), component),
           file: owner.file,
           ...(wrapper ? { wrapper } : {}),
           ...(spare ? { spare } : {}),
@@ -97,6 +97,22 @@ function bound(fact: RenderFact, target: Component): RenderFact {
     one.mode === 'two-way' && one.name === 'modelValue' ? { ...one, name: model.prop } : one,
   );
   return { ...fact, attributes };
+}
+
+/** What is written by the name of the attribute is handed in as the prop that it stands for. */
+function named(fact: RenderFact, { facts: { ports } }: Component): RenderFact {
+  const byAttribute = new Map(
+    ports.flatMap((one) => (one.attribute === undefined ? [] : [[one.attribute, one.name]])),
+  );
+  const names = new Set(ports.map((one) => one.name));
+  const isOther = ({ name }: AttributeFact) => byAttribute.has(name) && !names.has(name);
+  if (!byAttribute.size || !fact.attributes.some(isOther)) return fact;
+  return {
+    ...fact,
+    attributes: fact.attributes.map((one) =>
+      isOther(one) ? { ...one, name: byAttribute.get(one.name)! } : one,
+    ),
+  };
 }
 
 /** A text is code where the child takes something else than a text. */

@@ -519,6 +519,8 @@ export interface PortFact extends Span {
   rises?: { composed: boolean };
   /** prop: the component may write it. */
   writable?: boolean;
+  /** The name of the attribute that stands for it, as names in code are written. */
+  attribute?: string;
   /** Its type says that it is always there, though nothing sees to that. */
   expected?: boolean;
   type?: TypeExpr;

@@ -212,3 +212,46 @@ export function App() { return <Meter n={1} s="a" t="b" />; }`,
     ],
   ]);
 });
+
+describe('places, calls and relays through names', () => {
+  const log = `function Log() { const [n, set] = useState(0); return <b onClick={() => set(n + 1)}>{n}</b>; }\n`;
+  cases(/^(portal|event|state|prop\/missing)/, [
+    [
+      'what is drawn in a variable, and once more beside it',
+      `${I}${log}export function App() { const [wide] = useState(false); const log = <Log />; if (wide) return <aside>{log}</aside>; return <Log />; }`,
+      ['warning portal/state-lost App.tsx:3 Log'],
+    ],
+    [
+      'drawn in one place, or not at all',
+      `${I}${log}export function App() { const [wide] = useState(false); const log = <Log />; return <div>{wide && log}</div>; }`,
+      [],
+    ],
+    [
+      'two conditions that have nothing to do with each other',
+      `${I}${log}export function App() { const [a] = useState(false); const [b] = useState(false); const log = <Log />; return <div>{a && <i>{log}</i>}{b && <Log />}</div>; }`,
+      [],
+    ],
+    [
+      'relays under names of their own',
+      `${I}type P = { onPick: (n: number) => void };
+function Leaf({ onPick }: P) { return <b onClick={() => onPick(1)} />; }
+function Mid({ onPick }: P) { const again = (n: number) => onPick(n); return <Leaf onPick={again} />; }
+function Top({ onPick }: P) { function again(n: number) { onPick(n); } return <Mid onPick={again} />; }
+export function App() { const [n, set] = useState(0); return <Top onPick={(x) => set(x + n)} />; }`,
+      ['warning event/relayed App.tsx:4 again'],
+    ],
+    [
+      'a callback that is called where it should be handed over',
+      `${I}function Row({ done }: { done: () => void }) { return <b onClick={done} />; }
+export function App() { const go = () => { console.log(1); }; return <Row done={go()} />; }`,
+      ['error event/called-early App.tsx:3 go()'],
+    ],
+    [
+      'a component that draws no markup',
+      `${I}function useTitle(t: string) { return t; }
+function Title({ text }: { text: string }) { return useTitle(text); }
+export function App() { return <Title />; }`,
+      ['error prop/missing App.tsx:4 Title'],
+    ],
+  ]);
+});

@@ -190,3 +190,25 @@ describe('svelte', () => {
     ],
   ]);
 });
+
+describe('events of the page, and parts that are loaded', () => {
+  cases(/./, [
+    [
+      'what the page raises on an element may be heard',
+      {
+        'App.svelte': `<script>import Row from './Row.svelte';</script><Row />`,
+        'Row.svelte': '<b on:click>x</b>',
+      },
+      [],
+    ],
+    [
+      'a part that is loaded loses its state as any other',
+      {
+        'App.svelte': `<script>let C; import('./Row.svelte').then((m) => C = m.default); let wide = false;</script>
+{#if wide}<div><svelte:component this={C} /></div>{:else}<svelte:component this={C} />{/if}`,
+        'Row.svelte': '<script>let n = 0;</script><b on:click={() => n++}>{n}</b>',
+      },
+      ['warning portal/state-lost App.svelte:2 svelte:component'],
+    ],
+  ]);
+});

@@ -244,3 +244,18 @@ createApp(App).use(createRouter({})).mount('#app');`,
     ],
   ]);
 });
+
+describe('what is copied before anything is drawn', () => {
+  const row = (more: string, created = 'created() { this.kept = this.n; }'): string =>
+    `<script>\nexport default { props: { n: Number },\ndata() { return { kept: 0 }; },\n${created}, ${more} methods: { up() { this.kept++; } } };\n</script><template><b @click="up">{{ kept }}</b></template>`;
+  const app = { 'App.vue': sfc(`import Row from './Row.vue';`, '<Row :n="1" />') };
+  cases(/stale-copy/, [
+    ['nothing renews it', { ...app, 'Row.vue': row('') }, ['note prop/stale-copy Row.vue:3 kept']],
+    ['a watcher renews it', { ...app, 'Row.vue': row('watch: { n(v) { this.kept = v; } },') }, []],
+    [
+      'what is worked out of it is no copy',
+      { ...app, 'Row.vue': row('', 'async created() { this.kept = await load(this.n); }') },
+      [],
+    ],
+  ]);
+});

@@ -7,7 +7,7 @@ import { ownMember } from '../script/classes';
 import type { MarkupDialect } from '../script/jsx';
 import { portSymbol } from '../script/ports';
 import { isFunction } from '../script/scope';
-import { type Ctx, spanOf, unwrap } from '../script/unit';
+import { type Ctx, spanOf, unwrap, use } from '../script/unit';
 import { eachChild } from '../script/walk';
 import { eventOf, isOwnTag, propOf, type StencilNames } from './names';
 import { isStencilUnit, type StencilUnit } from './unit';
@@ -39,6 +39,10 @@ function noteTag(u: StencilUnit, index: number, node: t.JSXElement, ctx: Ctx): v
     u.slots.set(index, { name: `#${slot.value}`, at: spanOf(written('slot')!) });
   const handle = written('ref');
   if (handle) attach(u, index, handle);
+  // What stands on its own tag is read there.
+  if (fact.kind === 'group')
+    for (const { value } of fact.attributes)
+      if (value.kind === 'identity') use(u, value, { ...ctx, where: 'attribute' }, 'attribute');
   if (fact.tag?.name === 'slot' && fact.kind === 'element') becomeOutlet(u, index, node, ctx);
 }
 

@@ -10,7 +10,7 @@ import { annotationOf, readType, typeArguments } from '../script/type-expr';
 import { addSymbol, inferContext, noteRead, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { eachChild } from '../script/walk';
 import { handleMember } from './markup';
-import { eventWith } from './names';
+import { eventWith, propOf } from './names';
 import type { StencilUnit } from './unit';
 
 /** Methods that run before anything is drawn. */
@@ -133,12 +133,14 @@ function declareProp(
   const value = isField(node) ? node.value : undefined;
   const type = typeOfField(u, node);
   const required = isField(node) && node.definite === true;
+  const attribute = textOf(options.get('attribute'));
   u.facts.ports.push({
     name,
     channel: 'prop',
     declared: 'list',
     ...(required ? { required } : {}),
     ...(options.isTrue('mutable') ? { writable: true } : {}),
+    ...(attribute === undefined ? {} : { attribute: propOf(attribute) }),
     ...(type.t === 'unknown' ? {} : { type }),
     ...spanOf(node.key),
   });

@@ -1,7 +1,12 @@
+import { isPageEvent } from '../../model/page-names';
+import type { Component, Port } from '../../model/project';
 import { isMisspelled } from '../prop/unknown';
 import { placeOf, portKey, step, tagPlace, type Rule } from '../rule';
 import { hands, knownSites, useOf } from '../../link/use-of-ports';
 import { emissionsOf } from '../../link/emission';
+
+const isOnlyHandedUp = (component: Component, port: Port): boolean =>
+  useOf(component, port).emits.every((one) => one.how === 'listener' && !one.args.length);
 
 export const unheard: Rule = {
   name: 'event/unheard',
@@ -17,6 +22,8 @@ export const unheard: Rule = {
         if (!emissions.isRaised(port) || project.rising.isHeard(port)) continue;
         if (sites.some((site) => hands(project, site, port.name) !== false)) continue;
         if (isMisspelled(project, sites, component, port.name)) continue;
+        // What the page itself raises on an element is offered to whoever wants it.
+        if (port.name.startsWith('@') && isPageEvent(port.name) && isOnlyHandedUp(component, port)) continue;
         const emit = useOf(component, port).emits[0];
         const [first] = sites;
         const many =

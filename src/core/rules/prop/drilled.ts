@@ -134,13 +134,15 @@ class Runs {
   /** Ports of the children that get this one's value. */
   private next(port: Port): Port[] {
     const { flow } = this.project;
-    // Callbacks are handed down against the way their events flow.
-    const edges =
-      port.channel === 'event'
-        ? flow.into[port.node]!.map((index) => ({ edge: flow.edges[index]!, other: flow.edges[index]!.from }))
-        : flow.out[port.node]!.map((index) => ({ edge: flow.edges[index]!, other: flow.edges[index]!.to }));
+    // Callbacks are handed down against the way in which what they are called with flows.
+    const edges = [
+      ...flow.out[port.node]!.map((index) => ({ edge: flow.edges[index]!, other: flow.edges[index]!.to })),
+      ...flow.into[port.node]!.map((index) => ({ edge: flow.edges[index]!, other: flow.edges[index]!.from })),
+    ];
+    const isDown = ({ site }: FlowEdge, other: number) =>
+      this.project.sites[site]!.owner === port.component && flow.nodes[other]!.component !== port.component;
     return edges
-      .filter(({ edge, other }) => this.unchanged(edge) && flow.nodes[other]!.component !== port.component)
+      .filter(({ edge, other }) => this.unchanged(edge) && isDown(edge, other))
       .map(({ other }) => flow.nodes[other]!.port)
       .filter((one) => one !== undefined);
   }
