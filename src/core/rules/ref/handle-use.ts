@@ -43,7 +43,11 @@ export const refUnread: Rule = {
   check({ project, report }) {
     // Names that are reached for in what others hold.
     const through = new Set(
-      project.components.flatMap(({ facts }) => facts.reads.flatMap(({ path = [] }) => path.slice(1))),
+      project.components.flatMap(({ facts }) =>
+        facts.reads.flatMap(({ symbol, path = [] }) =>
+          facts.symbols[symbol]!.kind === 'ref' ? path.slice(1) : [],
+        ),
+      ),
     );
     for (const component of project.components) {
       // Tests reach for the handles of what they mount.
