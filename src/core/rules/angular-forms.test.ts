@@ -1,16 +1,9 @@
 /** Forms of Angular: modules, bases, structural directives, views of their own, providers. */
 import { describe } from 'vitest';
-import { ANGULAR_MOUNT, casesFor, type Sources } from './testing';
+import { ANGULAR_MOUNT, casesFor } from './testing';
+import { angularApp as one, angularComponent as comp } from './testing-classes';
 
 const cases = casesFor(ANGULAR_MOUNT, 'app.ts');
-
-const CORE =
-  "import { Component, Directive, NgModule, Injectable, InjectionToken, Input, Output, EventEmitter, ViewChildren, ContentChild, QueryList, ElementRef, HostListener, inject, input, model, output, signal, computed, effect, linkedSignal, booleanAttribute } from '@angular/core'; import { NgIf, NgFor } from '@angular/common'; import { Subject } from 'rxjs';";
-
-/** A component of four lines and those of its members, which begin on the fourth. */
-const comp = (name: string, selector: string, template: string, members = '', settings = '') =>
-  `@Component({ selector: '${selector}', ${settings}\n template: \`${template}\` })\nexport class ${name} {\n${members}\n}`;
-const one = (...parts: string[]): Sources => ({ 'app.ts': [CORE, ...parts].join('\n') });
 
 describe('what is handed in', () => {
   cases(/^prop\//, [

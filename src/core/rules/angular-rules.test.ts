@@ -1,16 +1,10 @@
 /** Angular, rule by rule: one component or two of each, and what is said of them. */
 import { describe } from 'vitest';
-import { ANGULAR_MOUNT, casesFor, type Sources } from './testing';
+import { ANGULAR_MOUNT, casesFor } from './testing';
+import { angularApp as one, angularComponent as comp } from './testing-classes';
 
 const cases = casesFor(ANGULAR_MOUNT, 'app.ts');
 
-const CORE =
-  "import { Component, Directive, Pipe, Injectable, InjectionToken, EnvironmentInjector, Input, Output, EventEmitter, ViewChild, ElementRef, TemplateRef, inject, input, output, signal, viewChild, contentChild, createComponent } from '@angular/core'; import { NgTemplateOutlet } from '@angular/common';";
-
-/** A component of four lines and those of its members, which begin on the fourth. */
-const comp = (name: string, selector: string, template: string, members = '', settings = '') =>
-  `@Component({ selector: '${selector}', ${settings}\n template: \`${template}\` })\nexport class ${name} {\n${members}\n}`;
-const one = (...parts: string[]): Sources => ({ 'app.ts': [CORE, ...parts].join('\n') });
 const GAUGE = comp(
   'Gauge',
   'gauge',

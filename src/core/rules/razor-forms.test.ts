@@ -1,11 +1,10 @@
 /** Forms of Razor: names that code declares, directives, bindings, content, namespaces. */
 import { describe } from 'vitest';
 import { casesFor } from './testing';
+import { RAZOR_MOUNT, razorCode as code } from './testing-classes';
 
-const PROGRAM = 'var builder = Host.CreateDefault(args);\nbuilder.RootComponents.Add<App>("#app");\n';
-const cases = casesFor({ 'Program.cs': PROGRAM }, 'App.razor');
+const cases = casesFor(RAZOR_MOUNT, 'App.razor');
 
-const code = (members: string) => `\n@code {\n${members}\n}\n`;
 const Show = '<b>@Text</b>' + code('[Parameter] public string? Text { get; set; }');
 
 describe('what is handed in', () => {

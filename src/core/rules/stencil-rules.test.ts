@@ -1,21 +1,10 @@
 /** Decorated classes that become elements, rule by rule: one or two of each, and what is said of them. */
 import { describe } from 'vitest';
-import { casesFor, type Sources } from './testing';
+import { casesFor } from './testing';
+import { ELEMENT_MOUNT, elementApp as one, elementClass as comp } from './testing-classes';
 
-const cases = casesFor(
-  {
-    'index.html': '<!doctype html><sign-app></sign-app>',
-    'package.json': '{ "name": "signs", "private": true, "devDependencies": { "@stencil/core": "^4.22.0" } }',
-  },
-  'app.tsx',
-);
+const cases = casesFor(ELEMENT_MOUNT, 'app.tsx');
 
-const CORE =
-  "import { Component, Event, EventEmitter, FunctionalComponent, Listen, Method, Prop, State, Watch, h } from '@stencil/core';";
-
-const comp = (name: string, tag: string, members: string, markup: string, settings = 'shadow: true') =>
-  `@Component({ tag: '${tag}', ${settings} })\nexport class ${name} {\n${members}\nrender() { return ${markup}; }\n}`;
-const one = (...parts: string[]): Sources => ({ 'app.tsx': [CORE, ...parts].join('\n') });
 const app = (markup: string, members = '') => comp('SignApp', 'sign-app', members, markup);
 
 describe('what is handed in', () => {
