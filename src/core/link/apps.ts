@@ -2,12 +2,8 @@
 import { oncePer } from '../model/once-per';
 import { dirname } from '../model/paths';
 import type { Package } from '../model/project';
-import { ofAll } from '../readers/languages';
 import type { Linked } from './linked';
-import { describe } from './needs';
-
-/** Builds that bring components into scope by the names of their files. */
-const BY_FILE = ofAll('byFile');
+import { bringsByFile, describe } from './needs';
 
 /** The names that plugins of packages register in the apps of each package; undefined where some may register any. */
 const registeredIn = oncePer((project: Linked) => {
@@ -75,7 +71,7 @@ export function isUnregistered(project: Linked, file: number, name: string): boo
   const known = registeredIn(project);
   const names = known.get(pkg);
   if (!known.has(pkg) || !names || names.has(name) || bringsNames) return false;
-  if (pkg && (BY_FILE.some((one) => pkg.needs.has(one)) || !pkg.private)) return false;
+  if (pkg && (bringsByFile(pkg) || !pkg.private)) return false;
   // Somebody mounts it, and that is all there is to be seen.
   return project.files.some((one) => one.pkg === pkg && one.facts.mounts && !one.aside);
 }

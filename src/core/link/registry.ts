@@ -2,11 +2,12 @@
 import type { ComponentFacts, FileFacts } from '../model/facts';
 import { pascal } from '../model/names';
 import type { Target } from '../model/project';
-import { languageByName, ofAll } from '../readers/languages';
+import { languageByName } from '../readers/languages';
 import { nearestOf } from '../model/paths';
 import { matching } from './globs';
 import type { Modules } from './modules';
 import type { Names } from './names';
+import { bringsByFile } from './needs';
 
 type Found = Extract<Target, { kind: 'component' }>;
 
@@ -16,9 +17,6 @@ export interface Registry {
   /** All that are registered under a name in the package of a file. */
   all(file: number, name: string): Found[];
 }
-
-/** Builds that bring components into scope by the names of their files. */
-const BY_FILE = ofAll('byFile');
 
 export function linkRegistry(files: FileFacts[], names: Names, modules: Modules): Registry {
   const registered = new Map<string, Found[]>();
@@ -101,8 +99,7 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
     if (near.has(key)) return nearestOf(found, (one) => homes.get(one)!, files[file]!.path);
     if (found.length)
       return found.every((one) => one.component === found[0]!.component) ? found[0] : undefined;
-    const needs = modules.packageOf(files[file]!.path)?.needs;
-    const byName = needs && BY_FILE.some((one) => needs.has(one)) ? (byFile.get(key) ?? []) : [];
+    const byName = bringsByFile(modules.packageOf(files[file]!.path)) ? (byFile.get(key) ?? []) : [];
     const target = byName.length === 1 ? names.lookup(byName[0]!, 'default') : undefined;
     return target?.kind === 'component' ? target : undefined;
   }

@@ -9,9 +9,8 @@ import { place, shownBy } from '../script/placing';
 import { addSymbol, inferContext, spanOf, use, type Ctx, type Unit } from '../script/unit';
 import { isFunction } from '../script/scope';
 import { readPropTypes } from './prop-types';
-import { stateSymbol } from './dialect';
 import type { Candidate } from './components';
-import { drawBase } from './dialect';
+import { drawBase, stateSymbol } from './dialect';
 import type { ReactNames } from './names';
 import { isCreateRef, readInstance } from './refs';
 

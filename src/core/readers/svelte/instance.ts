@@ -121,11 +121,7 @@ function takeDeclared(
     if (!typed && !annotationOf(id)) delete port.type;
     return true;
   }
-  if (handles.has(id.name) && !hasValue(init)) {
-    addSymbol(u, { name: id.name, kind: 'ref', empty: true, ...spanOf(id) }, id.binding);
-    return true;
-  }
-  if (!hasValue(init) && isHandle(id.binding, u)) {
+  if (!hasValue(init) && (handles.has(id.name) || isHandle(id.binding, u))) {
     addSymbol(u, { name: id.name, kind: 'ref', empty: true, ...spanOf(id) }, id.binding);
     return true;
   }
