@@ -1,7 +1,7 @@
 /** Forms of Angular: modules, bases, structural directives, views of their own, providers. */
 import { describe } from 'vitest';
 import { ANGULAR_MOUNT, casesFor } from './testing';
-import { angularApp as one, angularComponent as comp } from './testing-classes';
+import { angularApp as one, angularComponent as comp } from './classes-testing';
 
 const cases = casesFor(ANGULAR_MOUNT, 'app.ts');
 

@@ -1,7 +1,7 @@
 /** Angular, rule by rule: one component or two of each, and what is said of them. */
 import { describe } from 'vitest';
 import { ANGULAR_MOUNT, casesFor } from './testing';
-import { angularApp as one, angularComponent as comp } from './testing-classes';
+import { angularApp as one, angularComponent as comp } from './classes-testing';
 
 const cases = casesFor(ANGULAR_MOUNT, 'app.ts');
 

@@ -1,7 +1,7 @@
 /** Forms of Razor: names that code declares, directives, bindings, content, namespaces. */
 import { describe } from 'vitest';
 import { casesFor } from './testing';
-import { RAZOR_MOUNT, razorCode as code } from './testing-classes';
+import { RAZOR_MOUNT, razorCode as code } from './classes-testing';
 
 const cases = casesFor(RAZOR_MOUNT, 'App.razor');
 

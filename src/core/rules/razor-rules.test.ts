@@ -1,7 +1,7 @@
 /** Razor components, rule by rule: one or two of each, and what is said of them. */
 import { describe } from 'vitest';
 import { casesFor } from './testing';
-import { RAZOR_MOUNT, razorCode as code } from './testing-classes';
+import { RAZOR_MOUNT, razorCode as code } from './classes-testing';
 
 const cases = casesFor(RAZOR_MOUNT, 'App.razor');
 

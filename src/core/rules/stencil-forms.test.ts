@@ -1,7 +1,7 @@
 /** Forms of decorated classes that become elements: attributes, events of the page, bases, functions that draw. */
 import { describe } from 'vitest';
 import { casesFor } from './testing';
-import { ELEMENT_MOUNT, elementApp as one, elementClass as comp } from './testing-classes';
+import { ELEMENT_MOUNT, elementApp as one, elementClass as comp } from './classes-testing';
 
 const cases = casesFor(ELEMENT_MOUNT, 'app.tsx');
 

@@ -1,7 +1,7 @@
 /** Decorated classes that become elements, rule by rule: one or two of each, and what is said of them. */
 import { describe } from 'vitest';
 import { casesFor } from './testing';
-import { ELEMENT_MOUNT, elementApp as one, elementClass as comp } from './testing-classes';
+import { ELEMENT_MOUNT, elementApp as one, elementClass as comp } from './classes-testing';
 
 const cases = casesFor(ELEMENT_MOUNT, 'app.tsx');
 
