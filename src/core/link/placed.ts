@@ -7,6 +7,7 @@ import { nearest } from '../model/names';
 import { isPageAttribute } from '../model/page-names';
 import type { Component, MarkupScope, ProjectFile } from '../model/project';
 import type { Names } from './names';
+import { nodesAbove } from './nodes-above';
 import { isAlwaysKnown } from './use-of-ports';
 import { MarkupScopes, Matcher } from './scopes';
 import { matches, tagged } from './selectors';
@@ -84,6 +85,15 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
     const whole = here.find((one) => !one.component.facts.attached)?.component;
     if (!whole) continue;
     const given: AttributeFact[] = [];
+    const ports = new Set(whole.facts.ports.map((one) => one.name));
+    // What is looked for by a name may stand anywhere in the content.
+    facts.render.forEach(({ knownAs, only }, index) => {
+      const known = knownAs?.find((one) => ports.has(one.slot));
+      if (!known || ![...nodesAbove(owner, index)].slice(1).includes(node)) return;
+      const { value, ...rest } = content(index, known.slot, known);
+      given.push({ ...rest, value: only ? { ...only, start: known.start, end: known.end } : value });
+      change(index, { slot: known.slot });
+    });
     let nested = render[node]!.nested === true;
     for (const child of children.get(node) ?? []) {
       const outlet = outletFor(whole.facts, facts.render[child]!);

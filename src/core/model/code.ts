@@ -310,6 +310,8 @@ export interface RenderFact extends Span {
   nested?: boolean;
   /** It is no component if the one around it takes content of this name: it fills that, then. */
   orSlot?: true;
+  /** Names by which the component around may look for it in its content, as slots. */
+  knownAs?: (Span & { slot: string })[];
   /** The only thing nested in it, where that is an expression (a render function, say). */
   only?: ExprFact;
   /** The tag is a variable or prop that holds a component, written in lower case and so a plain element. */

@@ -350,6 +350,7 @@ function declareQuery(
     // What is found is somebody else's, many things, another side of one, or handed to code.
     u.facts.symbols[symbol]!.kind = 'derived';
     delete u.facts.symbols[symbol]!.empty;
+    if (nested && !many && !isSetter && text !== undefined) u.lookedFor.set(symbol, text);
     return () => {
       if (isSetter) readSetter(u, node, symbol);
     };

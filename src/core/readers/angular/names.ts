@@ -50,6 +50,9 @@ export const usesAngular = (_path: string, text: string): boolean =>
 
 /** A port under which the events, or the content, of a name are known. */
 export const eventPort = (name: string): string => `@${name}`;
+/** The port of templates that a component looks for in its content, by the name that they are known by. */
+export const slotOf = (reference: string): string => `#${reference}`;
+
 export const slotPort = (selector: string | undefined): string =>
   selector === undefined || selector === '*' || selector === '' ? '#default' : `#${selector}`;
 

@@ -12,10 +12,11 @@ import { addNode, type Ctx, inBranch, inCase, spanOf, use } from '../script/unit
 import { codeOf } from './code';
 import { addInput, addText, readGiven, stamp, standAs } from './given';
 import { declareAlias, openLoop } from './loops';
-import { slotPort } from './names';
+import { slotOf, slotPort } from './names';
 import { attachReferences } from './references';
 import { parseSelectors } from './selectors';
 import { identifier, spanAt, type Tag } from './spans';
+import { becomeOutlet, takenOf } from './stamped';
 import type { AngularUnit } from './unit';
 
 /** Reads what is nested in a tag: in the view around it, or as a view of its own. */
@@ -57,6 +58,7 @@ function readElement(u: AngularUnit, element: TmplAstElement, at: At, nested: Ne
   const kind = name === 'ng-container' ? 'group' : isPlain(name) ? 'element' : 'site';
   const index = addTagNode(u, element, name.replace(/^:\w+:/, ''), kind, at);
   readGiven(u, element, index, at);
+  becomeOutlet(u, index, at);
   attachReferences(u, element, index);
   nested.nodes(u, element.children, { ...at, parent: index });
 }
@@ -94,12 +96,19 @@ function readTemplate(u: AngularUnit, template: TmplAstTemplate, at: At, nested:
   readGiven(u, template, index, at);
   node.loose = true;
   attachReferences(u, template, index);
+  const { scope, fn } = takenOf(u, template, at);
   for (const reference of template.references) {
     const symbol = u.references.get(reference);
+    const span = spanAt(reference.sourceSpan);
+    const content = { content: [index], ...span };
     if (symbol !== undefined)
-      u.facts.symbols[symbol]!.init = { kind: 'content', content: [index], ...spanAt(reference.sourceSpan) };
+      u.facts.symbols[symbol]!.init =
+        fn === undefined ? { kind: 'content', ...content } : { kind: 'function', fn, ...content };
+    (node.knownAs ??= []).push({ slot: slotOf(reference.name), ...span });
   }
-  const scope = declareVariables(u, template, at);
+  if (fn !== undefined)
+    node.only = { kind: 'function', fn, content: [index], ...spanAt(template.sourceSpan) };
+  becomeOutlet(u, index, at);
   nested.view(u, template.children, { ...at, scope, parent: index });
 }
 
@@ -140,6 +149,7 @@ function readStructural(u: AngularUnit, template: TmplAstTemplate, at: At, neste
     if (one instanceof k.TmplAstBoundAttribute) addInput(u, node, one, at);
     else addText(node, one);
   }
+  becomeOutlet(u, index, at);
   const names = template.templateAttrs.map((one) => one.name);
   const test = /^(ngSwitchCase|ngSwitchDefault)$/.test(names[0] ?? '') ? node : undefined;
   const [first] = node.attributes;

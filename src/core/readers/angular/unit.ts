@@ -31,6 +31,8 @@ export interface AngularUnit extends OwnUnit {
   models: Map<number, string>;
   /** Handles that are found by the name of a template reference. */
   wanted: Map<string, number[]>;
+  /** Names of what is looked for in the content, by the symbol of the member. */
+  lookedFor: Map<number, string>;
   /** Some base of the class is not here, so that members may be there which no text names. */
   openMembers: boolean;
   /** Members that the host shows. */
@@ -57,6 +59,7 @@ export function angularUnit(angular: AngularFile, facts: ComponentFacts, node: t
     signals: new Set<number>(),
     models: new Map<number, string>(),
     wanted: new Map<string, number[]>(),
+    lookedFor: new Map<number, string>(),
     openMembers: false,
     bound: new Set<string>(),
     inherited: new Set<string>(),

@@ -42,7 +42,12 @@ interface Spot {
   site?: Site;
 }
 
-const keptIn = ({ facts }: Component) => facts.symbols.filter((symbol) => symbol.kind === 'state');
+/** Where every field of a class would be state, one that is never written is a constant. */
+const keptIn = ({ facts }: Component) =>
+  facts.symbols.filter(
+    ({ kind }, index) =>
+      kind === 'state' && (!facts.traits.bySelectors || facts.writes.some((one) => one.symbol === index)),
+  );
 
 const holdsState = (child: Component): boolean => !child.facts.wrapped && keptIn(child).length > 0;
 

@@ -46,9 +46,14 @@ export const slotPropUnknown: Rule = {
 
 /** Functions that a call site gives as content, by the slot that they fill. */
 function contentFunctions({ facts }: Component, site: Site): { name: string; fn: number }[] {
-  const found = site.fact.attributes.flatMap(({ name, value, mode }) =>
-    mode === 'value' && value.kind === 'function' && value.fn !== undefined ? [{ name, fn: value.fn }] : [],
-  );
+  const found = site.fact.attributes.flatMap(({ name, value, mode }) => {
+    // Content under a name is what that holds.
+    const held = value.kind === 'identity' ? facts.symbols[value.symbol!]!.init : value;
+    const isContent = held === value || held?.content !== undefined;
+    return mode === 'value' && isContent && held?.kind === 'function' && held.fn !== undefined
+      ? [{ name, fn: held.fn }]
+      : [];
+  });
   const only = site.fact.only;
   if (only?.kind === 'function' && only.fn !== undefined) {
     found.push({ name: facts.traits.contentPort, fn: only.fn });
