@@ -51,12 +51,14 @@ const isOwnSpace = oncePer(({ files }: Linked) => {
 });
 
 /** Whether a file says, by itself or for its folder, that it uses names of others. */
-const usesOthers = (project: Linked, path: string): boolean =>
-  project.files.some(({ path: other, facts }) => {
-    const dir = dirname(other);
-    const counts = other === path || (!facts.components.length && (!dir || path.startsWith(`${dir}/`)));
-    return facts.uses !== undefined && counts && !facts.uses.every(isOwnSpace(project));
-  });
+const usesOthers = oncePer((project: Linked) => {
+  const users = project.files.filter(({ facts }) => facts.uses?.some((one) => !isOwnSpace(project)(one)));
+  return (path: string): boolean =>
+    users.some(({ path: other, facts }) => {
+      const dir = dirname(other);
+      return other === path || (!facts.components.length && (!dir || path.startsWith(`${dir}/`)));
+    });
+});
 
 /** Whether a name that nothing in sight registers is certainly registered by nobody. */
 export function isUnregistered(project: Linked, file: number, name: string): boolean {
@@ -64,7 +66,7 @@ export function isUnregistered(project: Linked, file: number, name: string): boo
   const brings = describe(facts.language)?.brings;
   if (brings) {
     const mounted = project.files.some((one) => one.facts.mounts && !one.aside);
-    return mounted && !brings.includes(name) && !usesOthers(project, path);
+    return mounted && !brings.includes(name) && !usesOthers(project)(path);
   }
   // Where the language does not say what plugins bring, its own package brings components, too.
   if (!describe(facts.language)?.plugins) return false;

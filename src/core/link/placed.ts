@@ -79,6 +79,7 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
     if (list) list.push(index);
     else children.set(parent, [index]);
   });
+  const known = knownNodes(owner);
   for (const [node, here] of on) {
     const handles = handlesOn(owner, here, names);
     if (handles.length) change(node, { attributes: [...render[node]!.attributes, ...handles] });
@@ -87,13 +88,14 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
     const given: AttributeFact[] = [];
     const ports = new Set(whole.facts.ports.map((one) => one.name));
     // What is looked for by a name may stand anywhere in the content.
-    facts.render.forEach(({ knownAs, only }, index) => {
-      const known = knownAs?.find((one) => ports.has(one.slot));
-      if (!known || ![...nodesAbove(owner, index)].slice(1).includes(node)) return;
-      const { value, ...rest } = content(index, known.slot, known);
-      given.push({ ...rest, value: only ? { ...only, start: known.start, end: known.end } : value });
-      change(index, { slot: known.slot });
-    });
+    for (const { index, above } of known) {
+      const { knownAs, only } = facts.render[index]!;
+      const name = above.has(node) ? knownAs!.find((one) => ports.has(one.slot)) : undefined;
+      if (!name) continue;
+      const { value, ...rest } = content(index, name.slot, name);
+      given.push({ ...rest, value: only ? { ...only, start: name.start, end: name.end } : value });
+      change(index, { slot: name.slot });
+    }
     let nested = render[node]!.nested === true;
     for (const child of children.get(node) ?? []) {
       const outlet = outletFor(whole.facts, facts.render[child]!);
@@ -117,6 +119,12 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
   return { ...facts, render, symbols: handlesKnown(owner, names), reads: withoutHanded(facts, on) };
 }
 
+/** The nodes that may be looked for by a name, each with the nodes that it stands in. */
+const knownNodes = (owner: Component): { index: number; above: Set<number> }[] =>
+  owner.facts.render.flatMap(({ knownAs }, index) =>
+    knownAs?.length ? [{ index, above: new Set([...nodesAbove(owner, index)].slice(1)) }] : [],
+  );
+
 /** Content that is given for a slot, at the place that names it. */
 const content = (node: number, name: string, { start, end }: Span): AttributeFact => ({
   name,
@@ -132,9 +140,10 @@ const content = (node: number, name: string, { start, end }: Span): AttributeFac
 function lostSlot(
   { render }: ComponentFacts,
   { standsAs, attributes }: RenderFact,
-  { taken }: MarkupScope,
+  { taken, open }: MarkupScope,
 ): (Span & { slot: string }) | undefined {
   if (standsAs) return standsAs;
+  if (open) return undefined;
   const marks = render.flatMap(({ takes = [] }) =>
     takes.flatMap((one) => one.attributes.map(({ name }) => name)),
   );

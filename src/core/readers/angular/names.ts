@@ -48,11 +48,13 @@ export function angularNames(imports: ImportFact[]): AngularNames {
 export const usesAngular = (_path: string, text: string): boolean =>
   /(?:from|import)\s*['"]@angular\//.test(text);
 
-/** A port under which the events, or the content, of a name are known. */
+/** The port under which the events of a name are known. */
 export const eventPort = (name: string): string => `@${name}`;
+
 /** The port of templates that a component looks for in its content, by the name that they are known by. */
 export const slotOf = (reference: string): string => `#${reference}`;
 
+/** The port under which the content that a selector takes is known. */
 export const slotPort = (selector: string | undefined): string =>
   selector === undefined || selector === '*' || selector === '' ? '#default' : `#${selector}`;
 
