@@ -148,6 +148,22 @@ describe('nothing is wrong', () => {
       [],
     ],
     [
+      'of the window, which hears from others',
+      one(
+        comp(
+          'Lamp',
+          'sign-lamp',
+          '@Event() lit: EventEmitter<void>;',
+          '<b onClick={() => this.lit.emit()}></b>',
+        ),
+        app(
+          '<sign-lamp onLit={() => 1}></sign-lamp>',
+          "@Listen('storage', { target: 'window' }) go() { return 1; }\n@Listen('litt', { target: 'window' }) near() { return 1; }",
+        ),
+      ),
+      ["error event/unknown app.tsx:10 'litt'"],
+    ],
+    [
       'relayed stops bubbling',
       one(
         comp(

@@ -163,12 +163,18 @@ function tell(name) { emit(name); }</script><template><b @click="tell('opened')"
 
   test('what opens a page is given to no list', () => {
     const { routes } = traced(
-      `export function Gauge({ path, history, list }) { const go = () => { history.push(path); list.push(path); }; return <b onClick={go} />; }
+      `import { useState } from 'react';
+export function Gauge({ path, history, list }) {
+  const [router] = useState([]);
+  const go = () => { history.push(path); list.push(path); router.push(path); };
+  return <b onClick={go}>{router.length}</b>;
+}
 export const App = () => <Gauge path="/" />;`,
       'Gauge:prop:path',
     );
     expect(routes.map((one) => `${one.from} ${one.how} ${one.to}`)).toEqual([
       'Gauge:prop:path write Gauge:prop:list',
+      'Gauge:prop:path write Gauge:state:router',
     ]);
   });
 });

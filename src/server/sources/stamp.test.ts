@@ -28,14 +28,14 @@ beforeAll(async () => {
 });
 afterAll(() => rmSync(root, { recursive: true }));
 
-test('a file that was written just now has none, nor has what is no file', () => {
-  writeFileSync(at('new'), TEXT);
-  mkdirSync(at('folder'));
-  expect(['new', 'folder', 'nowhere'].map((name) => stampOf(at(name)))).toEqual([
-    undefined,
-    undefined,
-    undefined,
-  ]);
+test.each<[name: string, make: (path: string) => void]>([
+  ['a file that was written just now', (path) => writeFileSync(path, TEXT)],
+  ['a folder', (path) => mkdirSync(path)],
+  ['what is not there', () => undefined],
+  ['a link that leads to itself', (path) => symlinkSync(path, path)],
+])('%s has none', (name, make) => {
+  make(at(name));
+  expect(stampOf(at(name))).toBeUndefined();
 });
 
 test.each<[name: string, edit: () => void]>([

@@ -44,17 +44,21 @@ export function noteMutation(
     return;
   }
   if (node.computed || node.property.type !== 'Identifier' || !isMutator(u, node.property.name)) return;
-  if (node.property.name === 'push' && NAVIGATES.test(lastName(node.object) ?? '')) return;
   const uses = mergeUses(...args);
   const value: ExprFact | undefined = uses.length ? { kind: 'computed', uses, ...spanOf(at) } : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)
     noteShared(u, node.object, value, at, ctx);
   if (callee.symbol === undefined || callee.kind !== 'member') return;
   const path = callee.path!.slice(0, -1);
+  // A list that the component keeps itself is one, whatever its name.
+  const opensPage =
+    u.facts.symbols[callee.symbol]!.kind !== 'state' &&
+    node.property.name === 'push' &&
+    NAVIGATES.test(lastName(node.object) ?? '');
   u.facts.writes.push({
     symbol: callee.symbol,
     ...(path.length ? { path } : {}),
-    ...(value ? { value } : {}),
+    ...(value && !opensPage ? { value } : {}),
     through: { method: node.property.name },
     where: ctx.where,
     fn: ctx.fn,
@@ -62,7 +66,7 @@ export function noteMutation(
   });
 }
 
-/** What pushes a page, and no entry of a list. */
+/** What mostly pushes a page, and no entry of a list. */
 const NAVIGATES = /^\$?(history|router|navigation|navigator)$/i;
 
 function lastName(node: t.Node): string | undefined {

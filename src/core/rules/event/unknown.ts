@@ -19,17 +19,19 @@ export const unknownEvent: Rule = {
       const { pkg } = project.files[component.file]!;
       // What a package offers, its users may raise events in.
       if (component.facts.role !== 'component' || (pkg && !pkg.private)) continue;
-      for (const { event, start, end } of component.facts.hears ?? []) {
+      for (const { event, on, start, end } of component.facts.hears ?? []) {
         if (raised.has(event) || isPageEvent(`@${event}`) || project.madeEvents.has(bareName(event)))
           continue;
         const place = placeOf(component.file, { start, end });
         const near = nearest(event, [...raised]);
+        // The window and the document hear from others, too.
+        if (on && near === undefined) continue;
         report({
           component,
           port: { channel: 'event', name: event },
           nodes: [],
           place,
-          message: `${component.name} listens for "${event}", and nothing in the project raises it.${near ? ` Did you mean "${near}"?` : ''}`,
+          message: `${component.name} listens for "${event}", and nothing in the project raises it.${near !== undefined ? ` Did you mean "${near}"?` : ''}`,
           trail: [step(component, place, event, 'is listened for', 'wait')],
           ...(near ? { suggestion: near } : {}),
         });

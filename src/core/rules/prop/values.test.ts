@@ -58,6 +58,11 @@ describe('prop/overwritten', () => {
       ['error prop/overwritten App.tsx:1 list.sort()', 'error prop/overwritten App.tsx:1 list.push(3)'],
     ],
     [
+      'a list under the name of what opens pages',
+      `function Card({ history }: { history: string[] }) { const add = () => history.push('x'); return <b onClick={add}>{history.length}</b>; }\n${APP('<Card history={x()} />')}`,
+      ["error prop/overwritten App.tsx:1 history.push('x')"],
+    ],
+    [
       'a destructured copy, a ref, a thing that is no list, a copy of the list',
       `import type { History } from 'elsewhere';
 function Card({ n, box, history, list }: { n: number; box: any; history: History; list: number[] }) {
