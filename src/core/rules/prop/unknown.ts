@@ -10,6 +10,7 @@ import {
 import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
 import { bareName, isCallbackName, nearest } from '../../model/names';
+import { oncePer } from '../../model/once-per';
 import { isPageAttribute, isPageEvent } from '../../model/page-names';
 import type { Component, Site } from '../../model/project';
 import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
@@ -34,7 +35,9 @@ export interface UnknownName {
 }
 
 /** Every such name in the project, in the order of the call sites. */
-export function* unknownNames(project: Linked): Iterable<UnknownName> {
+export const unknownNames = oncePer((project: Linked): UnknownName[] => [...lackingIn(project)]);
+
+function* lackingIn(project: Linked): Iterable<UnknownName> {
   for (const site of project.sites) {
     const others = alternatives(project, site);
     // What is meant for one of several components, the others are given, too; it is said at the first of them.

@@ -1,5 +1,6 @@
 /** What a component does with the handles that it declares. */
 import type { ReadFact } from '../../model/facts';
+import { oncePer } from '../../model/once-per';
 import type { Component } from '../../model/project';
 
 export interface Handle {
@@ -14,7 +15,7 @@ export interface Handle {
 }
 
 /** The handles of a component, boxes for other things included. */
-export function handlesOf(component: Component): Handle[] {
+export const handlesOf = oncePer((component: Component): Handle[] => {
   const { facts } = component;
   return facts.symbols.flatMap((symbol, index) => {
     if (symbol.kind !== 'ref') return [];
@@ -43,4 +44,4 @@ export function handlesOf(component: Component): Handle[] {
       facts.writes.some((write) => write.symbol === index && (write.path?.length ?? 0) > 1);
     return [{ symbol: index, attached, given, reads, used }];
   });
-}
+});
