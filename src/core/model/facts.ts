@@ -276,6 +276,8 @@ export interface Traits {
   inputsShared?: boolean;
   /** Content nested in a call site arrives as this port. */
   contentPort: string;
+  /** Any variable of a component counts as state, also one that never changes. */
+  plainState?: boolean;
   /** Tags are matched by selectors, among what is in scope. */
   bySelectors?: boolean;
   /** What content may ask for is what stands around it where it is written, and not where it is drawn. */

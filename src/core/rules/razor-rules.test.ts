@@ -451,6 +451,16 @@ describe('places', () => {
       },
       ['warning portal/state-lost App.razor:1 Log'],
     ],
+    [
+      'what is put there at first is put there again',
+      {
+        'App.razor': '@if (wide) { <aside><Log /></aside> } else { <Log /> }' + code('bool wide = true;'),
+        'Log.razor':
+          '<b>@n @most</b>' +
+          code('int n = 0;\nint most = 3;\nprotected override void OnInitialized() { n = 2; }'),
+      },
+      [],
+    ],
   ]);
 });
 

@@ -210,5 +210,16 @@ describe('events of the page, and parts that are loaded', () => {
       },
       ['warning portal/state-lost App.svelte:2 svelte:component'],
     ],
+    [
+      'what is worked out again is not lost, nor is what never changes; what is bound is',
+      {
+        'App.svelte': `<script>import Row from './Row.svelte'; import Field from './Field.svelte'; let wide = false;</script>
+{#if wide}<div><Row n={1} /><Field /></div>{:else}<Row n={2} /><Field />{/if}`,
+        'Row.svelte':
+          '<script>export let n; let shown; let held = make(n); $: { shown = n + 1; }</script><b>{shown} {held}</b>',
+        'Field.svelte': '<script>let text = "";</script><input bind:value={text} />',
+      },
+      ['warning portal/state-lost App.svelte:2 Field'],
+    ],
   ]);
 });

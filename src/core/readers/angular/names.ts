@@ -13,6 +13,7 @@ export const ANGULAR_TRAITS: Traits = {
   contextByIdentity: false,
   contextAtSetup: true,
   bySelectors: true,
+  plainState: true,
   isElement: true,
   looseProvides: true,
   contextWritten: true,

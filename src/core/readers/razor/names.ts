@@ -10,6 +10,7 @@ export const razorTraits = (isLayout: boolean): Traits => ({
   refExposes: 'everything',
   statementHandlers: false,
   inputsWritable: true,
+  plainState: true,
   exactCalls: true,
   contentPort: isLayout ? 'Body' : 'ChildContent',
   contextByIdentity: false,

@@ -13,6 +13,7 @@ export const svelteTraits = (runes: boolean): Traits => ({
   listenersWritten: true,
   inputsWritable: true,
   inputsAreNames: true,
+  plainState: true,
   contentPort: runes ? 'children' : '#default',
   contextByIdentity: false,
   contextAtSetup: true,

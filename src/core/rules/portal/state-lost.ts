@@ -1,6 +1,6 @@
 import type { Linked } from '../../link';
 import { nodesAbove, topNode } from '../../link/nodes-above';
-import type { ExprFact } from '../../model/facts';
+import type { ExprFact, WriteFact } from '../../model/facts';
 import { conditionBetween, REBUILT } from '../../model/arms';
 import type { Component, Place, Site } from '../../model/project';
 import { placeOf, step, tagPlace, type Rule, type RuleContext } from '../rule';
@@ -42,12 +42,17 @@ interface Spot {
   site?: Site;
 }
 
-/** Where every field of a class would be state, one that is never written is a constant. */
+/**
+ * What would be lost. Where any variable counts as state, one that is never written is a constant; what only the code
+ * writes that runs anew in every copy is worked out again.
+ */
 const keptIn = ({ facts }: Component) =>
-  facts.symbols.filter(
-    ({ kind }, index) =>
-      kind === 'state' && (!facts.traits.bySelectors || facts.writes.some((one) => one.symbol === index)),
-  );
+  facts.symbols.filter(({ kind }, index) => {
+    if (kind !== 'state') return false;
+    const writes = facts.writes.filter((one) => one.symbol === index);
+    const isLater = ({ fn }: WriteFact): boolean => fn !== -1 && facts.functions[fn]!.first !== true;
+    return writes.length ? writes.some(isLater) : !facts.traits.plainState;
+  });
 
 const holdsState = (child: Component): boolean => !child.facts.wrapped && keptIn(child).length > 0;
 
