@@ -259,3 +259,24 @@ describe('what is copied before anything is drawn', () => {
     ],
   ]);
 });
+
+describe('props that are told by name', () => {
+  const lamp = (code: string): string =>
+    sfc(
+      `import { useClasses } from '@/classes';\nconst emit = defineEmits(['tone']);\nconst props = defineProps({ tone: String, glow: String, dim: String });\n${code}`,
+      '<b>{{ shown }}</b>',
+    );
+  const app = { 'App.vue': sfc(`import Lamp from './Lamp.vue';`, '<Lamp tone="x" glow="y" dim="z" />') };
+  cases(/unread/, [
+    [
+      'to a function of another file, while it is set up',
+      { ...app, 'Lamp.vue': lamp(`const shown = useClasses(['tone', { from: 'glow' }], () => 'dim');`) },
+      ['warning prop/unread Lamp.vue:4 dim'],
+    ],
+    [
+      'to what raises events, or later',
+      { ...app, 'Lamp.vue': lamp(`emit('tone'); const shown = () => useClasses('glow');`) },
+      ['tone', 'glow', 'dim'].map((name) => `warning prop/unread Lamp.vue:4 ${name}`),
+    ],
+  ]);
+});

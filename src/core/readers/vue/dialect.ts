@@ -7,6 +7,7 @@ import { raisePort } from '../script/ports';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
 import { type Call, type Ctx, type Dialect, spanOf, use } from '../script/unit';
+import { readNamed } from './by-name';
 import { isMounting } from './mounting';
 import { asksStore, changeCalled, namesStore, storeItself } from './app-store/asks';
 import { consume, provide } from './contexts';
@@ -94,7 +95,10 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       // What a module mounts is read with the module.
       if (own === undefined && u.facts.role === 'component' && isMounting({ names }, node))
         noteTarget(u, node.arguments[0]);
-      if (own === undefined) return undefined;
+      if (own === undefined) {
+        readNamed(u, node, ctx);
+        return undefined;
+      }
       if (EFFECTS.test(own)) return readEffect(u, node, ctx, own);
       switch (own) {
         case 'defineProps':
