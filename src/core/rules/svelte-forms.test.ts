@@ -213,11 +213,14 @@ describe('events of the page, and parts that are loaded', () => {
     [
       'what is worked out again is not lost, nor is what never changes; what is bound is',
       {
-        'App.svelte': `<script>import Row from './Row.svelte'; import Field from './Field.svelte'; let wide = false;</script>
-{#if wide}<div><Row n={1} /><Field /></div>{:else}<Row n={2} /><Field />{/if}`,
+        'App.svelte': `<script>import Row from './Row.svelte'; import Field from './Field.svelte'; import Meter from './Meter.svelte'; let wide = false;</script>
+{#if wide}<div><Row n={1} /><Field /><Meter /></div>{:else}<Row n={2} /><Field /><Meter />{/if}`,
         'Row.svelte':
           '<script>export let n; let shown; let held = make(n); $: { shown = n + 1; }</script><b>{shown} {held}</b>',
-        'Field.svelte': '<script>let text = "";</script><input bind:value={text} />',
+        'Field.svelte':
+          '<script>let text = "", wide = 0;</script><svelte:window bind:innerWidth={wide} /><input bind:value={text} />{wide}',
+        'Meter.svelte':
+          '<script>let wide = 0;</script><svelte:window bind:innerWidth={wide} /><b bind:clientWidth={wide}>{wide}</b>',
       },
       ['warning portal/state-lost App.svelte:2 Field'],
     ],

@@ -9,6 +9,7 @@ import { raisePort } from '../script/ports';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
 import { addFunction, type Ctx, spanOf, symbolOf, typeOf, unwrap, use, usesOf } from '../script/unit';
+import { noteWrite } from '../script/writes';
 import { type Attribute, code, pattern, span, type Tag } from './ast';
 import { eventPort } from './names';
 import { eventSymbol, othersSymbol, type SvelteUnit } from './unit';
@@ -175,6 +176,10 @@ function readListener(u: SvelteUnit, one: AST.OnDirective, plain: boolean, at: A
   return called ? { ...listens, called } : listens;
 }
 
+/** What an element, the window or the document tells of itself as soon as it is there, and cannot be told. */
+const MEASURED =
+  /^((client|offset|inner|outer|natural|video)(Width|Height)|contentRect|contentBoxSize|borderBoxSize|devicePixelContentBoxSize|devicePixelRatio|online|activeElement|fullscreenElement|pointerLockElement|visibilityState)$/;
+
 /** `bind:value={x}`, `bind:value`, `bind:this={handle}` */
 function readBind(u: SvelteUnit, one: AST.BindDirective, plain: boolean, at: At): AttributeFact | undefined {
   const nameAt = { start: one.start + 5, end: one.start + 5 + one.name.length };
@@ -203,6 +208,10 @@ function readBind(u: SvelteUnit, one: AST.BindDirective, plain: boolean, at: At)
   const value = u.expr(node, ctx);
   value.type ??= typeOf(u, node);
   if (plain) use(u, value, ctx, 'attribute');
-  writeBack(u, node, span(one), at.ctx);
+  if (plain && MEASURED.test(one.name)) {
+    const measured: ExprFact = { kind: 'computed', ...spanOf(node) };
+    const ctx: Ctx = { ...at.ctx, where: 'effect', fn: -1 };
+    noteWrite(u, node, measured, { ...node, ...span(one) } as t.Node, ctx);
+  } else writeBack(u, node, span(one), at.ctx);
   return plain ? undefined : attribute(one.name, nameAt, 'two-way', value, span(one));
 }
