@@ -40,7 +40,7 @@ export interface FileFacts {
   components: ComponentFacts[];
   /** Module-level names that the file uses otherwise than by rendering or exporting them. */
   mentions: string[];
-  /** Names read from the props of elements that somebody else made: `child.props.label`. */
+  /** Names read from the props of elements that somebody else made, `child.props.label`, or from props that are compared. */
   elementReads: string[];
   /** Names that its code reads of other things than the class that they stand in. */
   memberReads?: string[];

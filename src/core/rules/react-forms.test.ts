@@ -255,3 +255,26 @@ export function App() { return <Title />; }`,
     ],
   ]);
 });
+
+describe('props that are compared', () => {
+  const lamp = (memo: string): string =>
+    `import { memo } from 'react';
+type P = { n: number; tone: string; glow: string; dim: string };
+function Lit({ n }: P) { return <b>{n}</b>; }
+const same = (a: P, { glow }: P) => a.tone === glow;
+const Lamp = ${memo};
+export function App() { return <Lamp n={1} tone="a" glow="b" dim="c" />; }`;
+  cases(/unread/, [
+    ['by a function beside it', lamp('memo(Lit, same)'), ['warning prop/unread App.tsx:2 dim']],
+    [
+      'by one that is written out',
+      lamp('memo(Lit, (a, b) => a.tone === b.tone && b?.dim === a.dim)'),
+      ['warning prop/unread App.tsx:2 glow'],
+    ],
+    [
+      'not at all',
+      lamp('memo(Lit)'),
+      ['tone', 'glow', 'dim'].map((name) => `warning prop/unread App.tsx:2 ${name}`),
+    ],
+  ]);
+});

@@ -36,6 +36,7 @@ import {
 import { partsGiven, staticMembers, takenApart, valueOf } from '../script/values';
 import { readClass, readDefaults } from './classes';
 import { type Candidate, candidateOf } from './components';
+import { comparedProps } from './compared';
 import { calledHook, reactDialect } from './dialect';
 import { reactMarkup, readConsumers } from './elements';
 import { factoriesIn, readFactories } from './factories';
@@ -85,7 +86,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   if (file.answers) facts.answers = file.answers;
   readStatics(facts, program, moduleTypes(file));
   facts.mentions = readMentions(scopes, names);
-  facts.elementReads = [...scopes.elementReads];
+  facts.elementReads = [...scopes.elementReads, ...comparedProps(scopes, names)];
   noteFound(facts, scopes);
   facts.mounts = names.hasDom && /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text);
   if (facts.components.length) facts.language = 'react';
