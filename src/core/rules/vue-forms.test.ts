@@ -267,11 +267,19 @@ describe('props that are told by name', () => {
       '<b>{{ shown }}</b>',
     );
   const app = { 'App.vue': sfc(`import Lamp from './Lamp.vue';`, '<Lamp tone="x" glow="y" dim="z" />') };
-  cases(/unread/, [
+  cases(/unread|never-passed/, [
     [
       'to a function of another file, while it is set up',
       { ...app, 'Lamp.vue': lamp(`const shown = useClasses(['tone', { from: 'glow' }], () => 'dim');`) },
       ['warning prop/unread Lamp.vue:4 dim'],
+    ],
+    [
+      'to what is given the props',
+      {
+        'App.vue': app['App.vue'].replace('dim="z"', ''),
+        'Lamp.vue': lamp(`const shown = useClasses(props, 'dim');`),
+      },
+      [],
     ],
     [
       'to what raises events, or later',

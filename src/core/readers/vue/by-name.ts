@@ -1,11 +1,11 @@
 /** Props that functions of other files are told by their names: they may look them up on the instance. */
 import type * as t from '@babel/types';
 import { isFunction } from '../script/scope';
-import { type Call, type Ctx, noteRead, propSymbol, spanOf, unwrap } from '../script/unit';
+import { type Call, type Ctx, noteRead, propSymbol, spanOf, symbolOf, unwrap } from '../script/unit';
 import { eachChild } from '../script/walk';
 import type { VueUnit } from './unit';
 
-/** `useClasses(['lampClass', …])`, called while the component is set up. */
+/** `useClasses(['lampClass', …])`, called while the component is set up; what is given the props looks nowhere else. */
 export function readNamed(u: VueUnit, { callee, arguments: given }: Call, ctx: Ctx): void {
   const called = unwrap(callee);
   if (ctx.fn !== -1 || called.type !== 'Identifier' || !called.binding?.from) return;
@@ -13,7 +13,12 @@ export function readNamed(u: VueUnit, { callee, arguments: given }: Call, ctx: C
     if (node.type === 'StringLiteral') noteNamed(u, node, ctx);
     else if (!isFunction(node)) eachChild(node, look);
   };
-  for (const one of given) look(one);
+  if (!given.some((one) => isProps(u, unwrap(one)))) for (const one of given) look(one);
+}
+
+function isProps(u: VueUnit, node: t.Node): boolean {
+  const symbol = node.type === 'Identifier' ? symbolOf(u, node) : undefined;
+  return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'bag';
 }
 
 function noteNamed(u: VueUnit, node: t.StringLiteral, ctx: Ctx): void {
