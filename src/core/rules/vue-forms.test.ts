@@ -277,7 +277,7 @@ describe('props that are told by name', () => {
       'to what is given the props',
       {
         'App.vue': app['App.vue'].replace('dim="z"', ''),
-        'Lamp.vue': lamp(`const shown = useClasses(props, 'dim');`),
+        'Lamp.vue': lamp(`const all = useAll(props); const shown = useClasses(all, 'dim');`),
       },
       [],
     ],

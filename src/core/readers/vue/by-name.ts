@@ -1,24 +1,23 @@
 /** Props that functions of other files are told by their names: they may look them up on the instance. */
 import type * as t from '@babel/types';
 import { isFunction } from '../script/scope';
-import { type Call, type Ctx, noteRead, propSymbol, spanOf, symbolOf, unwrap } from '../script/unit';
+import { type Call, type Ctx, noteRead, propSymbol, spanOf, unwrap } from '../script/unit';
 import { eachChild } from '../script/walk';
 import type { VueUnit } from './unit';
 
-/** `useClasses(['lampClass', …])`, called while the component is set up; what is given the props looks nowhere else. */
+/**
+ * `useClasses(['lampClass', …])`, called while the component is set up. What is given an object under its name, such as
+ * the props, looks there.
+ */
 export function readNamed(u: VueUnit, { callee, arguments: given }: Call, ctx: Ctx): void {
   const called = unwrap(callee);
   if (ctx.fn !== -1 || called.type !== 'Identifier' || !called.binding?.from) return;
+  if (given.some((one) => unwrap(one).type === 'Identifier')) return;
   const look = (node: t.Node): void => {
     if (node.type === 'StringLiteral') noteNamed(u, node, ctx);
     else if (!isFunction(node)) eachChild(node, look);
   };
-  if (!given.some((one) => isProps(u, unwrap(one)))) for (const one of given) look(one);
-}
-
-function isProps(u: VueUnit, node: t.Node): boolean {
-  const symbol = node.type === 'Identifier' ? symbolOf(u, node) : undefined;
-  return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'bag';
+  for (const one of given) look(one);
 }
 
 function noteNamed(u: VueUnit, node: t.StringLiteral, ctx: Ctx): void {
