@@ -263,7 +263,7 @@ describe('what is copied before anything is drawn', () => {
 describe('props that are told by name', () => {
   const lamp = (code: string): string =>
     sfc(
-      `import { useClasses } from '@/classes';\nconst emit = defineEmits(['tone']);\nconst props = defineProps({ tone: String, glow: String, dim: String });\n${code}`,
+      `import { pick, useClasses } from '@/classes';\nconst emit = defineEmits(['tone']);\nconst props = defineProps({ tone: String, glow: String, dim: String });\n${code}`,
       '<b>{{ shown }}</b>',
     );
   const app = { 'App.vue': sfc(`import Lamp from './Lamp.vue';`, '<Lamp tone="x" glow="y" dim="z" />') };
@@ -277,7 +277,7 @@ describe('props that are told by name', () => {
       'to what is given the props',
       {
         'App.vue': app['App.vue'].replace('dim="z"', ''),
-        'Lamp.vue': lamp(`const all = useAll(props); const shown = useClasses(all, 'dim');`),
+        'Lamp.vue': lamp(`const all = useAll(props); const shown = useClasses(pick(all, 'dim'));`),
       },
       [],
     ],

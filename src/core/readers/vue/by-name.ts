@@ -15,7 +15,8 @@ export function readNamed(u: VueUnit, { callee, arguments: given }: Call, ctx: C
   if (given.some((one) => unwrap(one).type === 'Identifier')) return;
   const look = (node: t.Node): void => {
     if (node.type === 'StringLiteral') noteNamed(u, node, ctx);
-    else if (!isFunction(node)) eachChild(node, look);
+    // What is called in between is told by itself.
+    else if (!isFunction(node) && node.type !== 'CallExpression') eachChild(node, look);
   };
   for (const one of given) look(one);
 }
