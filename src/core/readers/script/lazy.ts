@@ -17,7 +17,7 @@ export function lazyOf(node: t.Node): ValueFact['lazy'] {
 
 /** What a function gives back that loads a module; `name` is the export that is taken of it. */
 function loadedBy({ body, params }: t.Function, name: string): ValueFact['lazy'] {
-  const names = new Map<string, string>();
+  let names = new Map<string, string>();
   let module: ValueFact['lazy'];
   let given: t.Node = body;
   if (body.type === 'BlockStatement') {
@@ -30,10 +30,7 @@ function loadedBy({ body, params }: t.Function, name: string): ValueFact['lazy']
       const loaded = declared?.init && !more ? moduleLoaded(declared.init, '') : undefined;
       if (!loaded || module || !declared) continue;
       module = loaded;
-      if (declared.id.type === 'Identifier') names.set(declared.id.name, '');
-      else if (declared.id.type === 'ObjectPattern')
-        for (const { name: local, path } of pathsIn(declared.id))
-          if (path.length === 1) names.set(local.name, path[0]!);
+      names = exportsBy(declared.id);
     }
   }
   if (!module) return moduleLoaded(given, name);
@@ -59,12 +56,7 @@ export function moduleLoaded(node: t.Node, name: string): ValueFact['lazy'] {
     const [module] = then && isFunction(then) ? then.params : [];
     if (memberName(bare.callee.property) !== 'then' || !then || !isFunction(then) || !module)
       return undefined;
-    const names = new Map<string, string>();
-    if (module.type === 'Identifier') names.set(module.name, '');
-    else if (module.type === 'ObjectPattern')
-      for (const { name: local, path } of pathsIn(module))
-        if (path.length === 1) names.set(local.name, path[0]!);
-    const picked = pickedOf(then.body, names);
+    const picked = pickedOf(then.body, exportsBy(module));
     return picked === undefined ? undefined : moduleLoaded(bare.callee.object, picked);
   }
   const source =
@@ -74,6 +66,15 @@ export function moduleLoaded(node: t.Node, name: string): ValueFact['lazy'] {
         ? bare.arguments[0]
         : undefined;
   return source?.type === 'StringLiteral' ? { from: source.value, name } : undefined;
+}
+
+/** The exports of a module by the names that a pattern gives them; '' for the module itself. */
+function exportsBy(pattern: t.Node): Map<string, string> {
+  if (pattern.type === 'Identifier') return new Map([[pattern.name, '']]);
+  if (pattern.type !== 'ObjectPattern') return new Map();
+  return new Map(
+    pathsIn(pattern).flatMap(({ name, path }) => (path.length === 1 ? [[name.name, path[0]!]] : [])),
+  );
 }
 
 /** The export that is picked of a module: `m.Card`, `{ default: m.Card }`; `names` are exports by local name, '' the module. */
