@@ -25,6 +25,8 @@ export const findingSchema = z.object({
   place: spotSchema.extend({ code: z.string() }),
   trail: z.array(stepSchema),
   suggestion: z.string().optional(),
+  /** Where the repair is mechanical: the text that takes the place of what stands there. */
+  edit: spotSchema.extend({ text: z.string() }).optional(),
   fingerprint: z.string(),
   silenced: z.string().optional(),
   beside: z.literal(true).optional(),
@@ -116,7 +118,15 @@ export const progressSchema = z.object({
   message: z.string().optional(),
 });
 
-const markSchema = z.object({ row: z.number(), role: roleSchema, name: z.string(), ref: z.string() });
+const markSchema = z.object({
+  /** The row of the tree, and the place on the chart of what is shown for it. */
+  row: z.number(),
+  at: z.number(),
+  component: z.string(),
+  role: roleSchema,
+  name: z.string(),
+  ref: z.string(),
+});
 
 export const laneSchema = z.object({
   id: z.string(),
@@ -128,18 +138,27 @@ export const laneSchema = z.object({
   level: levelSchema.optional(),
   findings: z.array(z.string()),
   marks: z.array(markSchema),
+  /** From one place on the chart to another. */
   segments: z.array(z.object({ from: z.number(), to: z.number(), broken: z.boolean().optional() })),
   pinned: z.boolean().optional(),
 });
 
 export const rowSchema = z.object({
+  /** Index in the whole tree. */
+  index: z.number(),
   name: z.string(),
   /** The component, and which of its call sites this is; -1 for a root. */
   ref: z.string(),
   at: z.number(),
   depth: z.number(),
-  parent: z.number(),
+  /** Rows below it that belong to it, and how many of them are folded away. */
   span: z.number(),
+  hidden: z.number(),
+  /** Which of how many rows under the same row it is, counted from 1. */
+  place: z.number(),
+  count: z.number(),
+  /** It bears the words that were asked for. */
+  named: z.literal(true).optional(),
   /** Conditions and lists as they are written. */
   when: z.string().optional(),
   each: z.string().optional(),
@@ -150,13 +169,62 @@ export const rowSchema = z.object({
   site: z.object({ file: z.string(), line: z.number() }).optional(),
 });
 
+/** Rows that no shown strand touches, in one line. */
+export const gapRowSchema = z.object({
+  from: z.number(),
+  to: z.number(),
+  depth: z.number(),
+  left: z.number(),
+});
+
+/** Rows of the chart from one place on. */
+export const rowWindowSchema = z.object({
+  from: z.number(),
+  rows: z.array(z.union([rowSchema, gapRowSchema])),
+  /** The names of what stands above the first of them, from the root down. */
+  above: z.array(z.string()),
+});
+
+const listOf = <T extends z.ZodType>(one: T, most: number) =>
+  z.preprocess(
+    (value) => (value === undefined ? [] : Array.isArray(value) ? value : [value]),
+    z.array(one).max(most),
+  );
+const flag = z.preprocess((value) => value !== undefined && value !== '', z.boolean());
+const stretch = z
+  .string()
+  .regex(/^\d{1,7}-\d{1,7}$/)
+  .transform((text) => text.split('-').map(Number) as [number, number]);
+
+/** What a rigging is asked to show, as it stands in the address. */
+export const riggingAskSchema = z.object({
+  pin: listOf(z.string().max(500), 20),
+  component: z.string().max(1000).optional(),
+  find: z.string().max(200).optional(),
+  channel: listOf(channelSchema, 10),
+  level: listOf(levelSchema, 3),
+  rule: z.string().max(100).optional(),
+  folder: z.string().max(1000).optional(),
+  beside: flag,
+  whole: flag,
+  fold: listOf(z.coerce.number().int().min(0), 2000),
+  open: listOf(stretch, 2000),
+});
+
 export const riggingSchema = z.object({
-  rows: z.array(rowSchema),
-  /** The longest lanes. */
+  /** How many rows are shown, and how many there are. */
+  shown: z.number(),
+  rows: z.number(),
+  /** There are trees of tests, stories and examples, shown or not. */
+  hasAside: z.boolean(),
+  /** The longest lanes, and how many there are in all. */
   lanes: z.array(laneSchema),
-  /** How many lanes there are in all. */
   strands: z.number(),
+  /** Ports that bear what was asked for by words. */
+  found: z.number(),
   complete: z.boolean(),
+  /** The rows that are looked at first. */
+  window: rowWindowSchema,
 });
 
 const hopSchema = z.object({
@@ -213,7 +281,10 @@ export const projectStepSchema = progressSchema.extend({ id: z.string() });
 
 export type Progress = z.infer<typeof progressSchema>;
 export type RiggingView = z.infer<typeof riggingSchema>;
+export type RiggingAsk = z.output<typeof riggingAskSchema>;
+export type RowWindow = z.infer<typeof rowWindowSchema>;
 export type RiggingRow = z.infer<typeof rowSchema>;
+export type GapRow = z.infer<typeof gapRowSchema>;
 export type LaneView = z.infer<typeof laneSchema>;
 export type StrandView = z.infer<typeof strandSchema>;
 export type HopView = z.infer<typeof hopSchema>;

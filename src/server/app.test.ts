@@ -87,7 +87,7 @@ describe('a project', () => {
     const rigging = riggingSchema.parse(
       await (await get(`/projects/${id}/rigging?pin=App:state:cabins`)).json(),
     );
-    expect(rigging.rows[0]).toMatchObject({ name: 'App', depth: 0 });
+    expect(rigging.window.rows[0]).toMatchObject({ name: 'App', depth: 0 });
     expect(rigging.lanes[0]).toMatchObject({ title: 'cabins', pinned: true });
     const strand = strandSchema.parse(
       await (await get(`/projects/${id}/strand?ref=WindGauge:prop:unit`)).json(),

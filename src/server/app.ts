@@ -5,7 +5,7 @@ import express, { type ErrorRequestHandler, type Express } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { z } from 'zod';
-import { decideSchema, openSchema, type Progress, undecideSchema } from '../api/schemas';
+import { decideSchema, openSchema, type Progress, riggingAskSchema, undecideSchema } from '../api/schemas';
 import type { Database } from './db/database';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
 import { demosIn } from './demos';
@@ -53,10 +53,10 @@ function checked<T>(schema: z.ZodType<T>, input: unknown): T {
   throw new HttpProblem(400, 'Bad request', `${issue!.path.join('.') || 'body'}: ${issue!.message}`);
 }
 
-const asList = z.preprocess(
-  (value) => (value === undefined ? [] : Array.isArray(value) ? value : [value]),
-  z.array(z.string().max(500)).max(20),
-);
+const windowSchema = z.object({
+  from: z.coerce.number().int().min(0),
+  most: z.coerce.number().int().min(1).max(1000),
+});
 
 export function createApp({ db, projects, logger, web, demo }: AppParts): Express {
   const app = express();
@@ -195,9 +195,14 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   app.get('/api/projects/:id/rigging', async (request, response) => {
     const { id } = await project(request.params.id);
     await audited(id);
-    response.json(
-      await (await projects.session(id)).rigging(checked(z.object({ pin: asList }), request.query).pin),
-    );
+    response.json(await (await projects.session(id)).rigging(checked(riggingAskSchema, request.query)));
+  });
+  app.get('/api/projects/:id/rigging/rows', async (request, response) => {
+    const { id } = await project(request.params.id);
+    await audited(id);
+    const ask = checked(riggingAskSchema, request.query);
+    const { from, most } = checked(windowSchema, request.query);
+    response.json(await (await projects.session(id)).rows(ask, from, most));
   });
   app.get('/api/projects/:id/strand', async (request, response) => {
     const { ref } = checked(z.object({ ref: z.string().min(1).max(500) }), request.query);

@@ -16,7 +16,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { type Finding, projectStepSchema } from '../api/schemas';
+import { type Finding, projectStepSchema, riggingAskSchema } from '../api/schemas';
 import { printedDecisions, takeDecisions } from '../cli/decisions';
 import { createApp } from './app';
 import { openDatabase } from './db/connection';
@@ -210,7 +210,7 @@ describe('threads and servers that end', () => {
     const before = await (await get(`/projects/${id}/rigging`)).json();
     const session = await projects.session(id);
     await session.end();
-    await expect(session.rigging([])).rejects.toThrow('the audit was ended');
+    await expect(session.rigging(riggingAskSchema.parse({}))).rejects.toThrow('the audit was ended');
     expect(await (await get(`/projects/${id}/rigging`)).json()).toEqual(before);
   });
 

@@ -12,6 +12,7 @@ import type {
   Problem,
   ProjectSummary,
   RiggingView,
+  RowWindow,
   StrandView,
 } from '../api/schemas';
 
@@ -54,11 +55,12 @@ export const api = createApi({
       query: ({ id, fingerprint }) => `/projects/${id}/findings/${encodeURIComponent(fingerprint)}`,
       providesTags: ['Audit'],
     }),
-    rigging: build.query<RiggingView, { id: string; pins: string[] }>({
-      query: ({ id, pins }) => {
-        const query = new URLSearchParams(pins.map((pin) => ['pin', pin]));
-        return `/projects/${id}/rigging${pins.length ? `?${query}` : ''}`;
-      },
+    rigging: build.query<RiggingView, { id: string; ask: string }>({
+      query: ({ id, ask }) => `/projects/${id}/rigging?${ask}`,
+      providesTags: ['Audit'],
+    }),
+    riggingRows: build.query<RowWindow, { id: string; ask: string; from: number; most: number }>({
+      query: ({ id, ask, from, most }) => `/projects/${id}/rigging/rows?${ask}&from=${from}&most=${most}`,
       providesTags: ['Audit'],
     }),
     strand: build.query<StrandView, { id: string; ref: string }>({

@@ -11,6 +11,7 @@ export const links = {
     query(`/p/${id}/joint`, { ref, at, ...(port === undefined ? {} : { port }) }),
   strand: (id: string, ref: string) => query(`/p/${id}/strand`, { ref }),
   finding: (id: string, fingerprint: string) => query(`/p/${id}/findings`, { finding: fingerprint }),
+  rule: (id: string, name: string) => query(`/p/${id}/rule`, { name }),
   joined: (id: string) => `/p/${id}/joined?kind=tag`,
   pinned: (id: string, ref: string) => query(`/p/${id}/rigging`, { pin: ref, strand: ref }),
 };

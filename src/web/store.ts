@@ -3,6 +3,7 @@ import { api } from './api';
 import { editor, keepEditor } from './editor';
 import { progress } from './shell/progress';
 import { applyTheme, theme } from './theme';
+import { steps } from './steps';
 
 export function makeStore() {
   const store = configureStore({
@@ -11,6 +12,7 @@ export function makeStore() {
       theme: theme.reducer,
       editor: editor.reducer,
       progress: progress.reducer,
+      steps: steps.reducer,
     },
     middleware: (usual) => usual().concat(api.middleware),
   });

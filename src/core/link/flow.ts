@@ -1,4 +1,5 @@
 /** The flow graph: how values move between the ports and values of components. */
+import { declarationOf } from '../model/declaration';
 import type { ExprFact, KeyFact, Span } from '../model/facts';
 import { keyId, keyName } from '../model/keys';
 import { publicName } from '../model/names';
@@ -84,7 +85,7 @@ class FlowBuilder {
         name: publicName(port.name),
         symbol: port.symbol,
         port,
-        place: port.place,
+        place: declarationOf(port),
       });
       if (port.symbol >= 0) component.nodeOf[port.symbol] = port.node;
     }

@@ -232,7 +232,9 @@ function addTyped(component: Component, shape: Shape, owners: Map<string, Set<nu
             : { file: member.file, start: member.start, end: member.end },
         declared: true,
         shared,
-        ...(member.start < 0 ? {} : { declaredIn: member.file }),
+        ...(member.start < 0
+          ? {}
+          : { declaredAt: { file: member.file, start: member.start, end: member.end } }),
         inherited: shared && member.owner !== own,
         required,
         requiredByType: required,

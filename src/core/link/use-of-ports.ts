@@ -94,7 +94,7 @@ export function knownSites(project: Tree, component: Component): Site[] | undefi
  */
 export function isContract(component: Component, port: Port): boolean {
   if (port.inherited) return true;
-  const elsewhere = port.declaredIn !== undefined && port.declaredIn !== component.file;
+  const elsewhere = port.declaredAt !== undefined && port.declaredAt.file !== component.file;
   return elsewhere && (port.shared || component.unknownSites);
 }
 

@@ -36,8 +36,8 @@ export interface Port {
   place: Place;
   /** It is part of a written declaration (type, list or destructuring), not only read. */
   declared: boolean;
-  /** The file of the type that declares it. */
-  declaredIn?: number;
+  /** Where the type says its name, be it the type of several components. */
+  declaredAt?: Place;
   /** The declaration is a type that several components take their props from. */
   shared: boolean;
   /** It comes from a base type that other components take over too. */

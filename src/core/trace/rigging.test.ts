@@ -6,7 +6,7 @@ import { rigging } from './rigging';
 function drawn(app: string, pins: string[] = []) {
   const { result } = auditSources({ ...MOUNT, 'App.tsx': app });
   const { project } = result;
-  const { rows, lanes } = rigging(project, result.findings, pins);
+  const { rows, lanes } = rigging(project, result.findings, { pins });
   const name = (row: number) => project.components[rows[row]!.component]!.name;
   return {
     tree: rows.map((row) => `${'  '.repeat(row.depth)}${name(row.index)}${row.again ? ` ${row.again}` : ''}`),

@@ -1,73 +1,89 @@
-/** Strands laid over the render tree: one lane each, with a mark on every row that it touches. */
+/** The rigging: the render tree, and the strands that are asked for laid over it, one lane each. */
 import type { Linked } from '../link';
 import type { Channel } from '../model/facts';
-import type { Finding, Level, Role } from '../model/finding';
-import { LEVELS } from '../model/finding';
-import { groupBy } from '../model/group-by';
+import type { Finding, Level } from '../model/finding';
 import { oncePer } from '../model/once-per';
-import type { Flow, FlowNode } from '../model/project';
-import { nodeRef } from '../model/refs';
-import { reach, type Step } from '../link/reach';
-import { findNodes, roleOf } from './trace';
-import { renderTree, type Row, type Tree } from './tree';
+import type { FlowNode } from '../model/project';
+import { componentRef, nodeRef } from '../model/refs';
+import { type Draft, draftOf, type Lane, laneOf, lonelyLane, type Mark, rowsByComponent } from './lanes';
+import { findNodes } from './trace';
+import { renderTree, type Tree } from './tree';
 
-export interface Mark {
-  row: number;
-  role: Role;
-  name: string;
-  ref: string;
-}
+/** So many strands are looked up for words that are in no finding; those that fit best. */
+export const MOST_FOUND = 60;
 
-export interface Segment {
-  from: number;
-  to: number;
-  /** The value does not get across. */
-  broken?: boolean;
-}
-
-export interface Lane {
-  id: string;
-  /** What the strand is called where it starts. */
-  title: string;
-  ref: string;
-  /** The strands that the lane is made of, from the one that its finding is about. */
-  refs: string[];
-  /** References of everything that the lane runs through. */
-  hops: string[];
-  channel: Channel;
-  level: Level | undefined;
-  findings: string[];
-  marks: Mark[];
-  segments: Segment[];
-  pinned?: boolean;
+/** Which strands are asked for. Without any wish they are those that carry findings. */
+export interface Ask {
+  /** Ports whose strands are shown whatever else is asked. */
+  pins?: string[];
+  /** Every strand through this component. */
+  component?: string;
+  /** Words of the names of ports and components: every port that bears them, whether or not anything was found there. */
+  find?: string;
+  channels?: Channel[];
+  levels?: Level[];
+  rule?: string;
+  /** A folder or a file that the findings lie in. */
+  folder?: string;
+  /** Trees of tests, stories and examples are shown, too. */
+  aside?: boolean;
 }
 
 export interface Rigging extends Tree {
   lanes: Lane[];
+  /** How many ports bear the words that were asked for; their best are among the lanes. */
+  found: number;
+  /** Rows that are asked for by name. */
+  named: ReadonlySet<number>;
+  /** There are trees of tests, stories or examples, shown or not. */
+  hasAside: boolean;
 }
 
-interface Draft {
-  nodes: Set<number>;
-  edges: Set<number>;
-  findings: Finding[];
-  starts: number[];
+const wholeTree = oncePer((project: Linked): Tree => renderTree(project));
+const ownTree = oncePer((project: Linked): Tree => renderTree(project, false));
+
+interface Trees {
+  hasAside: boolean;
+  /** The tree that is asked for; the whole one where there is nothing but tests and examples. */
+  tree: Tree;
 }
 
-/** The rigging of a project: its tree, and the strands that carry findings or are asked for by reference. */
-export function rigging(project: Linked, findings: Finding[], pins: string[] = []): Rigging {
-  const tree = renderTree(project);
+function treesOf(project: Linked, withAside: boolean): Trees {
+  const hasAside = project.components.some(
+    (one) => one.facts.role === 'component' && project.files[one.file]!.aside,
+  );
+  const own = hasAside && !withAside ? ownTree(project) : undefined;
+  return { hasAside, tree: own?.rows.length ? own : wholeTree(project) };
+}
+
+/** Findings in what is no test, story or example. */
+const ownFindings = oncePer((findings: Finding[]) =>
+  oncePer(({ files }: Linked): Finding[] => findings.filter(({ place }) => !files[place.file]!.aside)),
+);
+
+interface Drawn {
+  draft: Draft | undefined;
+  lane: Lane;
+}
+
+/** The lanes of all findings over a tree, the longest first. */
+const lanesOfFindings = oncePer((findings: Finding[]) =>
+  oncePer((tree: Tree) => oncePer((project: Linked): Drawn[] => drawnOf(project, tree, [], findings))),
+);
+
+/** Lanes of ports and of findings; a finding belongs to the first strand that runs through all of its nodes. */
+function drawnOf(project: Linked, { rows }: Tree, ports: number[][], findings: Finding[]): Drawn[] {
   const drafts: Draft[] = [];
-  const lanes: Lane[] = [];
-  for (const pin of pins) {
-    const nodes = findNodes(project, pin).map((node) => node.id);
-    if (nodes.length) drafts.push(draftOf(project, nodes));
+  const drawn: Drawn[] = [];
+  for (const nodes of ports) {
+    if (!drafts.some((draft) => nodes.every((node) => draft.nodes.has(node))))
+      drafts.push(draftOf(project, nodes));
   }
-  const pinned = drafts.length;
   for (const finding of findings) {
     if (finding.silenced !== undefined) continue;
     if (!finding.nodes.length) {
-      const lane = lonelyLane(project, tree.rows, finding);
-      if (lane) lanes.push(lane);
+      const lane = lonelyLane(project, rows, finding);
+      if (lane) drawn.push({ draft: undefined, lane });
       continue;
     }
     const known = drafts.find((draft) => finding.nodes.every((node) => draft.nodes.has(node)));
@@ -78,215 +94,163 @@ export function rigging(project: Linked, findings: Finding[], pins: string[] = [
       drafts.push(draft);
     }
   }
-  const byComponent = rowsByComponent(tree.rows);
-  drafts.forEach((draft, index) => {
-    const lane = laneOf(project, tree.rows, byComponent, draft);
-    if (lane.marks.length) lanes.push(index < pinned ? { ...lane, pinned: true } : lane);
-  });
-  // The longest first: by hops, then by how far down the tree they reach.
-  const reach = (lane: Lane) =>
-    lane.marks.length * 1e6 + (lane.marks.at(-1)?.row ?? 0) - (lane.marks[0]?.row ?? 0);
-  lanes.sort((a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || reach(b) - reach(a));
-  return { ...tree, lanes };
-}
-
-/** The walks of events, and of all else: what an event sets off belongs to neither of its ends. */
-const directionsOf = oncePer(({ nodes }: Flow): Record<'rising' | 'falling', Step> => {
-  const crosses = (from: number, to: number) =>
-    (nodes[from]!.channel === 'event') !== (nodes[to]!.channel === 'event');
-  return {
-    rising: (from, to) => (crosses(from, to) ? 'stop' : 'go'),
-    falling: (from, to) => (crosses(from, to) ? 'skip' : 'go'),
-  };
-});
-
-/**
- * A lane shows one strand in one direction: an event up to what takes it in, or a value down to who reads it.
- * What an event sets off afterwards is another strand.
- */
-function draftOf(project: Linked, starts: number[]): Draft {
-  const { flow } = project;
-  const { rising, falling } = directionsOf(flow);
-  const isRising = starts.some((node) => flow.nodes[node]!.channel === 'event');
-  const found = reach(flow, starts, { step: isRising ? rising : falling });
-  return { nodes: found.nodes, edges: found.edges, findings: [], starts };
-}
-
-const rowsByComponent = (rows: Row[]): Map<number, Row[]> => groupBy(rows, (row) => row.component);
-
-function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Row[]>, draft: Draft): Lane {
-  const { flow } = project;
-  const inComponent = groupBy(
-    [...draft.nodes].map((id) => flow.nodes[id]!),
-    (node) => node.component,
-  );
-  const marked = new Map<number, Set<number>>();
-  const segments = new Map<string, Segment>();
-  const touched = [...inComponent.keys()]
-    .flatMap((id) => byComponent.get(id) ?? [])
-    .sort((a, b) => a.index - b.index);
-  for (const row of touched) {
-    const here = new Set<number>();
-    const inner: number[] = [];
-    let linked = false;
-    for (const node of inComponent.get(row.component)!) {
-      const ups = upEdges(project, draft, node);
-      if (ups.length === 0) inner.push(node.id);
-      else linked = true;
-      for (const { site, other } of ups) {
-        // Across from the provider above, or through the call site from the owner.
-        const above =
-          site === undefined
-            ? ancestorWith(rows, row, marked, other)
-            : site === row.site && marked.get(row.owner)?.has(other)
-              ? row.owner
-              : -1;
-        if (above < 0) continue;
-        here.add(node.id);
-        segments.set(`${above}-${row.index}`, { from: above, to: row.index });
-      }
-    }
-    // What has no way in from above belongs to the row if something else of the strand came in here, or if
-    // the strand starts in this component.
-    if (!linked || here.size) for (const id of inner) here.add(id);
-    if (here.size) marked.set(row.index, here);
+  const byComponent = rowsByComponent(rows);
+  for (const draft of drafts) {
+    const lane = laneOf(project, rows, byComponent, draft);
+    if (lane.marks.length) drawn.push({ draft, lane });
   }
-  const marks = [...marked].map(([row, nodes]) => markOf(project, draft, row, nodes));
-  breakSegments(rows, draft, marks, segments);
-  const [first] = draft.starts;
-  const level = LEVELS.find((one) => draft.findings.some((finding) => finding.level === one));
-  const top = marks[0];
+  return drawn.sort((a, b) => lengthOf(b.lane) - lengthOf(a.lane));
+}
+
+/** By hops, then by how far down the tree it reaches. */
+const lengthOf = ({ marks }: Lane): number =>
+  marks.length * 1e6 + (marks.at(-1)?.row ?? 0) - (marks[0]?.row ?? 0);
+
+/** The strands that are asked for over the tree of a project. Pinned ones come first, then the longest. */
+export function rigging(project: Linked, all: Finding[], ask: Ask = {}): Rigging {
+  const { tree, hasAside } = treesOf(project, ask.aside ?? false);
+  const findings = tree === wholeTree(project) ? all : ownFindings(all)(project);
+  const words = wordsOf(ask.find);
+  const ports = askedPorts(project, ask, words);
+  const pins = (ask.pins ?? [])
+    .map((pin) => findNodes(project, pin).map(({ id }) => id))
+    .filter((one) => one.length);
+  const ofFindings = lanesOfFindings(findings)(tree)(project);
+  // Strands that are asked for take over the findings that lie on them.
+  const asked =
+    pins.length + ports.length ? drawnOf(project, tree, [...pins, ...ports.slice(0, MOST_FOUND)], []) : [];
+  for (const one of asked) {
+    const { draft } = one;
+    if (pins.some((nodes) => nodes.every((node) => draft?.nodes.has(node))))
+      one.lane = { ...one.lane, pinned: true };
+  }
+  const lanes = merged(asked, ofFindings).filter(
+    ({ draft, lane }) => lane.pinned === true || passes(project, tree, findings, ask, words, draft, lane),
+  );
   return {
-    id: nodeRef(project, flow.nodes[first!]!),
-    title: flow.nodes[first!]!.name,
-    ref: nodeRef(project, flow.nodes[first!]!),
-    refs: [...new Set(draft.starts.map((node) => nodeRef(project, flow.nodes[node]!)))],
-    channel: flow.nodes[first!]!.channel,
-    level,
-    findings: draft.findings.map((finding) => finding.fingerprint),
-    marks: top ? marks : [],
-    segments: [...segments.values()],
-    hops: [...new Set([...draft.nodes].map((node) => nodeRef(project, flow.nodes[node]!)))],
+    ...tree,
+    lanes: lanes
+      .map(({ lane }) => lane)
+      .sort((a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || lengthOf(b) - lengthOf(a)),
+    found: ports.length,
+    named: namedRows(project, tree, ask, words),
+    hasAside,
   };
 }
 
-/** Edges that lead from the owner's side of a call site, or from a provider, to a node. */
-function upEdges(
+/** Strands that were asked for, with the findings that lie on them, and the strands of all other findings. */
+function merged(asked: Drawn[], ofFindings: Drawn[]): Drawn[] {
+  if (!asked.length) return ofFindings;
+  const own = asked.map((one) => ({ ...one, lane: { ...one.lane, findings: [...one.lane.findings] } }));
+  const rest = ofFindings.filter(({ draft, lane }) => {
+    const starts = draft?.starts;
+    const known = starts && own.find((one) => starts.every((node) => one.draft?.nodes.has(node)));
+    if (!known) return true;
+    known.lane.findings.push(...lane.findings);
+    known.lane.level = graver(known.lane.level, lane.level);
+    return false;
+  });
+  return [...own, ...rest];
+}
+
+const GRAVITY: (Level | undefined)[] = ['error', 'warning', 'note', undefined];
+
+const graver = (one: Level | undefined, other: Level | undefined): Level | undefined =>
+  GRAVITY.indexOf(one) <= GRAVITY.indexOf(other) ? one : other;
+
+function passes(
   project: Linked,
-  draft: Draft,
-  node: FlowNode,
-): { site: number | undefined; other: number }[] {
-  const { flow } = project;
-  const found: { site: number | undefined; other: number }[] = [];
-  for (const index of flow.into[node.id]!) {
-    const edge = flow.edges[index]!;
-    if (!draft.edges.has(index)) continue;
-    if (edge.site >= 0 && project.sites[edge.site]!.target === node.component)
-      found.push({ site: edge.site, other: edge.from });
-    else if (edge.how === 'consume') found.push({ site: undefined, other: edge.from });
+  { rows }: Tree,
+  findings: Finding[],
+  ask: Ask,
+  words: string[],
+  draft: Draft | undefined,
+  lane: Lane,
+): boolean {
+  if (ask.channels?.length && !ask.channels.includes(lane.channel)) return false;
+  if (ask.levels?.length && !(lane.level && ask.levels.includes(lane.level))) return false;
+  if (ask.rule ?? ask.folder) {
+    const own = new Set(lane.findings);
+    const inFolder = ({ place }: Finding) => isIn(project.files[place.file]!.path, ask.folder);
+    const fits = (one: Finding) => (ask.rule === undefined || one.rule === ask.rule) && inFolder(one);
+    if (!findings.some((one) => own.has(one.fingerprint) && fits(one))) return false;
   }
-  for (const index of flow.out[node.id]!) {
-    const edge = flow.edges[index]!;
-    if (!draft.edges.has(index) || edge.site < 0) continue;
-    if (node.channel === 'event' && project.sites[edge.site]!.target === node.component) {
-      found.push({ site: edge.site, other: edge.to });
-    }
+  const nameAt = (mark: Mark) => project.components[rows[mark.row]!.component]!;
+  if (ask.component !== undefined) {
+    const touches = draft
+      ? [...draft.nodes].some((id) => isNamed(project, project.flow.nodes[id]!, ask.component!))
+      : lane.marks.some((mark) => componentRef(project, nameAt(mark)) === ask.component);
+    if (!touches) return false;
   }
-  return found;
-}
-
-function ancestorWith(rows: Row[], row: Row, marked: Map<number, Set<number>>, node: number): number {
-  for (let at = row.parent; at >= 0; at = rows[at]!.parent) if (marked.get(at)?.has(node)) return at;
-  return -1;
-}
-
-/** What matters most about a row comes first when several nodes lie in it. */
-const WEIGHT: Role[] = ['drop', 'wait', 'emit', 'start', 'transform', 'read', 'listen', 'pass'];
-
-function markOf(project: Linked, draft: Draft, row: number, nodes: Set<number>): Mark {
-  const { flow } = project;
-  const options = [...nodes].map((id) => {
-    const node = flow.nodes[id]!;
-    const fed = flow.into[id]!.some((index) => draft.edges.has(index));
-    return { node, role: roleOf(project, node, fed) };
-  });
-  options.sort((a, b) => WEIGHT.indexOf(a.role) - WEIGHT.indexOf(b.role));
-  const best = options.find((one) => one.node.port) ?? options[0]!;
-  const strongest = options[0]!;
-  const role = strongest.role === 'drop' || strongest.role === 'wait' ? strongest.role : best.role;
-  return { row, role, name: best.node.name, ref: nodeRef(project, best.node) };
-}
-
-/** Where the strand falls in two: between the row that drops it and the rows that wait. */
-function breakSegments(rows: Row[], draft: Draft, marks: Mark[], segments: Map<string, Segment>): void {
-  const at = new Map(marks.map((mark) => [mark.row, mark]));
-  for (const segment of segments.values()) {
-    if (at.get(segment.from)?.role === 'wait' || at.get(segment.to)?.role === 'drop') segment.broken = true;
-  }
-  if (draft.starts.length < 2) return;
-  // The lower part hangs below the row that drops it.
-  const joined = new Set([...segments.values()].map((one) => one.to));
-  for (const mark of marks) {
-    if (joined.has(mark.row)) continue;
-    for (let up = rows[mark.row]!.owner; up >= 0; up = rows[up]!.owner) {
-      if (!at.has(up)) continue;
-      segments.set(`${up}-${mark.row}`, { from: up, to: mark.row });
-      break;
-    }
-  }
-}
-
-/** A finding about a name that never becomes a value of the child: a short lane across its joint. */
-function lonelyLane(project: Linked, rows: Row[], finding: Finding): Lane | undefined {
-  const [, channel = 'prop', name = ''] = finding.subject.split(':');
-  const marks: Mark[] = [];
-  const segments: Segment[] = [];
-  for (const row of rows) {
-    if (
-      finding.site >= 0
-        ? row.site !== finding.site || row.owner < 0
-        : row.component !== ownerOf(project, finding)
-    )
-      continue;
-    if (finding.site >= 0) {
-      // Either the owner hands over what the child does not take, or the child waits for what is not handed over.
-      const waits = finding.rule === 'prop/missing';
-      if (!waits && !marks.some((mark) => mark.row === row.owner)) {
-        marks.push({ row: row.owner, role: 'start', name, ref: finding.subject });
-      }
-      marks.push({
-        row: row.index,
-        role: waits ? 'wait' : 'drop',
-        name: waits ? name : '',
-        ref: finding.subject,
-      });
-      segments.push({ from: row.owner, to: row.index, broken: true });
-    } else marks.push({ row: row.index, role: 'drop', name, ref: finding.subject });
-  }
-  if (!marks.length) return undefined;
-  marks.sort((a, b) => a.row - b.row);
-  return {
-    id: `${finding.subject}@${finding.fingerprint}`,
-    title: name,
-    ref: finding.subject,
-    refs: [],
-    hops: [],
-    channel: channel as Channel,
-    level: finding.level,
-    findings: [finding.fingerprint],
-    marks,
-    segments,
-  };
-}
-
-function ownerOf(project: Linked, finding: Finding): number {
   return (
-    project.components.find(
-      (one) =>
-        one.file === finding.place.file &&
-        one.facts.start <= finding.place.start &&
-        finding.place.end <= one.facts.end &&
-        one.facts.role === 'component',
-    )?.id ?? -1
+    !words.length ||
+    lane.marks.some((mark) => holds(`${nameAt(mark).name} ${mark.name} ${lane.title}`, words))
   );
+}
+
+const isIn = (path: string, folder: string | undefined): boolean =>
+  folder === undefined || path === folder || path.startsWith(`${folder}/`);
+
+const isNamed = (project: Linked, node: FlowNode, ref: string): boolean =>
+  componentRef(project, project.components[node.component]!) === ref;
+
+export const wordsOf = (text: string | undefined): string[] =>
+  (text ?? '')
+    .toLowerCase()
+    .split(/[\s:]+/)
+    .filter(Boolean);
+
+function holds(text: string, words: string[]): boolean {
+  const low = text.toLowerCase();
+  return words.every((word) => low.includes(word));
+}
+
+/** Nodes of each port that is asked for by its component or by words, those that fit best first. */
+function askedPorts(project: Linked, ask: Ask, words: string[]): number[][] {
+  const { component } = ask;
+  if (component === undefined && !words.length) return [];
+  const found = new Map<string, { nodes: number[]; rank: number }>();
+  for (const node of project.flow.nodes) {
+    const owner = project.components[node.component]!;
+    if (owner.facts.role === 'module' && node.channel !== 'state') continue;
+    if (ask.channels?.length && !ask.channels.includes(node.channel)) continue;
+    if (component !== undefined && componentRef(project, owner) !== component) continue;
+    if (words.length && !holds(`${owner.name} ${node.channel} ${node.name}`, words)) continue;
+    const ref = nodeRef(project, node);
+    const known = found.get(ref);
+    if (known) known.nodes.push(node.id);
+    else found.set(ref, { nodes: [node.id], rank: rankOf(node, owner.name, words) });
+  }
+  return [...found.values()].sort((a, b) => a.rank - b.rank).map(({ nodes }) => nodes);
+}
+
+function rankOf(node: FlowNode, component: string, words: string[]): number {
+  const name = node.name.toLowerCase();
+  const of = component.toLowerCase();
+  // What is worked out inside comes after what crosses a border.
+  const inner = node.port || node.channel === 'context' ? 0 : node.channel === 'local' ? 2 : 1;
+  const ways = [
+    words.includes(name),
+    words.includes(of),
+    words.some((word) => name.startsWith(word)),
+    words.some((word) => of.startsWith(word)),
+  ];
+  const first = ways.indexOf(true);
+  return (first < 0 ? ways.length : first) * 3 + inner;
+}
+
+/** Rows whose component is asked for, or bears the words that are. */
+function namedRows(project: Linked, { rows }: Tree, ask: Ask, words: string[]): Set<number> {
+  const named = new Set<number>();
+  if (ask.component === undefined && !words.length) return named;
+  for (const row of rows) {
+    const component = project.components[row.component]!;
+    if (
+      ask.component !== undefined
+        ? componentRef(project, component) === ask.component
+        : holds(component.name, words)
+    )
+      named.add(row.index);
+  }
+  return named;
 }

@@ -55,17 +55,20 @@ interface HandedOn {
   into: string;
 }
 
-/** The trees of a project, roots in order of what is mounted, what else starts a tree, and what tests show. */
-export function renderTree(project: Linked): Tree {
+/**
+ * The trees of a project, roots in order of what is mounted, what else starts a tree, and what tests and examples show,
+ * where that is wanted.
+ */
+export function renderTree(project: Linked, withAside = true): Tree {
   let tree: Tree = { rows: [], complete: false };
   for (const limit of REPEAT_LIMITS) {
-    tree = drawTree(project, limit);
+    tree = drawTree(project, limit, withAside);
     if (tree.complete) break;
   }
   return tree;
 }
 
-function drawTree(project: Linked, repeat: number): Tree {
+function drawTree(project: Linked, repeat: number, withAside: boolean): Tree {
   const rows: Row[] = [];
   const drawn = new Map<number, number>();
   /** What is being drawn, from the root down. */
@@ -208,7 +211,7 @@ function drawTree(project: Linked, repeat: number): Tree {
     return [...filled];
   }
 
-  for (const component of rootsOf(project)) {
+  for (const component of rootsOf(project, withAside)) {
     aside = project.files[component.file]!.aside;
     runDeep(expand(component, undefined, -1, -1, undefined));
   }

@@ -1,6 +1,7 @@
 /** How what a call site hands over meets what the component asks for. */
 import type { Cell, Join, PortView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
+import { declarationOf } from '../../core/model/declaration';
 import type { AttributeFact } from '../../core/model/facts';
 import type { Component, Place, Port, Site } from '../../core/model/project';
 import { portRef } from '../../core/model/refs';
@@ -50,7 +51,7 @@ export function portView({ result, places, text }: Desk, component: Component, p
     type: showType(port.type?.type),
     required: port.required,
     ...(port.default ? { default: text({ file: component.file, ...pick(port.default) }) } : {}),
-    spot: places.spot(port.place),
+    spot: places.spot(declarationOf(port)),
     does: deedsOf(component, port),
     places: [...seen.values()],
   };

@@ -1,5 +1,6 @@
 /** What the server asks a project's thread, and what comes back. */
 import type { Config } from '../../api/config';
+import type { RiggingAsk } from '../../api/schemas';
 import type { Report } from '../../core/report/summary';
 import type { KnownFacts } from '../db/facts';
 import type { AuditFacts, PlacedFinding, SameFinding, StoredFile } from '../db/projects';
@@ -32,7 +33,8 @@ export type Question =
   | { kind: 'part'; of: keyof Many; from: number; most: number }
   /** All of the audit that was opened is kept: nobody fetches what it has many of any more. */
   | { kind: 'kept' }
-  | { kind: 'rigging'; pins: string[] }
+  | { kind: 'rigging'; ask: RiggingAsk }
+  | { kind: 'rows'; ask: RiggingAsk; from: number; most: number }
   | { kind: 'strand'; ref: string }
   | { kind: 'search'; query: string }
   | { kind: 'catalogue' }

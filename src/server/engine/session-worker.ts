@@ -14,7 +14,8 @@ import { componentView } from './component-page';
 import { joinedView } from './joined';
 import { hashOf, isSameText, readUnit, type ReadText } from './reader-worker';
 import { jointView } from './joint';
-import { riggingView, search, strandView } from './views';
+import { riggingView, rowsView } from './rigging-view';
+import { search, strandView } from './views';
 
 interface State {
   folder: FolderAudit;
@@ -213,7 +214,9 @@ function view(question: Asked): unknown {
   const { result } = audit;
   switch (question.kind) {
     case 'rigging':
-      return riggingView(result, textOf, question.pins);
+      return riggingView(result, textOf, question.ask);
+    case 'rows':
+      return rowsView(result, textOf, question.ask, question.from, question.most);
     case 'strand':
       return strandView(result, textOf, question.ref);
     case 'search':

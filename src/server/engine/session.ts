@@ -1,7 +1,7 @@
 /** The server's side of a project's thread. */
 import { Worker } from 'node:worker_threads';
 import type { CatalogueRow, ComponentView, JointView } from '../../api/component-schemas';
-import type { Hit, JoinedView, RiggingView, StrandView } from '../../api/schemas';
+import type { Hit, JoinedView, RiggingAsk, RiggingView, RowWindow, StrandView } from '../../api/schemas';
 import type { Progress } from './audit-folder';
 import type { Config } from '../../api/config';
 import type { KnownFacts } from '../db/facts';
@@ -26,7 +26,9 @@ export interface Session {
   part<K extends keyof Many>(of: K, from: number, most: number): Promise<Many[K][]>;
   /** Says that all of the audit is kept: what was only there to be fetched is let go. */
   kept(): Promise<void>;
-  rigging(pins: string[]): Promise<RiggingView>;
+  rigging(ask: RiggingAsk): Promise<RiggingView>;
+  /** Rows of the chart that the same question shows, from one place on. */
+  rows(ask: RiggingAsk, from: number, most: number): Promise<RowWindow>;
   strand(ref: string): Promise<StrandView | { similar: string[] }>;
   search(query: string): Promise<Hit[]>;
   catalogue(): Promise<CatalogueRow[]>;
@@ -66,7 +68,8 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
     restore: (config) => ask({ kind: 'restore', config }),
     part: (of, from, most) => ask({ kind: 'part', of, from, most }),
     kept: () => ask({ kind: 'kept' }),
-    rigging: (pins) => ask({ kind: 'rigging', pins }),
+    rigging: (wish) => ask({ kind: 'rigging', ask: wish }),
+    rows: (wish, from, most) => ask({ kind: 'rows', ask: wish, from, most }),
     strand: (ref) => ask({ kind: 'strand', ref }),
     search: (query) => ask({ kind: 'search', query }),
     catalogue: () => ask({ kind: 'catalogue' }),

@@ -1,60 +1,10 @@
 /** What the screens show, made from a linked project. */
-import type { Hit, RiggingView, Spot, StrandView } from '../../api/schemas';
+import type { Hit, Spot, StrandView } from '../../api/schemas';
 import type { AuditResult } from '../../core/audit';
 import type { Place } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
-import { placesOf, type Places, type TextOf } from '../../core/report/places';
-import { conditionOf, desk } from './joins';
-import { rigging } from '../../core/trace/rigging';
+import { type Places, placesOf, type TextOf } from '../../core/report/places';
 import { findNodes, similarRefs, traceNodes } from '../../core/trace/trace';
-
-/** Lanes beyond this are left out; the shortest go first. */
-const MAX_LANES = 200;
-
-export function riggingView(result: AuditResult, textOf: TextOf, pins: string[]): RiggingView {
-  const { project } = result;
-  const table = desk(result, textOf);
-  const { places } = table;
-  const drawn = rigging(project, result.findings, pins);
-  return {
-    complete: drawn.complete,
-    strands: drawn.lanes.length,
-    lanes: drawn.lanes
-      .slice(0, MAX_LANES)
-      .map(({ level, ...lane }) => ({ ...lane, ...(level ? { level } : {}) })),
-    rows: drawn.rows.map((row) => {
-      const component = project.components[row.component]!;
-      const site = row.site >= 0 ? project.sites[row.site]! : undefined;
-      const own = places.spot({
-        file: component.file,
-        start: component.facts.nameStart,
-        end: component.facts.nameEnd,
-      });
-      const when = site && conditionOf(table, site);
-      const at = site && places.spot({ file: site.file, start: site.fact.start, end: site.fact.start });
-      return {
-        name: component.name,
-        ref: componentRef(project, component),
-        at: site ? component.calledAt.indexOf(site.id) : -1,
-        depth: row.depth,
-        parent: row.parent,
-        span: row.span,
-        ...(when ? { when } : {}),
-        ...(row.each ? { each: textAt(places, row.each) } : {}),
-        ...(row.again ? { again: row.again } : {}),
-        file: own.file,
-        line: own.line,
-        ...(at ? { site: { file: at.file, line: at.line } } : {}),
-      };
-    }),
-  };
-}
-
-/** The text of a place on one line, cut where it is long. */
-function textAt(places: Places, place: Place): string {
-  const text = places.text(place).replace(/\s+/g, ' ');
-  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
-}
 
 /** The strand of a port reference, or the references that look like it. */
 export function strandView(

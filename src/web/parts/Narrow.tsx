@@ -1,6 +1,10 @@
 /** A field that narrows a list by words; they are kept in the address. */
+import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useAddress } from '../address';
+
+/** Milliseconds without a key until what is typed takes effect. */
+const REST = 150;
 
 interface NarrowProps {
   /** The key of the address that holds the words. */
@@ -14,16 +18,39 @@ interface NarrowProps {
 export function Narrow({ name = 'text', label, placeholder, className }: NarrowProps) {
   const [search] = useSearchParams();
   const change = useAddress();
+  const inAddress = search.get(name) ?? '';
+  // The field holds what is typed; the address, and what depends on it, follow when the typing rests.
+  const [typed, setTyped] = useState<string>();
+  const timer = useRef<number>(undefined);
+  const sent = useRef(inAddress);
+  useEffect(() => {
+    // Somebody else changed the address: a link, the way back.
+    if (inAddress !== sent.current) {
+      sent.current = inAddress;
+      window.clearTimeout(timer.current);
+      setTyped(undefined);
+    }
+  }, [inAddress]);
+  const send = (value: string) => {
+    window.clearTimeout(timer.current);
+    sent.current = value;
+    change((next) => (value ? next.set(name, value) : next.delete(name)));
+  };
+  useEffect(() => () => window.clearTimeout(timer.current), []);
   return (
     <input
-      value={search.get(name) ?? ''}
+      value={typed ?? inAddress}
       placeholder={placeholder}
       aria-label={label}
       className={`h-7 border border-line bg-sheet px-2 ${className}`}
       onChange={(event) => {
         const { value } = event.target;
-        change((next) => (value ? next.set(name, value) : next.delete(name)));
+        setTyped(value);
+        window.clearTimeout(timer.current);
+        timer.current = window.setTimeout(() => send(value), REST);
       }}
+      onBlur={() => typed !== undefined && typed !== inAddress && send(typed)}
+      onKeyDown={(event) => event.key === 'Enter' && typed !== undefined && send(typed)}
     />
   );
 }

@@ -23,6 +23,7 @@ const KEYS: [where: string, keys: [key: string, does: string][]][] = [
       ['Enter', 'open the strand with its code'],
       ['o', 'open the row: its call site, or its component'],
       ['Space', 'fold or unfold the row'],
+      ['t', 'all strands through the component of the row'],
     ],
   ],
   [
@@ -39,6 +40,7 @@ const KEYS: [where: string, keys: [key: string, does: string][]][] = [
       ['a', 'accept, with a reason'],
       ['x', 'false alarm, with a reason'],
       ['u', 'take the decision back'],
+      ['z', 'undo the last decision, and the one before it'],
     ],
   ],
 ];

@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
 import type { Step } from '../../model/finding';
 import type { Component, FlowNode, Port } from '../../model/project';
@@ -70,7 +71,7 @@ function reportDropped(audit: RuleContext, component: Component, port: Port, str
         ? [step(owner, attributePlace(listener, attribute), port.name, 'is listened for', 'wait')]
         : []),
       ...raisedTrail(project, stray),
-      step(component, port.place, port.name, 'is taken and dropped', 'drop'),
+      step(component, declarationOf(port), port.name, 'is taken and dropped', 'drop'),
     ],
   });
 }
@@ -96,7 +97,7 @@ function raisedTrail(project: Linked, stray: Stray): Step[] {
       );
       break;
     }
-    steps.unshift(step(component, port.place, port.name, 'is handed up', 'pass'));
+    steps.unshift(step(component, declarationOf(port), port.name, 'is handed up', 'pass'));
     port = raisersOf(project, port.node)[0]?.port;
   }
   const owner = project.components[stray.site.owner]!;

@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import { isContract, isReached } from '../../link/use-of-ports';
 import { namePlace, portKey, step, type Rule } from '../rule';
 import { emissionsOf } from '../../link/emission';
@@ -22,7 +23,7 @@ export const neverEmitted: Rule = {
           place: port.place,
           message: `${component.name} declares "${port.name}" and never raises it or passes it on${heard ? ', though call sites listen' : ''}.`,
           trail: [
-            step(component, port.place, port.name, 'is declared', 'start'),
+            step(component, declarationOf(port), port.name, 'is declared', 'start'),
             step(component, namePlace(component), port.name, 'is never raised', 'drop'),
           ],
         });

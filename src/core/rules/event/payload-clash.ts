@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
 import type { ExprFact } from '../../model/facts';
 import type { Component, Lazy, Port, Site } from '../../model/project';
@@ -46,7 +47,7 @@ function checkHeard(audit: RuleContext, component: Component): void {
         place,
         message: `"${name}" of ${component.name} takes "${param.name}" of another type than ${source.name} raises "${event}" with.`,
         trail: [
-          step(source, port.place, port.name, 'is declared', 'emit'),
+          step(source, declarationOf(port), port.name, 'is declared', 'emit'),
           step(component, place, name, 'takes it as another type', 'drop'),
         ],
       });
@@ -100,7 +101,7 @@ function checkEmits(audit: RuleContext, component: Component, port: Port): void 
         place,
         message: `${component.name} raises "${port.name}" with ${param.name || `argument ${i + 1}`} of another type than declared.`,
         trail: [
-          step(component, port.place, port.name, 'is declared', 'start'),
+          step(component, declarationOf(port), port.name, 'is declared', 'start'),
           step(component, place, port.name, 'is raised with another payload', 'emit'),
         ],
       });
@@ -153,7 +154,7 @@ function checkHandlers(audit: RuleContext, site: Site): void {
       place,
       message: `The handler of "${port.name}" in ${owner.name} ${what} by ${target.name}.`,
       trail: [
-        step(target, port.place, port.name, 'is declared', 'emit'),
+        step(target, declarationOf(port), port.name, 'is declared', 'emit'),
         step(owner, place, port.name, `meets a handler that ${what}`, 'drop'),
       ],
     });

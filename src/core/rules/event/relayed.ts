@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import { RAISED } from '../../link/raised';
 import type { Linked } from '../../link';
 import type { ComponentFacts } from '../../model/facts';
@@ -26,7 +27,7 @@ export const relayed: Rule = {
             place: listenerPlace(project, start),
             message: `"${port.name}" of ${component.name} is only raised again by ${relays.map((one) => one.name).join(', ')}.`,
             trail: [
-              step(component, port.place, port.name, 'is raised', 'emit'),
+              step(component, declarationOf(port), port.name, 'is raised', 'emit'),
               ...run.map((edge, i) =>
                 step(
                   relays[i]!,

@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import { placeOf, step, tagPlace, type Rule } from '../rule';
 import { hands, useOf } from '../../link/use-of-ports';
 
@@ -28,7 +29,7 @@ export const unguardedCall: Rule = {
           place,
           message: `${component.name} calls "${port.name}" without a check, though it may be missing. Call it with ?.`,
           trail: [
-            step(component, port.place, port.name, 'may be missing', 'wait'),
+            step(component, declarationOf(port), port.name, 'may be missing', 'wait'),
             ...(omits
               ? [
                   step(

@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import { isPageEvent } from '../../model/page-names';
 import type { Component, Port } from '../../model/project';
 import { isMisspelled } from '../prop/unknown';
@@ -38,7 +39,7 @@ export const unheard: Rule = {
           trail: [
             emit
               ? step(component, placeOf(component.file, emit), port.name, 'is raised', 'emit')
-              : step(component, port.place, port.name, 'is handed up', 'pass'),
+              : step(component, declarationOf(port), port.name, 'is handed up', 'pass'),
             step(
               project.components[first!.owner]!,
               tagPlace(first!),

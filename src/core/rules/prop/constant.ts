@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import type { AttributeFact } from '../../model/facts';
 import { attributePlace, step, type Rule } from '../rule';
 import { knownSites } from '../../link/use-of-ports';
@@ -24,7 +25,7 @@ export const constant: Rule = {
           place: port.place,
           message: `All ${sites.length} call sites of ${component.name} pass ${first} as "${port.name}". It could be a constant, or the default.`,
           trail: [
-            step(component, port.place, port.name, 'is taken', 'read'),
+            step(component, declarationOf(port), port.name, 'is taken', 'read'),
             ...sites
               .slice(0, 3)
               .map((site, i) =>

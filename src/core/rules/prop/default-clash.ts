@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
 import { placeOf, step, type Rule } from '../rule';
@@ -14,7 +15,7 @@ export const defaultClash: Rule = {
         if (!fallback?.type || !port.type) continue;
         const place = placeOf(component.file, fallback);
         const trail = (what: string) => [
-          step(component, port.place, port.name, 'is declared', 'start'),
+          step(component, declarationOf(port), port.name, 'is declared', 'start'),
           step(component, place, port.name, what, 'drop'),
         ];
         const from = { type: fallback.type, file: component.file, component: component.id };

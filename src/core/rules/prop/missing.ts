@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
 import { isNear } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
@@ -37,7 +38,7 @@ export const missing: Rule = {
           message: `${owner.name} renders ${target.name} without "${port.name}", which ${target.name} requires${type ? ` (${type})` : ''}. Pass it, or make it optional.`,
           trail: [
             step(owner, tagPlace(site), port.name, `is not passed to ${target.name}`, 'drop'),
-            step(target, port.place, port.name, 'is required', 'wait'),
+            step(target, declarationOf(port), port.name, 'is required', 'wait'),
           ],
         });
       }

@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
 import type { ExprFact } from '../../model/facts';
 import type { Component, Place, Port } from '../../model/project';
@@ -25,7 +26,7 @@ export const nameClash: Rule = {
           message: `${what} Rename one of them.`,
           ...(reachable ? { level: 'warning' } : {}),
           trail: [
-            step(component, port.place, port.name, 'is taken as a prop', 'start'),
+            step(component, declarationOf(port), port.name, 'is taken as a prop', 'start'),
             ...(other ? [step(other, namePlace(other), port.name, 'comes from here, too', 'pass')] : []),
             step(component, place, port.name, 'hides it', 'drop'),
           ],

@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import { step, tagPlace, type Rule } from '../rule';
 import { hands, knownSites, useOf } from '../../link/use-of-ports';
 import { isMisspelled } from './unknown';
@@ -35,7 +36,7 @@ export const neverPassed: Rule = {
           level: port.default && !isUndefined(port.default.type) ? 'note' : 'warning',
           message: `${component.name} reads "${port.name}", but ${count} it. Pass it, or take it out.`,
           trail: [
-            step(component, port.place, port.name, 'is taken', 'start'),
+            step(component, declarationOf(port), port.name, 'is taken', 'start'),
             ...[first!].map((site) =>
               step(
                 project.components[site.owner]!,

@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import { reachedFunctions } from '../../link/functions';
 import type { WriteFact } from '../../model/facts';
 import type { Component } from '../../model/project';
@@ -46,7 +47,7 @@ export const staleCopy: Rule = {
           place,
           message: `The state "${symbol.name}" of ${component.name} starts from "${port.name}" and stays as it is when ${port.name} changes. Read the prop, or give the call site a key.`,
           trail: [
-            step(component, port.place, port.name, 'is taken', 'start'),
+            step(component, declarationOf(port), port.name, 'is taken', 'start'),
             step(component, place, symbol.name, 'is a copy of its first value', 'drop'),
           ],
         });

@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
 import { isKeptByWrapper } from '../../link/sites';
 import type { Component, Lazy, Port } from '../../model/project';
@@ -40,7 +41,7 @@ export const typeClash: Rule = {
           message: `${owner.name} passes "${port.name}" as ${is}, but ${target.name} asks for ${asks}.`,
           trail: [
             step(owner, place, attribute.name, `is passed as ${is}`, 'start'),
-            step(target, port.place, port.name, `is asked for as ${asks}`, 'drop'),
+            step(target, declarationOf(port), port.name, `is asked for as ${asks}`, 'drop'),
           ],
         });
       }

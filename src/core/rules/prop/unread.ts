@@ -1,3 +1,4 @@
+import { declarationOf } from '../../model/declaration';
 import type { Component } from '../../model/project';
 import { namePlace, portKey, step, type Rule } from '../rule';
 import { isContract, isReached, isUsed, useOf } from '../../link/use-of-ports';
@@ -22,7 +23,7 @@ export const unread: Rule = {
           place: port.place,
           message: `${component.name} takes "${port.name}" and neither reads it nor passes it on. Remove it${givers ? ' here and at its call sites' : ''}, or use it.`,
           trail: [
-            step(component, port.place, port.name, 'is taken', 'start'),
+            step(component, declarationOf(port), port.name, 'is taken', 'start'),
             step(component, namePlace(component), port.name, 'is never read', 'drop'),
           ],
         });

@@ -1,36 +1,54 @@
 /** What to do about findings: accept them with a reason, or call them a false alarm. */
 import { useEffect, useRef, useState } from 'react';
 import type { FindingRow, Verdict } from '../../../api/schemas';
-import { api, reasonOf } from '../../api';
+import { reasonOf } from '../../api';
+import { siblingsOf } from './list';
+import type { useDecisions } from './useDecisions';
+
+export interface Asked {
+  verdict: Verdict;
+  /** Counted, so that the same key works twice. */
+  times: number;
+  /** What is decided on, where that is not the finding in view alone. */
+  cover?: Cover;
+}
+
+/** Which findings a decision covers. */
+type Cover = 'one' | 'siblings' | 'group' | 'list';
 
 interface DecideProps {
-  project: string;
-  /** The finding in view, and all that pass the filters. */
+  decisions: ReturnType<typeof useDecisions>;
+  /** The finding in view, those of its group, and all that pass the filters. */
   finding: FindingRow;
+  group: FindingRow[];
   shown: FindingRow[];
-  /** The verdict that the keyboard asked for, counted so that the same key works twice. */
-  asked: { verdict: Verdict; times: number } | undefined;
+  all: FindingRow[];
+  /** The verdict that the keyboard or a heading asked for. */
+  asked: Asked | undefined;
   onDone(): void;
 }
 
-export function Decide({ project, finding, shown, asked, onDone }: DecideProps) {
+export function Decide({ decisions, finding, group, shown, all, asked, onDone }: DecideProps) {
   const [verdict, setVerdict] = useState<Verdict>();
   const [reason, setReason] = useState('');
-  const [all, setAll] = useState(false);
-  const [decide, { error, isLoading }] = api.useDecideMutation();
-  const [undecide] = api.useUndecideMutation();
+  const [cover, setCover] = useState<Cover>('one');
   const box = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    if (asked) setVerdict(asked.verdict);
-  }, [asked]);
-  useEffect(() => {
-    if (verdict) box.current?.focus();
-  }, [verdict]);
+  // What was asked with the finding in view counts, whichever of the two was first.
+  const taken = useRef<Asked>(undefined);
   useEffect(() => {
     setVerdict(undefined);
     setReason('');
-    setAll(false);
+    setCover('one');
   }, [finding.fingerprint]);
+  useEffect(() => {
+    if (!asked || asked === taken.current) return;
+    taken.current = asked;
+    setVerdict(asked.verdict);
+    setCover(asked.cover ?? 'one');
+  }, [asked, finding.fingerprint]);
+  useEffect(() => {
+    if (verdict) box.current?.focus();
+  }, [verdict]);
 
   if (finding.decision) {
     return (
@@ -38,27 +56,26 @@ export function Decide({ project, finding, shown, asked, onDone }: DecideProps) 
         <span>
           {finding.decision.verdict}: {finding.decision.reason}
         </span>
-        <button
-          type="button"
-          className="underline"
-          onClick={() => void undecide({ id: project, fingerprints: [finding.fingerprint] })}
-        >
+        <button type="button" className="underline" onClick={() => void decisions.takeBack([finding])}>
           Take it back
         </button>
       </p>
     );
   }
-  const open = shown.filter((one) => !one.decision);
+  const open = (list: FindingRow[]) => list.filter((one) => !one.decision);
+  const covers: [Cover, string, FindingRow[]][] = [
+    ['one', 'this one', [finding]],
+    ['siblings', `about ${finding.subject}`, siblingsOf(finding, all)],
+    ['group', 'of its group', open(group)],
+    ['list', 'in the list', open(shown)],
+  ];
+  const offered = covers.filter(
+    ([name, , list], at) => name === 'one' || list.length > covers[at - 1]![2].length,
+  );
+  const chosen = offered.find(([name]) => name === cover) ?? offered[0]!;
   const send = async () => {
     if (!verdict || !reason.trim()) return;
-    const chosen = all ? open : [finding];
-    const answer = await decide({
-      id: project,
-      fingerprints: [...new Set(chosen.map((one) => one.fingerprint))],
-      verdict,
-      reason,
-    });
-    if (!('error' in answer)) onDone();
+    if (await decisions.decide(chosen[2], verdict, reason)) onDone();
   };
   return (
     <form
@@ -91,15 +108,23 @@ export function Decide({ project, finding, shown, asked, onDone }: DecideProps) 
               onChange={(event) => setReason(event.target.value)}
               onKeyDown={(event) => event.key === 'Escape' && setVerdict(undefined)}
             />
-            {open.length > 1 && (
-              <label className="flex items-center gap-1.5 text-soft">
-                <input type="checkbox" checked={all} onChange={() => setAll(!all)} />
-                all {open.length} in the list
-              </label>
+            {offered.length > 1 && (
+              <select
+                aria-label="Covers"
+                value={chosen[0]}
+                className="h-7 max-w-64 border border-line bg-sheet"
+                onChange={(event) => setCover(event.target.value as Cover)}
+              >
+                {offered.map(([name, words, list]) => (
+                  <option key={name} value={name}>
+                    {name === 'one' ? words : `all ${list.length} ${words}`}
+                  </option>
+                ))}
+              </select>
             )}
             <button
               type="submit"
-              disabled={!reason.trim() || isLoading}
+              disabled={!reason.trim() || decisions.isBusy}
               className="border border-line-strong px-2 py-0.5 disabled:opacity-50"
             >
               Decide
@@ -107,9 +132,9 @@ export function Decide({ project, finding, shown, asked, onDone }: DecideProps) 
           </>
         )}
       </div>
-      {error && (
+      {decisions.error !== undefined && (
         <p role="alert" className="text-error">
-          {reasonOf(error)}
+          {reasonOf(decisions.error)}
         </p>
       )}
     </form>

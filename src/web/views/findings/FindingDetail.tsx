@@ -1,9 +1,10 @@
 import { Link } from 'react-router';
-import type { FindingRow, Verdict } from '../../../api/schemas';
+import type { ReactNode } from 'react';
+import type { FindingRow } from '../../../api/schemas';
 import { links } from '../../links';
 import { LevelWord } from '../../parts/level';
 import { ProvenTrail } from '../../parts/ProvenTrail';
-import { Decide } from './Decide';
+import { Repair } from './Repair';
 import { TrailSketch } from './TrailSketch';
 
 /** One finding: the sentence, its strand in small, and the code of every step. */
@@ -11,12 +12,11 @@ interface FindingDetailProps {
   project: string;
   root: string | undefined;
   finding: FindingRow;
-  shown: FindingRow[];
-  asked: { verdict: Verdict; times: number } | undefined;
-  onDecided(): void;
+  /** What can be decided about it. */
+  decide: ReactNode;
 }
 
-export function FindingDetail({ project, root, finding, shown, asked, onDecided }: FindingDetailProps) {
+export function FindingDetail({ project, root, finding, decide }: FindingDetailProps) {
   return (
     <article className="px-6 py-4">
       <p className="flex gap-3 text-soft">
@@ -28,7 +28,7 @@ export function FindingDetail({ project, root, finding, shown, asked, onDecided 
       {finding.silenced !== undefined && (
         <p className="mt-1 text-soft">Silenced in the source: {finding.silenced}</p>
       )}
-      <p className="mt-2 flex gap-4">
+      <p className="mt-2 flex flex-wrap gap-x-4">
         {finding.strand && (
           <Link className="underline" to={links.strand(project, finding.strand)}>
             Open the strand
@@ -42,13 +42,15 @@ export function FindingDetail({ project, root, finding, shown, asked, onDecided 
             Owner and child face to face
           </Link>
         )}
+        <Link className="underline" to={links.rule(project, finding.rule)}>
+          What the rule means
+        </Link>
         <Link className="underline" to={links.component(project, finding.component)}>
           Open {finding.component.split('>').at(-1)}
         </Link>
       </p>
-      {finding.silenced === undefined && (
-        <Decide project={project} finding={finding} shown={shown} asked={asked} onDone={onDecided} />
-      )}
+      {finding.silenced === undefined && decide}
+      {finding.edit && <Repair project={project} edit={finding.edit} />}
       <ProvenTrail
         project={project}
         root={root}

@@ -4,8 +4,8 @@ import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import type { FindingRow } from '../../../api/schemas';
 import { currentSearch } from '../../address';
 import { api } from '../../api';
-import { LevelWord } from '../../parts/level';
-import { ordinals, type ListItem } from './list';
+import { LevelWord, levelTone } from '../../parts/level';
+import { type Grouping, type ListItem, ordinals } from './list';
 
 const HEADING = 30;
 const ROW = 46;
@@ -13,13 +13,17 @@ const ROW = 46;
 interface FindingListProps {
   project: string;
   items: ListItem[];
+  by: Grouping;
   chosen: FindingRow | undefined;
   onChoose(fingerprint: string): void;
+  onFold(title: string): void;
+  /** Asks for a decision on all findings of a group. */
+  onDecide(group: FindingRow[]): void;
 }
 
 const idOf = (index: number): string => `finding-${index}`;
 
-export function FindingList({ project, items, chosen, onChoose }: FindingListProps) {
+export function FindingList({ project, items, by, chosen, onChoose, onFold, onDecide }: FindingListProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: items.length,
@@ -73,13 +77,14 @@ export function FindingList({ project, items, chosen, onChoose }: FindingListPro
         {rows.map(({ index, key, start, size }) => {
           const item = items[index]!;
           return item.kind === 'group' ? (
-            <Heading key={key} title={item.title} count={item.count} top={start} height={size} />
+            <Heading key={key} group={item} top={start} height={size} onFold={onFold} onDecide={onDecide} />
           ) : (
             <Row
               key={key}
               id={idOf(index)}
               finding={item.finding}
               isChosen={index === at}
+              rule={by !== 'rule'}
               place={places[index]!}
               count={count}
               top={start}
@@ -94,21 +99,40 @@ export function FindingList({ project, items, chosen, onChoose }: FindingListPro
 }
 
 interface HeadingProps {
-  title: string;
-  count: number;
+  group: Extract<ListItem, { kind: 'group' }>;
   top: number;
   height: number;
+  onFold(title: string): void;
+  onDecide(group: FindingRow[]): void;
 }
 
-const Heading = memo(function Heading({ title, count, top, height }: HeadingProps) {
+const Heading = memo(function Heading({ group, top, height, onFold, onDecide }: HeadingProps) {
+  const { title, count, level, findings, isFolded } = group;
   return (
     <div
       role="presentation"
-      className="absolute inset-x-0 flex items-end gap-2 px-5 pb-1 font-medium"
+      className="group absolute inset-x-0 flex items-end gap-2 px-5 pb-1 font-medium"
       style={{ top, height }}
     >
-      <span className="truncate">{title}</span>
-      <span className="text-faint tabular-nums">{count}</span>
+      <button
+        type="button"
+        aria-expanded={!isFolded}
+        className="flex min-w-0 gap-2 hover:underline"
+        onClick={() => onFold(title)}
+      >
+        <span className="w-3 shrink-0 text-soft">{isFolded ? '+' : '−'}</span>
+        <span className="truncate">{title}</span>
+        <span className={`tabular-nums ${levelTone(level)}`}>{count}</span>
+      </button>
+      {count > 1 && (
+        <button
+          type="button"
+          className="ml-auto font-normal whitespace-nowrap text-soft underline opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+          onClick={() => onDecide(findings)}
+        >
+          decide on all {count}
+        </button>
+      )}
     </div>
   );
 });
@@ -117,6 +141,8 @@ interface RowProps {
   id: string;
   finding: FindingRow;
   isChosen: boolean;
+  /** Its rule is told, where the heading does not. */
+  rule: boolean;
   /** Which of how many findings it is. */
   place: number;
   count: number;
@@ -125,7 +151,17 @@ interface RowProps {
   onChoose(fingerprint: string): void;
 }
 
-const Row = memo(function Row({ id, finding, isChosen, place, count, top, height, onChoose }: RowProps) {
+const Row = memo(function Row({
+  id,
+  finding,
+  isChosen,
+  rule,
+  place,
+  count,
+  top,
+  height,
+  onChoose,
+}: RowProps) {
   return (
     <div
       id={id}
@@ -140,10 +176,13 @@ const Row = memo(function Row({ id, finding, isChosen, place, count, top, height
       <p className="truncate">{finding.message}</p>
       <p className="flex gap-3 truncate text-soft">
         <LevelWord level={finding.level} />
-        <span>{finding.rule}</span>
+        {rule && <span>{finding.rule}</span>}
         {finding.decision && <span className="text-ink">{finding.decision.verdict}</span>}
-        <span className="truncate text-faint">
-          {finding.place.file}:{finding.place.line}
+        {/* The end of a path tells more than its beginning. */}
+        <span className="truncate text-left text-faint" style={{ direction: 'rtl' }}>
+          <bdi>
+            {finding.place.file}:{finding.place.line}
+          </bdi>
         </span>
       </p>
     </div>

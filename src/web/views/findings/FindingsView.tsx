@@ -1,7 +1,7 @@
 /** Triage: the list at the left, the chosen finding with its code at the right. Filters live in the address. */
 import { useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import type { Level, Verdict } from '../../../api/schemas';
+import type { FindingRow, Level } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { useKeys } from '../../keys';
@@ -10,9 +10,12 @@ import { Empty, Failed, Waiting } from '../../parts/states';
 import { Narrow } from '../../parts/Narrow';
 import { count } from '../../parts/count';
 import { levelTone } from '../../parts/level';
+import { type Asked, Decide } from './Decide';
+import { Facets } from './Facets';
 import { FindingDetail } from './FindingDetail';
 import { FindingList } from './FindingList';
-import { grouped, matches, type Grouping } from './list';
+import { type FindingFilter, grouped, GROUPINGS, matches } from './list';
+import { useDecisions } from './useDecisions';
 
 const notUnderstood = (files: number): string => `${count(files, 'file')} ${files === 1 ? 'was' : 'were'}`;
 
@@ -24,40 +27,68 @@ export function FindingsView() {
   const change = useAddress();
   const { data: findings, error, isLoading, refetch } = api.useFindingsQuery(id);
   const { data: project } = api.useProjectQuery(id);
-  const levels = search.getAll('level');
-  const rule = search.get('rule') ?? '';
-  const text = search.get('text') ?? '';
-  const by = (search.get('by') ?? 'file') as Grouping;
-  const silenced = search.has('silenced');
-  const beside = search.has('beside');
-  const decided = search.has('decided');
   const wantedPrint = search.get('finding');
-  const list = useMemo(() => {
-    const wanted = new Set(search.getAll('level'));
-    return (findings ?? []).filter(
-      (one) =>
-        matches(one, { levels: wanted, rule, text, silenced, beside, decided }) ||
-        // A link leads to its finding, whatever has been decided about it and wherever it lies.
-        (one.fingerprint === wantedPrint &&
-          (one.decision !== undefined || one.beside === true) &&
-          !text &&
-          !rule),
-    );
-  }, [findings, search, rule, text, silenced, beside, decided, wantedPrint]);
-  const [asked, setAsked] = useState<{ verdict: Verdict; times: number }>();
-  const [undecide] = api.useUndecideMutation();
-  const items = useMemo(() => grouped(list, by), [list, by]);
-  const chosen = list.find((one) => one.fingerprint === search.get('finding')) ?? list[0];
+  const by = GROUPINGS.find((one) => one === search.get('by')) ?? 'rule';
+  const filter = useMemo<FindingFilter>(
+    () => ({
+      levels: new Set(search.getAll('level')),
+      rule: search.get('rule') ?? '',
+      folder: search.get('folder') ?? '',
+      component: search.get('component') ?? '',
+      text: search.get('text') ?? '',
+      silenced: search.has('silenced'),
+      beside: search.has('beside'),
+      decided: search.has('decided'),
+    }),
+    [search],
+  );
+  const { levels, silenced, beside, decided } = filter;
+  const list = useMemo(
+    () =>
+      (findings ?? []).filter(
+        (one) =>
+          matches(one, filter) ||
+          // A link leads to its finding, whatever has been decided about it and wherever it lies.
+          (one.fingerprint === wantedPrint &&
+            (one.decision !== undefined || one.beside === true) &&
+            !filter.text &&
+            !filter.rule),
+      ),
+    [findings, filter, wantedPrint],
+  );
+  const [asked, setAsked] = useState<Asked>();
+  const decisions = useDecisions(id);
+  const folded = useMemo(() => new Set(search.getAll('fold')), [search]);
+  const items = useMemo(() => grouped(list, by, folded), [list, by, folded]);
+  const inOrder = useMemo(
+    () => items.flatMap((item) => (item.kind === 'finding' ? [item.finding] : [])),
+    [items],
+  );
+  const chosen = list.find((one) => one.fingerprint === wantedPrint) ?? inOrder[0] ?? list[0];
+  const group = items.find((item) => item.kind === 'group' && chosen && item.findings.includes(chosen));
 
   const set = (key: string, value: string) =>
     change((next) => (value ? next.set(key, value) : next.delete(key)));
 
   const choose = useStable((fingerprint: string) => set('finding', fingerprint));
+  const fold = useStable((title: string) =>
+    change((next) => {
+      if (next.getAll('fold').includes(title)) next.delete('fold', title);
+      else next.append('fold', title);
+    }),
+  );
+  const decideOn = useStable((findings: FindingRow[]) => {
+    const open = findings.find((one) => !one.decision);
+    if (!open) return;
+    set('finding', open.fingerprint);
+    setAsked({ verdict: 'accepted', times: (asked?.times ?? 0) + 1, cover: 'group' });
+  });
 
   useKeys((event) => {
     const verdict = event.key === 'a' ? 'accepted' : event.key === 'x' ? 'false alarm' : undefined;
     if (verdict) setAsked({ verdict, times: (asked?.times ?? 0) + 1 });
-    else if (event.key === 'u' && chosen?.decision) void undecide({ id, fingerprints: [chosen.fingerprint] });
+    else if (event.key === 'u' && chosen?.decision) void decisions.takeBack([chosen]);
+    else if (event.key === 'z' && decisions.steps) void decisions.undo();
     else return false;
     return true;
   });
@@ -65,19 +96,19 @@ export function FindingsView() {
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isLoading || !findings) return <Waiting what="the findings" />;
   const audit = project?.audit;
-  const rules = [...new Set(findings.map((one) => one.rule))].sort();
   const hidden = findings.filter((one) => one.silenced !== undefined).length;
   const outside = findings.filter((one) => one.beside).length;
   const settled = findings.filter((one) => one.decision !== undefined).length;
   /** The next one that is open comes into view. */
   const next = () => {
-    const at = list.findIndex((one) => one === chosen);
-    const rest = [...list.slice(at + 1), ...list.slice(0, at)].find((one) => !one.decision);
+    const at = inOrder.findIndex((one) => one === chosen);
+    const rest = [...inOrder.slice(at + 1), ...inOrder.slice(0, at)].find((one) => !one.decision);
     if (rest) set('finding', rest.fingerprint);
   };
 
   return (
-    <div className="grid h-full grid-cols-[minmax(26rem,5fr)_6fr] grid-rows-[minmax(0,1fr)]">
+    <div className="grid h-full grid-cols-[13rem_minmax(22rem,4fr)_5fr] grid-rows-[minmax(0,1fr)]">
+      <Facets findings={findings} filter={filter} />
       <section className="flex min-w-0 flex-col border-r border-line" aria-label="Findings">
         <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1.5">
           <Narrow label="Narrow the findings" placeholder="Component, file or word" className="w-44" />
@@ -86,11 +117,11 @@ export function FindingsView() {
               <button
                 key={level}
                 type="button"
-                aria-pressed={levels.includes(level)}
-                className={`border-b-2 px-1.5 ${levels.includes(level) ? 'border-ink font-medium' : 'border-transparent'} ${levelTone(level)}`}
+                aria-pressed={levels.has(level)}
+                className={`border-b-2 px-1.5 ${levels.has(level) ? 'border-ink font-medium' : 'border-transparent'} ${levelTone(level)}`}
                 onClick={() =>
                   change((next) =>
-                    levels.includes(level) ? next.delete('level', level) : next.append('level', level),
+                    levels.has(level) ? next.delete('level', level) : next.append('level', level),
                   )
                 }
               >
@@ -98,17 +129,6 @@ export function FindingsView() {
               </button>
             ))}
           </div>
-          <select
-            value={rule}
-            onChange={(event) => set('rule', event.target.value)}
-            aria-label="Rule"
-            className="h-7 border border-line bg-sheet"
-          >
-            <option value="">all rules</option>
-            {rules.map((name) => (
-              <option key={name}>{name}</option>
-            ))}
-          </select>
           <label className="flex items-center gap-1.5 text-soft">
             grouped by
             <select
@@ -116,9 +136,9 @@ export function FindingsView() {
               onChange={(event) => set('by', event.target.value)}
               className="h-7 border border-line bg-sheet text-ink"
             >
-              <option>file</option>
-              <option>rule</option>
-              <option>component</option>
+              {GROUPINGS.map((one) => (
+                <option key={one}>{one}</option>
+              ))}
             </select>
           </label>
           {settled > 0 && (
@@ -146,12 +166,30 @@ export function FindingsView() {
               {hidden} silenced
             </label>
           )}
+          {decisions.steps > 0 && (
+            <button
+              type="button"
+              className="text-soft underline"
+              title={`${decisions.steps} steps can be taken back`}
+              onClick={() => void decisions.undo()}
+            >
+              undo the decision on {count(decisions.last, 'finding')}
+            </button>
+          )}
           <span className="ml-auto text-soft tabular-nums">
             {list.length} of {findings.length}
           </span>
         </div>
         {list.length > 0 ? (
-          <FindingList project={id} items={items} chosen={chosen} onChoose={choose} />
+          <FindingList
+            project={id}
+            items={items}
+            by={by}
+            chosen={chosen}
+            onChoose={choose}
+            onFold={fold}
+            onDecide={decideOn}
+          />
         ) : (
           <Empty>
             {findings.length === 0 && audit
@@ -178,9 +216,17 @@ export function FindingsView() {
             project={id}
             root={project?.root}
             finding={chosen}
-            shown={list}
-            asked={asked}
-            onDecided={next}
+            decide={
+              <Decide
+                decisions={decisions}
+                finding={chosen}
+                group={group?.kind === 'group' ? group.findings : []}
+                shown={list}
+                all={findings}
+                asked={asked}
+                onDone={next}
+              />
+            }
           />
         )}
       </section>

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { FindingRow } from '../../../api/schemas';
-import { grouped, matches, ordinals, type FindingFilter } from './list';
+import { countBy, type FindingFilter, foldersOf, grouped, matches, ordinals, siblingsOf } from './list';
 
 const finding = (rule: string, file: string, more: Partial<FindingRow> = {}): FindingRow => ({
   rule,
@@ -15,6 +15,8 @@ const finding = (rule: string, file: string, more: Partial<FindingRow> = {}): Fi
 const ALL: FindingFilter = {
   levels: new Set(),
   rule: '',
+  folder: '',
+  component: '',
   text: '',
   silenced: false,
   beside: false,
@@ -29,6 +31,10 @@ test.each<[Partial<FindingFilter>, boolean]>([
   [{ text: 'desk MISSING' }, true],
   [{ text: 'gauge' }, false],
   [{ beside: true }, true],
+  [{ folder: 'desk' }, true],
+  [{ folder: 'desk/a.tsx' }, true],
+  [{ folder: 'des' }, false],
+  [{ component: 'Gauge' }, false],
 ])('%j matches: %s', (filter, expected) => {
   expect(matches(finding('prop/missing', 'desk/a.tsx'), { ...ALL, ...filter })).toBe(expected);
 });
@@ -39,13 +45,63 @@ test('silenced findings are shown only when asked for', () => {
   expect(matches(silenced, { ...ALL, silenced: true, decided: false })).toBe(true);
 });
 
-test('groups keep their order and count what is in them', () => {
-  const list = [finding('b', 'x'), finding('a', 'y'), finding('b', 'y')];
-  expect(
-    grouped(list, 'rule').map((one) =>
-      one.kind === 'group' ? `${one.title} ${one.count}` : one.finding.place.file,
-    ),
-  ).toEqual(['b 2', 'x', 'y', 'a 1', 'y']);
+test('the group with the gravest comes first, then the one with the most; what is folded is not listed', () => {
+  const list = [
+    finding('many', 'x', { level: 'warning' }),
+    finding('few', 'w', { level: 'warning' }),
+    finding('mixed', 'x', { level: 'note' }),
+    finding('many', 'y', { level: 'warning' }),
+    finding('mixed', 'y'),
+  ];
+  const shown = (folded?: Set<string>) =>
+    grouped(list, 'rule', folded).map((one) =>
+      one.kind === 'group' ? `${one.title} ${one.count} ${one.level}` : one.finding.place.file,
+    );
+  expect(shown()).toEqual(['mixed 2 error', 'y', 'x', 'many 2 warning', 'x', 'y', 'few 1 warning', 'w']);
+  expect(shown(new Set(['many']))).toEqual([
+    'mixed 2 error',
+    'y',
+    'x',
+    'many 2 warning',
+    'few 1 warning',
+    'w',
+  ]);
+});
+
+test('a count leaves its own filter out of account', () => {
+  const list = [finding('a', 'x/1'), finding('b', 'x/1'), finding('b', 'y/1')];
+  const filter = { ...ALL, rule: 'a', folder: 'x' };
+  const counted = (facet: 'rule' | 'folder') => list.filter((one) => matches(one, filter, facet));
+  expect(countBy(counted('rule'), (one) => one.rule).map((one) => `${one.value} ${one.count}`)).toEqual([
+    'a 1',
+    'b 1',
+  ]);
+  expect(counted('folder')).toHaveLength(1);
+});
+
+test.each([
+  [['a.tsx'], ['.']],
+  [
+    ['src/desk/a.tsx', 'src/crew/b.tsx'],
+    ['src/desk', 'src/crew'],
+  ],
+  [Array.from({ length: 20 }, (_, i) => `src/${i % 3}/part${i}/a.tsx`), ['src/0', 'src/1', 'src/2']],
+])('folders are as deep as keeps them few', (files, expected) => {
+  const list = files.map((file) => finding('a', file));
+  expect([...new Set(list.map(foldersOf(list)))]).toEqual(expected);
+});
+
+test('siblings are about the same thing by the same rule, and open', () => {
+  const one = finding('a', 'x');
+  const decision = { verdict: 'accepted', reason: 'so', at: '' } as const;
+  const all = [
+    one,
+    finding('a', 'y'),
+    finding('b', 'x'),
+    finding('a', 'z', { subject: 'Other:prop:fare' }),
+    finding('a', 'v', { decision }),
+  ];
+  expect(siblingsOf(one, all).map((each) => each.place.file)).toEqual(['x', 'y']);
 });
 
 test('findings are counted past the headings', () => {

@@ -9,8 +9,8 @@ import { levelTone } from '../../parts/level';
 const CHANNELS: Channel[] = ['prop', 'event', 'state', 'context', 'slot', 'ref'];
 const LEVELS: Level[] = ['error', 'warning', 'note'];
 
-/** Narrows the lanes; what is chosen is kept in the address. */
-export function FilterBar({ shown, view }: { shown: number; view: RiggingView }) {
+/** Narrows lanes and rows; what is chosen is kept in the address. */
+export function FilterBar({ view }: { view: RiggingView }) {
   const [search] = useSearchParams();
   const change = useAddress();
   const toggle = (key: string, value: string) =>
@@ -18,15 +18,17 @@ export function FilterBar({ shown, view }: { shown: number; view: RiggingView })
       if (next.getAll(key).includes(value)) next.delete(key, value);
       else next.append(key, value);
     });
-  const all = view.lanes.length;
-  const of = view.strands > all ? `the longest ${all} of ${view.strands}` : String(all);
+  const only = ['component', 'rule', 'folder'].flatMap((key) => {
+    const value = search.get(key);
+    return value ? [{ key, value }] : [];
+  });
   return (
-    <div className="flex h-10 shrink-0 items-center gap-4 overflow-hidden border-b border-line px-5 whitespace-nowrap">
+    <div className="flex shrink-0 flex-wrap items-center gap-x-3 border-b border-line px-5 py-1.5 whitespace-nowrap">
       <Narrow
         name="find"
         label="Narrow by component or name"
         placeholder="Component or name"
-        className="w-40 shrink"
+        className="w-36 shrink"
       />
       <Group label="Channels">
         {CHANNELS.map((channel) => (
@@ -50,15 +52,46 @@ export function FilterBar({ shown, view }: { shown: number; view: RiggingView })
           </Toggle>
         ))}
       </Group>
-      <span className="ml-auto text-soft tabular-nums">
-        {shown === all && view.strands === all
-          ? count(all, 'strand')
-          : shown === all
-            ? `${of} strands`
-            : `${shown} of ${of} strands`}
-      </span>
+      <Group label="Rows">
+        <Toggle on={search.has('whole')} onToggle={() => toggle('whole', '1')}>
+          whole tree
+        </Toggle>
+        {view.hasAside && (
+          <Toggle
+            on={search.has('beside')}
+            onToggle={() =>
+              change((next) => {
+                if (next.has('beside')) next.delete('beside');
+                else next.set('beside', '1');
+                // The other tree has other rows.
+                for (const key of ['row', 'fold', 'open']) next.delete(key);
+              })
+            }
+          >
+            tests, examples
+          </Toggle>
+        )}
+      </Group>
+      {only.map(({ key, value }) => (
+        <button
+          key={key}
+          type="button"
+          className="max-w-72 truncate border border-line-strong bg-chosen px-2 hover:bg-hover"
+          title={`Show strands beyond this ${key}, too`}
+          onClick={() => change((next) => next.delete(key))}
+        >
+          {key} {value.split('>').at(-1)} ×
+        </button>
+      ))}
     </div>
   );
+}
+
+/** How many strands are shown, of how many. */
+export function strandsIn({ lanes, strands }: RiggingView): string {
+  return strands > lanes.length
+    ? `the longest ${lanes.length} of ${count(strands, 'strand')}`
+    : count(strands, 'strand');
 }
 
 function Group({ label, children }: { label: string; children: React.ReactNode }) {

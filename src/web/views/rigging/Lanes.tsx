@@ -6,8 +6,6 @@ import { roomBeside, ROW, type ShownLane } from './layout';
 
 interface LanesProps {
   lanes: ShownLane[];
-  /** Name of the component at a shown row. */
-  nameAt(row: number): string;
   /** First and last row in sight. */
   range: [number, number];
   left: number;
@@ -23,18 +21,7 @@ interface LanesProps {
 /** Names beside the marks need at least this much room. */
 const ROOM = 60;
 
-export function Lanes({
-  lanes,
-  nameAt,
-  range,
-  left,
-  width,
-  gap,
-  heads,
-  chosen,
-  chosenRow,
-  onChoose,
-}: LanesProps) {
+export function Lanes({ lanes, range, left, width, gap, heads, chosen, chosenRow, onChoose }: LanesProps) {
   const [over, setOver] = useState<string>();
   const [first, last] = range;
   const top = first * ROW;
@@ -97,7 +84,6 @@ export function Lanes({
             )}
             {shown.map(([row, marks]) => {
               const mark = lane.marks[marks[0]!]!;
-              const name = nameAt(row);
               const branches = trunkX !== undefined && row === shownLane.first;
               const room = strong || id === over ? 154 : named ? gap : roomBeside(seen, shownLane, row);
               const title = !heads.has(id) && row === shownLane.first && room > 34;
@@ -108,7 +94,7 @@ export function Lanes({
                   key={row}
                   role="button"
                   tabIndex={-1}
-                  aria-label={`${name}: ${mark.name || lane.title} ${ROLE_WORDS[mark.role]}`}
+                  aria-label={`${mark.component}: ${mark.name || lane.title} ${ROLE_WORDS[mark.role]}`}
                   onClick={(event) => {
                     event.stopPropagation();
                     onChoose(lane, mark.row);

@@ -5,61 +5,56 @@ import { useNavigate, useParams } from 'react-router';
 import { currentSearch } from '../../address';
 import { useStable } from '../../useStable';
 import { links } from '../../links';
-import type { AuditSummary, LaneView, RiggingView } from '../../../api/schemas';
+import type { AuditSummary, LaneView, RiggingRow, RiggingView } from '../../../api/schemas';
 import { JoinedCount } from '../../parts/JoinedCount';
 import { count } from '../../parts/count';
 import { Waiting } from '../../parts/states';
-import { Overview } from './Overview';
-import {
-  ancestorsOf,
-  headsOf,
-  laneGap,
-  lanesWidth,
-  nearRange,
-  ROW,
-  siblings,
-  shownRows,
-  spread,
-  type ShownRow,
-} from './layout';
-import { usePlacement, type Placed } from './usePlacement';
+import { strandsIn } from './FilterBar';
+import { GapLine } from './GapLine';
 import { LaneHeads } from './LaneHeads';
 import { Lanes } from './Lanes';
+import { headsOf, laneGap, lanesWidth, nearRange, ROW, spread } from './layout';
+import { Overview } from './Overview';
 import { TreeRow } from './TreeRow';
+import { type Placed, usePlacement } from './usePlacement';
+import { useRows } from './useRows';
 
-const addressOf = (project: string, row: ShownRow): string =>
+const addressOf = (project: string, row: RiggingRow): string =>
   row.at < 0 ? links.component(project, row.ref) : links.joint(project, row.ref, row.at);
 
 /** Width of the column of names. */
 const NAMES = 300;
 
 interface RiggingChartProps {
+  ask: string;
   view: RiggingView;
   audit: AuditSummary;
-  lanes: LaneView[];
-  chosen: LaneView | undefined;
+  /** The strand that is chosen, by its lane. */
+  strand: string | undefined;
   /** Row whose mark is chosen, in the whole tree. */
   row: number | undefined;
-  find: string;
-  folded: ReadonlySet<number>;
-  onFold(folded: ReadonlySet<number>): void;
+  onFold(index: number): void;
+  onOpen(from: number, to: number): void;
   onChoose(lane: LaneView, row?: number): void;
+  /** Everything that runs through the component of a row. */
+  onRow(row: RiggingRow): void;
 }
 
 export function RiggingChart(props: RiggingChartProps) {
-  const placed = usePlacement(props.view, props.lanes, props.folded);
+  const placed = usePlacement(props.view);
   return placed ? <PlacedChart {...props} placed={placed} /> : <Waiting what="the lanes" />;
 }
 
 function PlacedChart({
-  placed: { placement, lanes, view },
+  ask,
+  placed: { placement, view },
   audit,
-  chosen,
+  strand,
   row,
-  find,
-  folded,
   onFold,
+  onOpen,
   onChoose,
+  onRow,
 }: RiggingChartProps & { placed: Placed }) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(500);
@@ -74,23 +69,23 @@ function PlacedChart({
     return () => observer.disconnect();
   }, []);
 
-  const { rows, standsAt, columns } = placement;
-  const rowAt = useMemo(() => shownRows(view.rows, placement), [view, placement]);
-  const family = useMemo(() => siblings(view.rows), [view]);
+  const { columns } = placement;
+  const { lanes, shown } = view;
+  const chosen = lanes.find((lane) => lane.id === strand);
   const gap = laneGap(width, columns);
   const placed = useMemo(
     () => spread(lanes, placement.lanes, gap, chosen?.id),
     [lanes, placement, gap, chosen?.id],
   );
   const virtual = useVirtualizer({
-    count: rows.length,
+    count: shown,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     overscan: 12,
     // The row that has the keyboard stays, however far the chart is scrolled: without it, keys would go nowhere.
     rangeExtractor: (range) => {
       const near = defaultRangeExtractor(range);
-      if (cursor >= rows.length || near.includes(cursor)) return near;
+      if (cursor >= shown || near.includes(cursor)) return near;
       return [...near, cursor].sort((a, b) => a - b);
     },
   });
@@ -103,36 +98,34 @@ function PlacedChart({
   const top = Math.floor((virtual.scrollOffset ?? 0) / ROW);
   const inSight: [number, number] = [
     top,
-    Math.min(rows.length, top + Math.ceil((virtual.scrollRect?.height ?? 0) / ROW)),
+    Math.min(shown, top + Math.ceil((virtual.scrollRect?.height ?? 0) / ROW)),
   ];
-  const above = top > 0 ? ancestorsOf(view.rows, rows[top] ?? 0) : [];
+  const rows = useRows({ id, ask }, view.window, shown, [first, last]);
+  const above = top > 0 ? rows.above(top) : [];
   const laneWidth = Math.max(width, lanesWidth(columns, gap));
   const heads = headsOf(placed, inSight, chosen?.id);
-  const chosenRow = row === undefined ? undefined : standsAt[row];
+  const chosenRow = row === undefined ? undefined : chosen?.marks.find((mark) => mark.row === row)?.at;
 
   // A chosen strand that lies out of sight is brought into it.
-  const firstMark = chosen?.marks[0]?.row;
+  const at = chosen?.marks[0]?.at;
   useEffect(() => {
-    if (firstMark === undefined) return;
-    const at = standsAt[firstMark]!;
+    if (at === undefined) return;
     const box = scroller.current;
     if (box && (at * ROW < box.scrollTop || at * ROW > box.scrollTop + box.clientHeight - 160)) {
       virtual.scrollToIndex(Math.max(0, at - 2), { align: 'start' });
     }
     // Folding must not move the chart.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [chosen?.id, firstMark]);
+  }, [chosen?.id, at]);
 
-  const fold = useStable((at: number) => {
-    const next = new Set(folded);
-    if (!next.delete(at)) next.add(at);
-    onFold(next);
-  });
-  const moveTo = (at: number) => {
-    const bounded = Math.max(0, Math.min(rows.length - 1, at));
+  const fold = useStable(onFold);
+  const open = useStable(onOpen);
+  const choose = useStable(onRow);
+  const moveTo = (place: number) => {
+    const bounded = Math.max(0, Math.min(shown - 1, place));
     setCursor(bounded);
     virtual.scrollToIndex(bounded);
-    document.getElementById(`row-${rows[bounded]!}`)?.focus();
+    document.getElementById(`row-${bounded}`)?.focus();
   };
   const hop = (step: number) => {
     const now = currentSearch();
@@ -142,7 +135,7 @@ function PlacedChart({
     const at = lane.marks.findIndex((mark) => String(mark.row) === now.get('row'));
     const next = lane.marks[at < 0 ? (step > 0 ? 0 : count - 1) : (at + step + count) % count]!;
     onChoose(lane, next.row);
-    virtual.scrollToIndex(standsAt[next.row]!);
+    virtual.scrollToIndex(next.at);
   };
   const along = (step: number) => {
     const now = currentSearch().get('strand') ?? chosen?.id;
@@ -151,17 +144,19 @@ function PlacedChart({
     if (next) onChoose(next);
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    const current = cursor < rows.length ? rowAt(cursor) : undefined;
+    const current = rows.at(cursor);
     if (event.key === 'ArrowDown') moveTo(cursor + 1);
     else if (event.key === 'ArrowUp') moveTo(cursor - 1);
     else if (event.key === 'Home') moveTo(0);
-    else if (event.key === 'End') moveTo(rows.length - 1);
+    else if (event.key === 'End') moveTo(shown - 1);
     else if (event.key === 'ArrowRight') along(1);
     else if (event.key === 'ArrowLeft') along(-1);
     else if (event.key === ']') hop(1);
     else if (event.key === '[') hop(-1);
-    else if (event.key === ' ' && current?.span) fold(current.index);
-    else if (event.key === 'o' && current) void navigate(addressOf(id, current));
+    else if (event.key === ' ' && current && 'left' in current) open(current.from, current.to);
+    else if (event.key === ' ' && current && 'span' in current && current.span) fold(current.index);
+    else if (event.key === 't' && current && 'ref' in current) choose(current);
+    else if (event.key === 'o' && current && 'ref' in current) void navigate(addressOf(id, current));
     else if (event.key === 'Enter' && chosen?.refs[0]) {
       void navigate(links.strand(id, chosen.refs[0]));
     } else return;
@@ -170,15 +165,15 @@ function PlacedChart({
 
   return (
     <div className="relative min-h-0 grow">
-      {rows.length > 60 && (
+      {shown > 60 && (
         <Overview
           lanes={placed}
           chosen={chosen?.id}
-          count={rows.length}
+          count={shown}
           range={inSight}
           height={Math.max(60, (scroller.current?.clientHeight ?? 400) - 80)}
-          onGo={(at) =>
-            virtual.scrollToIndex(Math.max(0, Math.min(rows.length - 1, at)), { align: 'center' })
+          onGo={(place) =>
+            virtual.scrollToIndex(Math.max(0, Math.min(shown - 1, place)), { align: 'center' })
           }
         />
       )}
@@ -196,9 +191,8 @@ function PlacedChart({
                   </p>
                 )}
                 <p>
-                  {rows.length === view.rows.length
-                    ? count(rows.length, 'row')
-                    : `${rows.length} of ${view.rows.length} rows`}
+                  {strandsIn(view)} over{' '}
+                  {shown === view.rows ? count(shown, 'row') : `${shown} of ${count(view.rows, 'row')}`}
                 </p>
                 <p>
                   tags joined: <JoinedCount project={id} audit={audit} />
@@ -210,31 +204,33 @@ function PlacedChart({
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             <div role="tree" aria-label="Component tree" className="absolute inset-0">
               {items.map((item) => {
-                const one = rowAt(item.index);
+                const one = rows.at(item.index);
+                const line = {
+                  at: item.index,
+                  top: item.start,
+                  odd: item.index % 2 === 1,
+                  focusable: item.index === cursor,
+                  names: NAMES,
+                  width: NAMES + laneWidth,
+                  onFocus: setCursor,
+                };
+                if (!one || !('ref' in one))
+                  return <GapLine key={item.key} {...line} gap={one} onOpen={open} />;
                 return (
                   <TreeRow
                     key={item.key}
+                    {...line}
                     row={one}
-                    top={item.start}
-                    odd={item.index % 2 === 1}
                     chosen={item.index === chosenRow}
-                    found={find !== '' && one.name.toLowerCase().includes(find.trim().toLowerCase())}
-                    focusable={item.index === cursor}
-                    names={NAMES}
-                    width={NAMES + laneWidth}
                     address={addressOf(id, one)}
-                    at={item.index}
-                    place={family[one.index]!.place}
-                    count={family[one.index]!.count}
                     onFold={fold}
-                    onFocus={setCursor}
+                    onChoose={choose}
                   />
                 );
               })}
             </div>
             <Lanes
               lanes={placed}
-              nameAt={(at) => view.rows[rows[at]!]!.name}
               heads={new Set(heads.map((lane) => lane.id))}
               range={[first, last]}
               left={NAMES}

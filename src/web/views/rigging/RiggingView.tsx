@@ -1,27 +1,23 @@
 /** The main screen: the tree as rows, strands as lanes beside it, the code of a strand's hops at the right. */
-import { useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import type { Channel, LaneView, Level } from '../../../api/schemas';
+import type { LaneView, RiggingRow } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { count } from '../../parts/count';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { isRunning, useProgress } from '../../shell/progress';
 import { ProgressBar } from '../../shell/ProgressBar';
+import { askIn } from './ask';
 import { FilterBar } from './FilterBar';
-import { filterLanes, type Filter } from './layout';
-import { RiggingChart } from './RiggingChart';
 import { Legend } from './Legend';
+import { RiggingChart } from './RiggingChart';
 import { StrandPanel } from './StrandPanel';
-
-/** Rows that are surely in sight at first. */
-const FIRST_ROWS = 12;
 
 export function RiggingView() {
   const { id = '' } = useParams();
   const [search] = useSearchParams();
   const change = useAddress();
-  const pins = search.getAll('pin');
+  const ask = askIn(search);
   const progress = useProgress(id);
   const { data: project, error: missing } = api.useProjectQuery(id);
   const waiting = project !== undefined && !project.audit;
@@ -30,18 +26,7 @@ export function RiggingView() {
     error,
     isLoading,
     refetch,
-  } = api.useRiggingQuery({ id, pins }, { skip: !project?.audit });
-  const filter = useMemo<Filter>(
-    () => ({
-      text: search.get('find') ?? '',
-      channels: new Set(search.getAll('channel') as Channel[]),
-      levels: new Set(search.getAll('level') as Level[]),
-    }),
-    [search],
-  );
-  const lanes = useMemo(() => (view ? filterLanes(view, filter) : []), [view, filter]);
-  const [folded, setFolded] = useState<ReadonlySet<number>>(new Set());
-
+  } = api.useRiggingQuery({ id, ask }, { skip: !project?.audit });
   if (missing) return <Failed reason={reasonOf(missing)} />;
   if (waiting && progress && isRunning(progress.stage)) {
     return (
@@ -59,7 +44,7 @@ export function RiggingView() {
   }
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isLoading || !view || !project?.audit) return <Waiting what="the rigging" />;
-  if (view.rows.length === 0) {
+  if (view.rows === 0) {
     return (
       <Empty>
         No components were found in {project.audit.files} files of {project.root}.
@@ -72,49 +57,56 @@ export function RiggingView() {
     );
   }
 
-  const chosenId = search.get('strand');
-  // At first the longest strand that starts where the reader looks, so that the page opens at the root.
+  const strand = search.get('strand');
+  // At first the strand with the gravest finding, of those the longest.
   const chosen =
-    lanes.find((lane) => lane.id === chosenId) ??
-    lanes.find((lane) => (lane.marks[0]?.row ?? 0) < FIRST_ROWS) ??
-    lanes[0];
-  const row = search.get('row');
+    view.lanes.find((lane) => lane.id === strand) ??
+    view.lanes.find((lane) => lane.level === 'error') ??
+    view.lanes[0];
+  const asked = search.get('row');
+  const row = asked === null ? undefined : Number(asked);
   const choose = (lane: LaneView, at?: number) =>
     change((next) => {
       next.set('strand', lane.id);
       if (at === undefined) next.delete('row');
       else next.set('row', String(at));
     });
+  const chooseRow = ({ ref }: RiggingRow) =>
+    change((next) => {
+      for (const key of ['strand', 'row', 'find']) next.delete(key);
+      next.set('component', ref);
+    });
+  const fold = (index: number) =>
+    change((next) => {
+      const key = String(index);
+      if (next.getAll('fold').includes(key)) next.delete('fold', key);
+      else next.append('fold', key);
+    });
+  const open = (from: number, to: number) => change((next) => next.append('open', `${from}-${to}`));
 
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_clamp(22rem,34vw,38rem)] grid-rows-[minmax(0,1fr)]">
       <section className="flex min-w-0 flex-col" aria-label="Component tree with strands">
-        <FilterBar shown={lanes.length} view={view} />
+        <FilterBar view={view} />
         {!view.complete && (
           <p className="px-5 py-1 text-warning">
-            The tree is larger than {count(view.rows.length, 'row')}; the rest is left out.
+            The tree is larger than {count(view.rows, 'row')}; the rest is left out.
           </p>
         )}
         <RiggingChart
+          ask={ask}
           view={view}
           audit={project.audit}
-          lanes={lanes}
-          chosen={chosen}
-          row={row === null ? undefined : Number(row)}
-          find={filter.text}
-          folded={folded}
-          onFold={setFolded}
+          strand={chosen?.id}
+          row={row}
+          onFold={fold}
+          onOpen={open}
           onChoose={choose}
+          onRow={chooseRow}
         />
         <Legend />
       </section>
-      <StrandPanel
-        project={id}
-        lane={chosen}
-        view={view}
-        row={row === null ? undefined : Number(row)}
-        audit={project.audit}
-      />
+      <StrandPanel project={id} lane={chosen} view={view} row={row} audit={project.audit} />
     </div>
   );
 }

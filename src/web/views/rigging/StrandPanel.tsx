@@ -1,6 +1,6 @@
 /** The chosen strand beside the rigging: what is wrong with it, and the code of each hop. */
 import { useEffect, useRef } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { AuditSummary, LaneView, RiggingView } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
@@ -10,6 +10,8 @@ import { placedHops } from '../../parts/hops';
 import { LevelWord } from '../../parts/level';
 import { Empty, Waiting } from '../../parts/states';
 import { ProvenTrail } from '../../parts/ProvenTrail';
+import { links } from '../../links';
+import { isNarrowed } from './ask';
 
 interface StrandPanelProps {
   project: string;
@@ -20,13 +22,15 @@ interface StrandPanelProps {
 }
 
 export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProps) {
+  const [search] = useSearchParams();
+  const component = search.get('component');
+  const heading = component && <ComponentHeading project={project} component={component} view={view} />;
   if (!lane) {
     return (
       <aside className="border-l border-line bg-sheet" aria-label="Strand">
+        {heading}
         <Empty>
-          {view.lanes.length === 0
-            ? `Nothing was found in ${count(audit.components, 'component')} of ${count(audit.files, 'file')}. Search for a port with / and show it on the rigging.`
-            : 'No strand passes the filter.'}
+          {isNarrowed(search) ? <Unmatched project={project} view={view} /> : <Healthy audit={audit} />}
         </Empty>
       </aside>
     );
@@ -37,11 +41,12 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
       className="flex min-h-0 flex-col overflow-y-auto border-l border-line bg-sheet"
       aria-label="Strand"
     >
+      {heading}
       <header className="px-5 pt-4 pb-2">
         <h2 className="text-[16px] font-semibold break-all">{lane.title}</h2>
         <p className="flex flex-wrap gap-x-3 text-soft">
           <span>
-            {lane.channel} in {inWords(new Set(lane.marks.map((one) => view.rows[one.row]!.name)).size)}
+            {lane.channel} in {inWords(new Set(lane.marks.map((one) => one.component)).size)}
           </span>
           {lane.refs[0] && (
             <Link
@@ -58,6 +63,75 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
       <FindingsOf project={project} lane={lane} withTrail={lane.refs.length === 0} />
       {lane.refs.length > 0 && <Hops project={project} lane={lane} chosen={mark?.ref} />}
     </aside>
+  );
+}
+
+/** What the chosen rows are instances of. */
+function ComponentHeading({
+  project,
+  component,
+  view,
+}: {
+  project: string;
+  component: string;
+  view: RiggingView;
+}) {
+  return (
+    <p className="flex flex-wrap gap-x-3 border-b border-line px-5 py-2 text-soft">
+      <span>
+        {count(view.strands, 'strand')} through{' '}
+        <span className="font-medium text-ink">{component.split('>').at(-1)}</span>
+      </span>
+      <Link className="underline" to={links.component(project, component)}>
+        Open the component
+      </Link>
+      <Link className="underline" to={links.joint(project, component, 0)}>
+        Its call sites
+      </Link>
+    </p>
+  );
+}
+
+function Healthy({ audit }: { audit: AuditSummary }) {
+  return (
+    <p>
+      Nothing was found in {count(audit.components, 'component')} of {count(audit.files, 'file')}. Type a name
+      above, or choose a row, to see the strands of any value.
+    </p>
+  );
+}
+
+/** No strand passes: what narrows, and how to go on. */
+function Unmatched({ project, view }: { project: string; view: RiggingView }) {
+  const [search] = useSearchParams();
+  const change = useAddress();
+  const find = search.get('find') ?? '';
+  const { data: near = [] } = api.useSearchQuery({ id: project, q: find }, { skip: !find });
+  const others = ['channel', 'level', 'rule', 'folder'].filter((key) => search.has(key));
+  return (
+    <>
+      <p>
+        {find && view.found === 0
+          ? `No component and no port is called ${find}.`
+          : `No strand fits ${[find && `“${find}”`, ...others].filter(Boolean).join(', ')} together.`}
+      </p>
+      {near.length > 0 && (
+        <ul className="mt-2">
+          {near.slice(0, 8).map((hit) => (
+            <li key={`${hit.kind}:${hit.ref}`}>
+              {hit.title} <span className="text-faint">{hit.detail}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <button
+        type="button"
+        className="mt-2 underline"
+        onClick={() => change((next) => ['find', 'component', ...others].forEach((key) => next.delete(key)))}
+      >
+        Show all strands with findings
+      </button>
+    </>
   );
 }
 
@@ -85,7 +159,7 @@ function PinButton({ lane }: { lane: LaneView }) {
 /** The chosen strand beside those that are pinned: where both pass, and where only one does. */
 function Compared({ lane, view }: { lane: LaneView; view: RiggingView }) {
   const others = view.lanes.filter((one) => one.pinned && one.id !== lane.id);
-  const namesOf = (one: LaneView) => new Set(one.marks.map((mark) => view.rows[mark.row]!.name));
+  const namesOf = (one: LaneView) => new Set(one.marks.map((mark) => mark.component));
   const own = namesOf(lane);
   return others.map((other) => {
     const theirs = namesOf(other);

@@ -1,42 +1,30 @@
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { ROW, type ShownRow } from './layout';
+import type { RiggingRow } from '../../../api/schemas';
+import { INDENT, type LineProps, ROW } from './layout';
 
-interface TreeRowProps {
-  row: ShownRow;
-  top: number;
-  odd: boolean;
+interface TreeRowProps extends LineProps {
+  row: RiggingRow;
   chosen: boolean;
-  found: boolean;
-  focusable: boolean;
-  names: number;
-  width: number;
   /** Where the row leads to: its call site, or its component. */
   address: string;
-  /** Its place in the chart. */
-  at: number;
-  /** Which of how many rows under the same row it is. */
-  place: number;
-  count: number;
   onFold(index: number): void;
-  onFocus(at: number): void;
+  onChoose(row: RiggingRow): void;
 }
-
-const INDENT = 16;
 
 /** One call site: its place in the tree, its name, the condition and the list that it stands in. */
 export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
-  const { row, top, odd, chosen, found, focusable, names, width, address, at, place, count } = props;
+  const { row, top, odd, chosen, focusable, names, width, address, at } = props;
   const tone = chosen ? 'bg-chosen' : odd ? 'bg-row-odd' : 'bg-row';
   const where = row.site ? `${row.site.file}:${row.site.line}` : `${row.file}:${row.line}`;
   return (
     <div
-      id={`row-${row.index}`}
+      id={`row-${at}`}
       role="treeitem"
       aria-label={row.name}
       aria-level={row.depth + 1}
-      aria-setsize={count}
-      aria-posinset={place}
+      aria-setsize={row.count}
+      aria-posinset={row.place}
       aria-selected={chosen}
       {...(row.span ? { 'aria-expanded': row.hidden === 0 } : {})}
       tabIndex={focusable ? 0 : -1}
@@ -67,7 +55,13 @@ export const TreeRow = memo(function TreeRow(props: TreeRowProps) {
         <Link
           to={address}
           tabIndex={-1}
-          className={`truncate hover:underline ${found ? 'bg-mark font-medium' : ''}`}
+          onClick={(event) => {
+            // With a key held it opens as any link does; without, the chart shows what runs through it.
+            if (event.metaKey || event.ctrlKey || event.shiftKey) return;
+            event.preventDefault();
+            props.onChoose(row);
+          }}
+          className={`truncate hover:underline ${row.named ? 'bg-mark font-medium' : ''}`}
         >
           {row.name}
         </Link>

@@ -1,19 +1,10 @@
 import { expect, test } from 'vitest';
-import type { LaneView, RiggingRow, RiggingView } from '../../../api/schemas';
-import { filterLanes, headsOf, nearRange, roomBeside, shownRows, siblings, spread } from './layout';
+import type { LaneView, RowWindow } from '../../../api/schemas';
+import { askIn, isNarrowed } from './ask';
+import { headsOf, nearRange, roomBeside, spread } from './layout';
 import { place } from './place';
+import { namesAbove } from './useRows';
 
-const row = (name: string, depth: number, parent: number, span: number): RiggingRow => ({
-  name,
-  ref: name,
-  at: 0,
-  depth,
-  parent,
-  span,
-  file: 'a.tsx',
-  line: 1,
-});
-const ROWS = [row('App', 0, -1, 3), row('Panel', 1, 0, 1), row('Gauge', 2, 1, 0), row('Log', 1, 0, 0)];
 const lane = (id: string, rows: number[], more: Partial<LaneView> = {}): LaneView => ({
   id,
   title: id,
@@ -22,19 +13,19 @@ const lane = (id: string, rows: number[], more: Partial<LaneView> = {}): LaneVie
   hops: [],
   channel: 'prop',
   findings: [],
-  marks: rows.map((at) => ({ row: at, role: 'pass', name: id, ref: id })),
+  marks: rows.map((at) => ({ row: at, at, component: 'Mast', role: 'pass', name: id, ref: id })),
   segments: rows.slice(1).map((at, i) => ({ from: rows[i]!, to: at })),
   ...more,
 });
 
-test('a folded row stands for what is below it', () => {
-  const placement = place(ROWS, [lane('unit', [0, 1, 2])], new Set([1]));
-  expect([...placement.rows]).toEqual([0, 1, 3]);
-  expect([...placement.standsAt]).toEqual([0, 1, 1, 2]);
-  const rowAt = shownRows(ROWS, placement);
-  expect([0, 1, 2].map((at) => rowAt(at).hidden)).toEqual([0, 1, 0]);
-  expect(rowAt(1)).toBe(rowAt(1));
-  expect(placement.lanes[0]).toMatchObject({
+test('marks that a fold puts into one line are drawn there once', () => {
+  const folded = lane('unit', [0, 1, 1], {
+    segments: [
+      { from: 0, to: 1 },
+      { from: 1, to: 1 },
+    ],
+  });
+  expect(place([folded]).lanes[0]).toMatchObject({
     at: [
       [0, [0]],
       [1, [1, 2]],
@@ -50,7 +41,7 @@ test('a whole stretch wins over a broken one, and the rest stays broken', () => 
       { from: 1, to: 2 },
     ],
   });
-  const [placed] = place(ROWS, [broken], new Set()).lanes;
+  const [placed] = place([broken]).lanes;
   expect(placed!.stretches).toEqual([
     { from: 1, to: 2, broken: false },
     { from: 0, to: 1, broken: true },
@@ -58,7 +49,6 @@ test('a whole stretch wins over a broken one, and the rest stays broken', () => 
   ]);
 });
 
-const LONG = Array.from({ length: 12 }, (_, i) => row(`Row${i}`, i ? 1 : 0, i ? 0 : -1, i ? 0 : 11));
 const started = (id: string, rows: number[], origin: string): LaneView => {
   const made = lane(id, rows);
   made.marks[0] = { ...made.marks[0]!, role: 'start', ref: origin };
@@ -75,20 +65,20 @@ test.each<[string, LaneView[], number[], (number | undefined)[]]>([
     [undefined, undefined, 0],
   ],
 ])('%s', (_, lanes, columns, trunks) => {
-  const placed = place(LONG, lanes, new Set()).lanes;
+  const placed = place(lanes).lanes;
   expect(placed.map((one) => one.column)).toEqual(columns);
   lanes.forEach((_, i) => expect(placed[i]!.trunk).toBe(trunks[i]));
 });
 
 test('the column after the chosen lane leaves room for its names', () => {
   const lanes = [lane('a', [0]), lane('b', [0]), lane('c', [0])];
-  const placed = spread(lanes, place(ROWS, lanes, new Set()).lanes, 30, 'b');
+  const placed = spread(lanes, place(lanes).lanes, 30, 'b');
   expect(placed.map((one) => one.x)).toEqual([22, 52, 136]);
 });
 
 test('a column is named after the lane in sight, or the chosen one', () => {
   const lanes = [lane('a', [0, 2]), lane('b', [4, 5]), lane('c', [7, 9])];
-  const placed = spread(lanes, place(LONG, lanes, new Set()).lanes, 30, undefined);
+  const placed = spread(lanes, place(lanes).lanes, 30, undefined);
   const heads = (sight: [number, number], chosen?: string) =>
     headsOf(placed, sight, chosen).map((one) => one.id);
   expect(heads([0, 11])).toEqual(['a']);
@@ -96,29 +86,6 @@ test('a column is named after the lane in sight, or the chosen one', () => {
   expect(heads([0, 11], 'c')).toEqual(['c']);
   expect(heads([10, 11])).toEqual([]);
   expect(roomBeside(placed, placed[0]!, 1)).toBe(Infinity);
-});
-
-test.each([
-  [{ text: 'gauge' }, ['a', 'pinned']],
-  [{ text: 'LOG' }, ['b', 'pinned']],
-  [{ channels: new Set(['event' as const]) }, ['b', 'pinned']],
-  [{ levels: new Set(['error' as const]) }, ['a', 'pinned']],
-  [{ text: 'nobody' }, ['pinned']],
-])('filter %j', (filter, ids) => {
-  const view: RiggingView = {
-    rows: ROWS,
-    complete: true,
-    strands: 3,
-    lanes: [
-      lane('a', [0, 2], { level: 'error' }),
-      lane('b', [3], { channel: 'event' }),
-      lane('pinned', [3], { pinned: true }),
-    ],
-  };
-  const found = filterLanes(view, { text: '', channels: new Set(), levels: new Set(), ...filter }).map(
-    (one) => one.id,
-  );
-  expect(found).toEqual(ids);
 });
 
 test.each<[string, number[], number, [number, number]]>([
@@ -132,16 +99,35 @@ test.each<[string, number[], number, [number, number]]>([
   expect(nearRange(drawn, kept)).toEqual(range);
 });
 
-test('rows are counted among those under the same row', () => {
-  const places = siblings([0, 1, 2, 2, 1, 2, 1, 0].map((depth) => ({ depth })));
-  expect(places.map(({ place, count }) => `${place}/${count}`)).toEqual([
-    '1/2',
-    '1/3',
-    '1/2',
-    '2/2',
-    '2/3',
-    '1/1',
-    '3/3',
-    '2/2',
+test.each([
+  ['strand=x&row=3', '', false],
+  ['open=3-9&find=wind&channel=prop&channel=event', 'find=wind&channel=prop&channel=event&open=3-9', true],
+  ['find=&fold=4&component=Mast', 'component=Mast&fold=4', true],
+  ['whole=1', 'whole=1', false],
+])('the address %s asks %s', (address, ask, narrowed) => {
+  const search = new URLSearchParams(address);
+  expect(askIn(search)).toBe(ask);
+  expect(isNarrowed(search)).toBe(narrowed);
+});
+
+test('the names above a row come from its window, and from what stands above that', () => {
+  const at = (name: string, depth: number) => ({ name, depth }) as RowWindow['rows'][number];
+  const window: RowWindow = {
+    from: 120,
+    above: ['App', 'Deck'],
+    rows: [
+      at('Mast', 2),
+      at('Gauge', 3),
+      { from: 9, to: 20, depth: 4, left: 12 },
+      at('Lamp', 4),
+      at('Log', 1),
+    ],
+  };
+  expect([0, 1, 3, 4].map((place) => namesAbove(window, place))).toEqual([
+    ['App', 'Deck'],
+    ['App', 'Deck', 'Mast'],
+    ['App', 'Deck', 'Mast', 'Gauge'],
+    ['App'],
   ]);
+  expect(namesAbove(undefined, 3)).toEqual([]);
 });

@@ -1,79 +1,27 @@
-/** From columns and row numbers to places on the page; which lanes a filter lets through. */
-import type { Channel, LaneView, Level, RiggingRow, RiggingView } from '../../../api/schemas';
-import type { PlacedLane, Placement } from './place';
+/** From columns and row numbers to places on the page. */
+import type { LaneView } from '../../../api/schemas';
+import type { PlacedLane } from './place';
 
 export const ROW = 28;
+/** How far each step down the tree is set in. */
+export const INDENT = 16;
 
-export interface ShownRow extends RiggingRow {
-  /** Index in the whole tree. */
-  index: number;
-  /** Rows below it that are folded away. */
-  hidden: number;
+/** What every line of the chart is told. */
+export interface LineProps {
+  /** Its place on the chart. */
+  at: number;
+  top: number;
+  odd: boolean;
+  focusable: boolean;
+  names: number;
+  width: number;
+  onFocus(at: number): void;
 }
 
 export interface ShownLane extends PlacedLane {
   lane: LaneView;
   x: number;
   trunkX?: number;
-}
-
-/** The rows that are shown, by their place. Each is made once, so that it is drawn again only when it changes. */
-export function shownRows(
-  rows: RiggingRow[],
-  { rows: shown, standsAt }: Placement,
-): (at: number) => ShownRow {
-  const made = new Map<number, ShownRow>();
-  return (at) => {
-    const known = made.get(at);
-    if (known) return known;
-    const index = shown[at]!;
-    const row = rows[index]!;
-    const hidden = row.span > 0 && standsAt[index + row.span] === at ? row.span : 0;
-    const one = { ...row, index, hidden };
-    made.set(at, one);
-    return one;
-  };
-}
-
-/** Which of how many rows with the same row above each is, counted from 1. */
-export function siblings(rows: Pick<RiggingRow, 'depth'>[]): { place: number; count: number }[] {
-  const found = rows.map(() => ({ place: 0, count: 0 }));
-  /** Rows that stand under the same row, from the root down to the row before. */
-  const open: number[][] = [];
-  const close = (depth: number) => {
-    for (const list of open.splice(depth)) for (const at of list) found[at]!.count = list.length;
-  };
-  rows.forEach(({ depth }, at) => {
-    close(depth + 1);
-    (open[depth] ??= []).push(at);
-    found[at]!.place = open[depth].length;
-  });
-  close(0);
-  return found;
-}
-
-export interface Filter {
-  text: string;
-  channels: ReadonlySet<Channel>;
-  levels: ReadonlySet<Level>;
-}
-
-/** The lanes that a filter lets through: the text is looked for in names of ports and components. */
-export function filterLanes(view: RiggingView, filter: Filter): LaneView[] {
-  const text = filter.text.trim().toLowerCase();
-  return view.lanes.filter((lane) => {
-    if (lane.pinned) return true;
-    if (filter.channels.size && !filter.channels.has(lane.channel)) return false;
-    if (filter.levels.size && !(lane.level && filter.levels.has(lane.level))) return false;
-    if (!text) return true;
-    return (
-      lane.title.toLowerCase().includes(text) ||
-      lane.marks.some(
-        (mark) =>
-          mark.name.toLowerCase().includes(text) || view.rows[mark.row]!.name.toLowerCase().includes(text),
-      )
-    );
-  });
 }
 
 /** Distance between columns: as wide as the space allows, so that names fit beside the marks where they can. */
@@ -122,13 +70,6 @@ export function roomBeside(lanes: ShownLane[], lane: ShownLane, row: number): nu
   for (const other of lanes)
     if (other.x > lane.x && other.x < next && other.first <= row && other.last >= row) next = other.x;
   return next - lane.x;
-}
-
-/** The names of the rows above a row on the page, from the root down. */
-export function ancestorsOf(rows: RiggingRow[], index: number): string[] {
-  const names: string[] = [];
-  for (let at = rows[index]?.parent ?? -1; at >= 0; at = rows[at]!.parent) names.unshift(rows[at]!.name);
-  return names;
 }
 
 /**

@@ -1,13 +1,5 @@
-/**
- * Where lanes lie: which column each takes, which rows it runs through once folds are taken into account. Pure, and
- * free of the page, so that a worker can do it.
- */
+/** Where lanes lie: which column each takes, which rows it runs through. Free of the page, so that a worker can do it. */
 import type { LaneView } from '../../../api/schemas';
-
-/** Of a row, what folding needs. */
-export interface Span {
-  span: number;
-}
 
 export interface Stretch {
   from: number;
@@ -29,37 +21,16 @@ export interface PlacedLane {
 }
 
 export interface Placement {
-  /** Index in the whole tree of every shown row. */
-  rows: Int32Array;
-  /** For every row of the tree, the shown row that stands for it. */
-  standsAt: Int32Array;
   lanes: PlacedLane[];
   columns: number;
-}
-
-/** Rows that are not folded away, and for every row the shown row that stands for it. */
-export function shownRows(
-  rows: Span[],
-  folded: ReadonlySet<number>,
-): { rows: Int32Array; standsAt: Int32Array } {
-  const shown: number[] = [];
-  const standsAt = new Int32Array(rows.length);
-  for (let index = 0; index < rows.length;) {
-    const hidden = folded.has(index) ? rows[index]!.span : 0;
-    standsAt.fill(shown.length, index, index + hidden + 1);
-    shown.push(index);
-    index += 1 + hidden;
-  }
-  return { rows: Int32Array.from(shown), standsAt };
 }
 
 /**
  * Columns for lanes, in the order that they come in. A lane takes the leftmost column that is free over its rows, so
  * that lanes far apart in the tree share one; lanes with one origin stand side by side.
  */
-export function place(rows: Span[], lanes: LaneView[], folded: ReadonlySet<number>): Placement {
-  const shown = shownRows(rows, folded);
-  const runs = lanes.map((lane) => runOf(lane, shown.standsAt));
+export function place(lanes: LaneView[]): Placement {
+  const runs = lanes.map(runOf);
   const taken: Stretch[][] = [];
   for (const group of byOrigin(lanes)) {
     const members = group.map((index) => runs[index]!);
@@ -71,7 +42,7 @@ export function place(rows: Span[], lanes: LaneView[], folded: ReadonlySet<numbe
       if (i > 0) run.trunk = column;
     });
   }
-  return { ...shown, lanes: runs, columns: taken.length };
+  return { lanes: runs, columns: taken.length };
 }
 
 /** A row stays empty between two lanes of one column, so that they are not read as one. */
@@ -92,18 +63,16 @@ function byOrigin(lanes: LaneView[]): number[][] {
   return [...groups.values()];
 }
 
-function runOf(lane: LaneView, standsAt: Int32Array): PlacedLane {
+function runOf(lane: LaneView): PlacedLane {
   const at = new Map<number, number[]>();
   lane.marks.forEach((mark, index) => {
-    const row = standsAt[mark.row]!;
-    const here = at.get(row);
+    const here = at.get(mark.at);
     if (here) here.push(index);
-    else at.set(row, [index]);
+    else at.set(mark.at, [index]);
   });
-  const stretches = lane.segments.flatMap((one) => {
-    const [a, b] = [standsAt[one.from]!, standsAt[one.to]!];
-    return a === b ? [] : [{ from: Math.min(a, b), to: Math.max(a, b), broken: one.broken === true }];
-  });
+  const stretches = lane.segments.flatMap(({ from, to, broken }) =>
+    from === to ? [] : [{ from: Math.min(from, to), to: Math.max(from, to), broken: broken === true }],
+  );
   const sorted = [...at].sort(([a], [b]) => a - b);
   return {
     id: lane.id,

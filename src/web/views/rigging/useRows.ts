@@ -1,0 +1,64 @@
+/** The rows of the chart near what is in sight; others are fetched when they come near. */
+import { useEffect, useMemo, useReducer, useRef } from 'react';
+import type { GapRow, RiggingRow, RowWindow } from '../../../api/schemas';
+import { api } from '../../api';
+
+/** Rows in one request. */
+const PAGE = 120;
+
+export type ChartRow = RiggingRow | GapRow;
+
+export interface Rows {
+  /** The row at a place of the chart; undefined until it was fetched. */
+  at(place: number): ChartRow | undefined;
+  /** The names of what stands above a place, from the root down. */
+  above(place: number): string[];
+}
+
+/** Rows for one question; `first` came with its answer. `range` is what is drawn. */
+export function useRows(
+  { id, ask }: { id: string; ask: string },
+  first: RowWindow,
+  shown: number,
+  [from, to]: [number, number],
+): Rows {
+  const [fetchRows] = api.useLazyRiggingRowsQuery();
+  const [, drawAgain] = useReducer((turn: number) => turn + 1, 0);
+  const windows = useMemo(() => new Map<number, RowWindow>([[0, first]]), [first]);
+  const asked = useRef(new Set<RowWindow | string>());
+  const pages = [Math.floor(from / PAGE), Math.floor(Math.max(from, to) / PAGE)].filter(
+    (page) => page * PAGE < shown,
+  );
+  const wanted = pages.filter((page) => !windows.has(page)).join(' ');
+  useEffect(() => {
+    for (const page of wanted ? wanted.split(' ').map(Number) : []) {
+      const key = `${ask} ${page}`;
+      if (asked.current.has(key)) continue;
+      asked.current.add(key);
+      void fetchRows({ id, ask, from: page * PAGE, most: PAGE }, true).then(({ data }) => {
+        asked.current.delete(key);
+        if (!data) return;
+        windows.set(page, data);
+        drawAgain();
+      });
+    }
+  }, [wanted, ask, id, windows, fetchRows]);
+  const at = (place: number): ChartRow | undefined =>
+    windows.get(Math.floor(place / PAGE))?.rows[place % PAGE];
+  return { at, above: (place) => namesAbove(windows.get(Math.floor(place / PAGE)), place % PAGE) };
+}
+
+/** Walks back from a row to the one that stands one step further out, up to the first, whose ancestors are known. */
+export function namesAbove(window: RowWindow | undefined, place: number): string[] {
+  const row = window?.rows[place];
+  if (!window || !row) return [];
+  const names: string[] = [];
+  let { depth } = row;
+  for (let at = place - 1; at >= 0 && depth > 0; at--) {
+    const one = window.rows[at]!;
+    if (one.depth >= depth || !('name' in one)) continue;
+    names.unshift(one.name);
+    depth = one.depth;
+  }
+  return [...window.above.slice(0, depth), ...names];
+}
