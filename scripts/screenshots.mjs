@@ -21,7 +21,7 @@ const address = await new Promise((resolve, reject) => {
   let text = '';
   server.stdout.on('data', (chunk) => {
     text += chunk;
-    const found = /(http:\S+?)\/rigging/.exec(text);
+    const found = /(http:\S+?)\/overview/.exec(text);
     if (found) resolve(found[1]);
   });
   server.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
@@ -55,6 +55,7 @@ for (const step of [
 }
 
 const VIEWS = [
+  ['overview', `${address}/overview`],
   ['rigging', `${address}/rigging`],
   ['rigging-dark', `${address}/rigging?strand=LinePanel:prop:windUnit&row=10`, 'dark'],
   ['strand', `${address}/strand?ref=App:state:windUnit`],

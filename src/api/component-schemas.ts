@@ -2,6 +2,25 @@
 import { z } from 'zod';
 import { channelSchema, countsSchema, spotSchema } from './shared-schemas';
 
+const namedSchema = z.object({ ref: z.string(), name: z.string() });
+
+/** What a project is, before anything is chosen: its roots, its folders, and what the audit does not know. */
+export const overviewSchema = z.object({
+  /** Where trees start, those that carry most first, and how many there are in all. */
+  roots: z.array(namedSchema.extend({ components: z.number() })),
+  rootCount: z.number(),
+  /** Folders that hold components. */
+  folders: z.array(z.object({ path: z.string(), components: z.number() })),
+  /** Imports that lead nowhere, by what they ask for, the most frequent first. */
+  lost: z.array(z.object({ from: z.string(), count: z.number() })),
+  /** What is not joined for other reasons. */
+  gaps: z.array(z.object({ reason: z.string(), kind: z.string(), count: z.number() })),
+  /** What is not known of components, and what is therefore not reported. */
+  silences: z.array(
+    z.object({ why: z.string(), so: z.string(), count: z.number(), some: z.array(namedSchema) }),
+  ),
+});
+
 export const catalogueRowSchema = z.object({
   ref: z.string(),
   name: z.string(),
@@ -85,6 +104,8 @@ export const componentViewSchema = z.object({
   language: z.string(),
   /** Who may render it besides the written call sites, and what it may take besides its ports. */
   elsewhere: z.boolean(),
+  /** What is not known of it, and what is therefore not reported. */
+  silences: z.array(z.object({ why: z.string(), so: z.string() })),
   open: z.boolean(),
   ports: z.array(portViewSchema),
   sites: z.array(siteViewSchema),
@@ -144,3 +165,4 @@ export type SiteView = z.infer<typeof siteViewSchema>;
 export type ComponentView = z.infer<typeof componentViewSchema>;
 export type JointRow = z.infer<typeof jointRowSchema>;
 export type JointView = z.infer<typeof jointSchema>;
+export type Overview = z.infer<typeof overviewSchema>;

@@ -172,6 +172,10 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     await audited(request.params.id);
     response.json(await (await projects.session(request.params.id)).catalogue());
   });
+  app.get('/api/projects/:id/overview', async (request, response) => {
+    await audited(request.params.id);
+    response.json(await (await projects.session(request.params.id)).overview());
+  });
   app.get('/api/projects/:id/joined', async (request, response) => {
     await audited(request.params.id);
     response.json(await (await projects.session(request.params.id)).joined());

@@ -56,7 +56,7 @@ export async function serve({ folder, port, data }: ServeOptions): Promise<void>
     await projects.settled(id);
     const { stage, message } = projects.progress(id);
     if (stage === 'failed') console.error(`zinc-rope: ${folder} could not be audited: ${message}`);
-    else path = `/p/${id}/rigging`;
+    else path = `/p/${id}/overview`;
   }
   console.log(`Zinc Rope is at ${address}${path}`);
 }

@@ -1,6 +1,6 @@
 /** The server, as the query layer of the store. */
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { CatalogueRow, ComponentView, JointView } from '../api/component-schemas';
+import type { CatalogueRow, ComponentView, JointView, Overview } from '../api/component-schemas';
 import type {
   AuditSummary,
   Comparison,
@@ -84,6 +84,10 @@ export const api = createApi({
     }),
     catalogue: build.query<CatalogueRow[], string>({
       query: (id) => `/projects/${id}/catalogue`,
+      providesTags: ['Audit'],
+    }),
+    overview: build.query<Overview, string>({
+      query: (id) => `/projects/${id}/overview`,
       providesTags: ['Audit'],
     }),
     joined: build.query<JoinedView, string>({

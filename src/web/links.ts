@@ -10,6 +10,7 @@ export const links = {
   joint: (id: string, ref: string, at: number, port?: string) =>
     query(`/p/${id}/joint`, { ref, at, ...(port === undefined ? {} : { port }) }),
   strand: (id: string, ref: string) => query(`/p/${id}/strand`, { ref }),
+  findings: (id: string, filter: Record<string, string>) => query(`/p/${id}/findings`, filter),
   finding: (id: string, fingerprint: string) => query(`/p/${id}/findings`, { finding: fingerprint }),
   rule: (id: string, name: string) => query(`/p/${id}/rule`, { name }),
   joined: (id: string) => `/p/${id}/joined?kind=tag`,

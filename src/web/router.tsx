@@ -6,6 +6,7 @@ import { Shell } from './shell/Shell';
 /** Each view by its address; it is loaded when it is opened, and the one before stays until then. */
 const VIEWS: [path: string, load: () => Promise<ComponentType>][] = [
   ['/', async () => (await import('./views/projects/ProjectsView')).ProjectsView],
+  ['/p/:id/overview', async () => (await import('./views/overview/OverviewPage')).OverviewPage],
   ['/p/:id/rigging', async () => (await import('./views/rigging/RiggingView')).RiggingView],
   ['/p/:id/strand', async () => (await import('./views/strand/StrandView')).StrandView],
   ['/p/:id/catalogue', async () => (await import('./views/catalogue/CatalogueView')).CatalogueView],
@@ -25,7 +26,7 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: <Waiting what="the workbench" />,
     children: [
       ...VIEWS.map(([path, load]) => ({ path, lazy: async () => ({ Component: await load() }) })),
-      { path: '/p/:id', element: <Navigate to="rigging" replace /> },
+      { path: '/p/:id', element: <Navigate to="overview" replace /> },
       { path: '*', element: <Failed reason="There is nothing at this address." /> },
     ],
   },

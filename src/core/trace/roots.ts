@@ -40,7 +40,7 @@ export function rootsOf(project: Linked, withAside: boolean): Component[] {
 }
 
 /** How many components stand below one, each counted once. */
-function carriedBy(project: Linked, root: Component): number {
+export function carriedBy(project: Linked, root: Component): number {
   const seen = new Set([root.id]);
   for (const id of seen)
     for (const site of project.components[id]!.sites) seen.add(project.sites[site]!.target);

@@ -3,6 +3,7 @@ import type { ComponentView, SiteView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
 import type { Component, Site } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
+import { isOpenSite, SILENCES, silencesOf } from '../../core/report/silences';
 import type { TextOf } from '../../core/report/places';
 import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
 
@@ -32,6 +33,10 @@ export function componentView(result: AuditResult, textOf: TextOf, ref: string):
     }),
     language: project.files[component.file]!.facts.language,
     elsewhere: component.unknownSites,
+    silences: [
+      ...silencesOf(component),
+      ...(sites.some((site) => isOpenSite(project, site)) ? (['spread'] as const) : []),
+    ].map((one) => SILENCES[one]),
     open: component.open || component.unresolved,
     ports: [...component.ports.values()].map((port) => portView(at, component, port)),
     sites: siteViews(at, component, sites, strays),

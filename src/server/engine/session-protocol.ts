@@ -39,5 +39,6 @@ export type Question =
   | { kind: 'search'; query: string }
   | { kind: 'catalogue' }
   | { kind: 'joined' }
+  | { kind: 'overview' }
   | { kind: 'component'; ref: string }
   | { kind: 'joint'; ref: string; at: number };

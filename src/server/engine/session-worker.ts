@@ -14,6 +14,7 @@ import { componentView } from './component-page';
 import { joinedView } from './joined';
 import { hashOf, isSameText, readUnit, type ReadText } from './reader-worker';
 import { jointView } from './joint';
+import { overview } from './overview';
 import { riggingView, rowsView } from './rigging-view';
 import { search, strandView } from './views';
 
@@ -223,6 +224,8 @@ function view(question: Asked): unknown {
       return search(result, question.query);
     case 'catalogue':
       return catalogueView(result, textOf);
+    case 'overview':
+      return overview(result);
     case 'joined':
       return joinedView(result, textOf);
     case 'component':

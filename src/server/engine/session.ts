@@ -1,6 +1,6 @@
 /** The server's side of a project's thread. */
 import { Worker } from 'node:worker_threads';
-import type { CatalogueRow, ComponentView, JointView } from '../../api/component-schemas';
+import type { CatalogueRow, ComponentView, JointView, Overview } from '../../api/component-schemas';
 import type { Hit, JoinedView, RiggingAsk, RiggingView, RowWindow, StrandView } from '../../api/schemas';
 import type { Progress } from './audit-folder';
 import type { Config } from '../../api/config';
@@ -33,6 +33,7 @@ export interface Session {
   search(query: string): Promise<Hit[]>;
   catalogue(): Promise<CatalogueRow[]>;
   joined(): Promise<JoinedView>;
+  overview(): Promise<Overview>;
   component(ref: string): Promise<ComponentView | undefined>;
   joint(ref: string, at: number): Promise<JointView | undefined>;
   /** It has answered all that it was asked. */
@@ -74,6 +75,7 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
     search: (query) => ask({ kind: 'search', query }),
     catalogue: () => ask({ kind: 'catalogue' }),
     joined: () => ask({ kind: 'joined' }),
+    overview: () => ask({ kind: 'overview' }),
     component: (ref) => ask({ kind: 'component', ref }),
     joint: (ref, at) => ask({ kind: 'joint', ref, at }),
     idle,

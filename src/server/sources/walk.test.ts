@@ -58,6 +58,19 @@ test('says what it leaves out', async () => {
   ]);
 });
 
+test('where nothing else is found, folders that builds write are told of', async () => {
+  const here = mkdtempSync(join(tmpdir(), 'built-'));
+  mkdirSync(join(here, 'dist'));
+  writeFileSync(join(here, 'package.json'), '{}');
+  writeFileSync(join(here, 'dist/Gauge.svelte'), '');
+  expect((await walk(here)).skipped).toEqual([
+    { path: 'dist', reason: 'a build writes it; audit that folder by itself' },
+  ]);
+  writeFileSync(join(here, 'Mast.svelte'), '');
+  expect(await walk(here)).toMatchObject({ sources: ['Mast.svelte'], skipped: [] });
+  rmSync(here, { recursive: true });
+});
+
 test('include and exclude narrow it', async () => {
   expect((await walk(root, { include: ['src/App.tsx'] })).sources).toEqual(['src/App.tsx']);
   expect((await walk(root, { exclude: ['src/keep', 'build'] })).sources).toEqual(['src/App.tsx']);

@@ -70,6 +70,8 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
   /** Real paths of files that links lead to; they are read there, or here if nowhere else. */
   const linked: Found[] = [];
   const entered = new Set<string>();
+  /** Folders that builds write: told of where nothing else is found. */
+  const built: string[] = [];
   const skip = (path: string, reason: string) => found.skipped.push({ path, reason });
 
   /** Folders that links lead to, likewise. */
@@ -129,7 +131,11 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
     beside: ReadonlySet<string>,
     here: Filter[],
   ): Promise<void> {
-    if (NEVER.has(name) || (BUILT.has(name) && beside.has('package.json'))) return;
+    if (NEVER.has(name)) return;
+    if (BUILT.has(name) && beside.has('package.json')) {
+      built.push(path);
+      return;
+    }
     if (isIgnored(here, `${path}/`) || exclude?.ignores(`${path}/`) || entered.has(real)) return;
     entered.add(real);
     await folder(path, real, here);
@@ -155,6 +161,8 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
     take(path, size);
   }
   found.sources = found.sources.filter(isNeededAmong(found.sources));
+  if (!found.sources.length)
+    for (const path of built) skip(path, 'a build writes it; audit that folder by itself');
   options.onFound?.(found.sources.length);
   return found;
 }

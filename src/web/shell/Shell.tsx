@@ -48,6 +48,7 @@ export function Shell() {
               {project.name}
             </span>
             <nav aria-label="Views" className="ml-4 flex h-full items-center gap-5">
+              <Tab to={`/p/${id}/overview`}>Overview</Tab>
               <Tab to={`/p/${id}/rigging`}>Rigging</Tab>
               <Tab to={`/p/${id}/catalogue`}>Catalogue</Tab>
               <Tab to={`/p/${id}/findings`}>Findings {count}</Tab>

@@ -57,7 +57,7 @@ function OpenFolder() {
   const navigate = useNavigate();
   const start = async (folder: string) => {
     const result = await open(folder);
-    if ('data' in result && result.data) void navigate(`/p/${result.data.id}/rigging`);
+    if ('data' in result && result.data) void navigate(`/p/${result.data.id}/overview`);
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -121,7 +121,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
   return (
     <tr className="h-[30px] border-b border-line odd:bg-row">
       <td className="pr-3 pl-2">
-        <Link to={`/p/${project.id}/rigging`} className="font-medium underline-offset-2 hover:underline">
+        <Link to={`/p/${project.id}/overview`} className="font-medium underline-offset-2 hover:underline">
           {project.name}
         </Link>
         <span className="ml-3 text-soft" title={project.root}>

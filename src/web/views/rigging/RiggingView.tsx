@@ -5,8 +5,7 @@ import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { count } from '../../parts/count';
 import { Empty, Failed, Waiting } from '../../parts/states';
-import { isRunning, useProgress } from '../../shell/progress';
-import { ProgressBar } from '../../shell/ProgressBar';
+import { Unaudited } from '../../shell/Unaudited';
 import { askIn } from './ask';
 import { FilterBar } from './FilterBar';
 import { Legend } from './Legend';
@@ -18,7 +17,6 @@ export function RiggingView() {
   const [search] = useSearchParams();
   const change = useAddress();
   const ask = askIn(search);
-  const progress = useProgress(id);
   const { data: project, error: missing } = api.useProjectQuery(id);
   const waiting = project !== undefined && !project.audit;
   const {
@@ -28,20 +26,7 @@ export function RiggingView() {
     refetch,
   } = api.useRiggingQuery({ id, ask }, { skip: !project?.audit });
   if (missing) return <Failed reason={reasonOf(missing)} />;
-  if (waiting && progress && isRunning(progress.stage)) {
-    return (
-      <div className="p-6">
-        <ProgressBar progress={progress} />
-      </div>
-    );
-  }
-  if (waiting) {
-    return (
-      <Failed
-        reason={progress?.message ?? 'This project has not been audited yet. Use “Audit again” above.'}
-      />
-    );
-  }
+  if (waiting) return <Unaudited id={id} />;
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isLoading || !view || !project?.audit) return <Waiting what="the rigging" />;
   if (view.rows === 0) {
