@@ -251,11 +251,28 @@ export const strandSchema = z.object({
 });
 
 export const hitSchema = z.object({
-  kind: z.enum(['component', 'port', 'finding', 'file']),
-  /** Component name, port reference, fingerprint or path. */
+  kind: z.enum(['component', 'port', 'finding', 'file', 'rule']),
+  /** Component name, port reference, fingerprint, path or name of the rule. */
   ref: z.string(),
   title: z.string(),
   detail: z.string(),
+});
+
+const exampleSchema = z.object({
+  language: z.string(),
+  before: z.record(z.string(), z.string()),
+  after: z.record(z.string(), z.string()),
+});
+
+/** A rule with all that its page says. */
+export const ruleSchema = z.object({
+  name: z.string(),
+  level: levelSchema,
+  summary: z.string(),
+  means: z.string(),
+  costs: z.string(),
+  sure: z.string(),
+  examples: z.array(exampleSchema),
 });
 
 export const problemSchema = z.object({
@@ -263,8 +280,11 @@ export const problemSchema = z.object({
   title: z.string(),
   status: z.number(),
   detail: z.string().optional(),
+  /** References that may be meant. */
+  choices: z.array(z.string()).optional(),
 });
 
+export type RuleView = z.infer<typeof ruleSchema>;
 export type GapKind = z.infer<typeof gapKindSchema>;
 export type Gap = z.infer<typeof gapSchema>;
 export type JoinedView = z.infer<typeof joinedViewSchema>;

@@ -4,12 +4,14 @@ import { resolve } from 'node:path';
 import { styleText } from 'node:util';
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { ConfigError } from '../api/config-error';
+import { distance } from '../core/model/names';
 import { placesOf } from '../core/report/places';
 import { plain } from '../core/report/plain';
 import { sarifReport } from '../core/report/sarif';
 import { reaches, reportOf, type Report } from '../core/report/summary';
 import { PLAIN, textReport, type TextStyle } from '../core/report/text';
 import { traceReport, traceText } from '../core/report/trace';
+import { progressBar } from './progress-bar';
 import { auditFolder, loadConfig } from '../server/engine/audit-folder';
 
 const VERSION = (
@@ -36,13 +38,19 @@ function folderAt(path: string): string {
 async function opened(path: string, config?: string) {
   const root = folderAt(path);
   const settings = await loadConfig(root, config && resolve(config));
-  return auditFolder(root, settings ? { config: settings } : {});
+  const bar = progressBar();
+  try {
+    return await auditFolder(root, { ...(settings ? { config: settings } : {}), onProgress: bar.show });
+  } finally {
+    bar.end();
+  }
 }
 
 interface AuditOptions {
   format: 'text' | 'json' | 'sarif';
   out?: string;
   failOn: 'error' | 'warning' | 'note' | 'never';
+  summary?: boolean;
   config?: string;
 }
 
@@ -53,10 +61,11 @@ async function audit(path: string, options: AuditOptions): Promise<number> {
   return reaches(report, options.failOn) ? 1 : 0;
 }
 
-function formatted(report: Report, { format, out }: AuditOptions): string {
+function formatted(report: Report, { format, out, summary }: AuditOptions): string {
   if (format === 'json') return `${JSON.stringify(report, null, 2)}\n`;
   if (format === 'sarif') return `${JSON.stringify(sarifReport(report, VERSION), null, 2)}\n`;
-  return textReport(report, process.stdout.isTTY && out === undefined ? COLOURS : PLAIN);
+  const style = process.stdout.isTTY && out === undefined ? COLOURS : PLAIN;
+  return textReport(report, style, summary ? 'summary' : 'all');
 }
 
 /** Writes and waits until everything is out, so that a pipe loses nothing. */
@@ -80,7 +89,9 @@ async function trace(
   const found = await opened(path, options.config);
   const answer = found.audit.trace(ref);
   if ('similar' in answer) {
-    const near = answer.similar.length ? ` The nearest are: ${answer.similar.join(', ')}` : '';
+    const { similar, several } = answer;
+    if (several) throw new Refusal(`${ref} names several: ${similar.join(', ')}`);
+    const near = similar.length ? ` The nearest are: ${similar.join(', ')}` : '';
     throw new Refusal(`nothing is called ${ref}.${near}`);
   }
   const places = placesOf(found.audit.result.project, found.textOf);
@@ -91,6 +102,31 @@ async function trace(
     undefined,
   );
   return 0;
+}
+
+/** What a rule means, or the list of all. */
+async function rule(name: string | undefined): Promise<void> {
+  const { rulesWithPages, ruleMarkdown, ruleNamed } = await import('../core/report/rule-page');
+  if (name === undefined) {
+    const all = rulesWithPages();
+    const width = Math.max(...all.map((one) => one.name.length));
+    const lines = all.map((one) => `${one.name.padEnd(width)}  ${one.level.padEnd(7)}  ${one.summary}`);
+    await emit(`${lines.join('\n')}\n`, undefined);
+    return;
+  }
+  const found = ruleNamed(name);
+  if (!found) {
+    const near = rulesWithPages()
+      .map((one) => ({ name: one.name, far: distance(one.name, name.toLowerCase(), 8) }))
+      .sort((a, b) => a.far - b.far);
+    throw new Refusal(
+      `there is no rule ${name}. The nearest are: ${near
+        .slice(0, 3)
+        .map((one) => one.name)
+        .join(', ')}`,
+    );
+  }
+  await emit(ruleMarkdown(found), undefined);
 }
 
 function portNumber(text: string): number {
@@ -114,6 +150,7 @@ function program(finish: (code: number) => void): Command {
     .description('audit a folder and print what was found')
     .argument('<path>', 'the folder')
     .addOption(format(['text', 'json', 'sarif']))
+    .option('--summary', 'print how many findings each rule has, and no more')
     .option('--out <file>', 'write to a file instead of standard output')
     .addOption(
       new Option('--fail-on <level>', 'exit with 1 if anything of this level or above is found')
@@ -133,6 +170,11 @@ function program(finish: (code: number) => void): Command {
     .action(async (path: string, ref: string, options: { format: 'text' | 'json' }) =>
       finish(await trace(path, ref, options)),
     );
+  root
+    .command('rule')
+    .description('print what a rule means, with an example; or list all rules')
+    .argument('[name]', 'the rule, such as prop/missing')
+    .action((name: string | undefined) => rule(name));
   root
     .command('serve')
     .description('serve the workbench on 127.0.0.1')

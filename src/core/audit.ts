@@ -6,7 +6,8 @@ import { readFile } from './readers';
 import type { Manifest } from './readers/manifest';
 import { isManifest, readManifest } from './readers/manifest';
 import { DEFAULT_SETTINGS, runRules, type Settings } from './rules';
-import { findNodes, similarRefs, traceNodes, type Trace } from './trace/trace';
+import { nodesAt, type Unfound } from './trace/references';
+import { traceNodes, type Trace } from './trace/trace';
 
 export interface AuditInput {
   facts: FileFacts[];
@@ -37,8 +38,8 @@ export interface Audit {
     manifests?: Manifest[],
     onProgress?: AuditInput['onProgress'],
   ): AuditResult;
-  /** The strand of a port reference, or the references that look like it. */
-  trace(ref: string): Trace | { similar: string[] };
+  /** The strand of a port reference, or the references that it may mean. */
+  trace(ref: string): Trace | Unfound;
 }
 
 /** The part of linking in what is done once all facts are there; the rest is the rules'. */
@@ -72,8 +73,8 @@ export function openAudit(input: AuditInput): Audit {
     },
     trace(ref) {
       const { project } = audit.result;
-      const nodes = findNodes(project, ref);
-      return nodes.length ? traceNodes(project, nodes) : { similar: similarRefs(project, ref) };
+      const nodes = nodesAt(project, ref);
+      return 'similar' in nodes ? nodes : traceNodes(project, nodes);
     },
   };
   return audit;

@@ -250,7 +250,7 @@ describe('refusals are problem details', () => {
   });
 
   test.each([
-    ['component?ref=Nobody', 404, /no component Nobody/],
+    ['component?ref=Nobody', 404, /nothing is called Nobody/],
     ['component', 400, /ref: /],
     ['joint?ref=WindGauge&at=7', 404, /no call site WindGauge, number 7/],
     ['joint?ref=WindGauge&at=-1', 400, /at: /],

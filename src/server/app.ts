@@ -8,12 +8,13 @@ import { z } from 'zod';
 import { decideSchema, openSchema, type Progress, riggingAskSchema, undecideSchema } from '../api/schemas';
 import type { Database } from './db/database';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
+import { rulesWithPages } from '../core/report/rule-page';
 import { demosIn } from './demos';
 import { decide, decisionsOf, undecide } from './db/decisions';
 import { isOdd } from './db/kept';
 import { findingOf, findingRowsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
 import { changesOnlyByOwnPages, closed, sameOrigin } from './doors';
-import { HttpProblem, notFound } from './problem';
+import { HttpProblem, notFound, unfound } from './problem';
 import type { Projects } from './projects';
 
 /** Milliseconds between signs of life on the stream of progress. */
@@ -77,6 +78,9 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
 
   app.get('/api/projects', async (_request, response) => {
     response.json(await listProjects(db));
+  });
+  app.get('/api/rules', (_request, response) => {
+    response.json(rulesWithPages());
   });
   app.get('/api/demos', async (_request, response) => {
     response.json(demo === undefined ? [] : await demosIn(demo));
@@ -183,9 +187,8 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   app.get('/api/projects/:id/component', async (request, response) => {
     const { ref } = checked(z.object({ ref: z.string().min(1).max(1000) }), request.query);
     await audited(request.params.id);
-    response.json(
-      (await (await projects.session(request.params.id)).component(ref)) ?? notFound('component', ref),
-    );
+    const page = await (await projects.session(request.params.id)).component(ref);
+    response.json('similar' in page ? unfound('component', ref, page) : page);
   });
   app.get('/api/projects/:id/joint', async (request, response) => {
     const { ref, at } = checked(
@@ -194,6 +197,7 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     );
     await audited(request.params.id);
     const joint = await (await projects.session(request.params.id)).joint(ref, at);
+    if (joint && 'similar' in joint) unfound('component', ref, joint);
     response.json(joint ?? notFound('call site', `${ref}, number ${at}`));
   });
   app.get('/api/projects/:id/rigging', async (request, response) => {
@@ -212,10 +216,7 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     const { ref } = checked(z.object({ ref: z.string().min(1).max(500) }), request.query);
     await audited(request.params.id);
     const strand = await (await projects.session(request.params.id)).strand(ref);
-    if ('similar' in strand) {
-      const near = strand.similar.length ? ` The nearest are: ${strand.similar.join(', ')}` : '';
-      throw new HttpProblem(404, 'No such port', `nothing is called ${ref}.${near}`);
-    }
+    if ('similar' in strand) unfound('port', ref, strand);
     response.json(strand);
   });
   app.get('/api/projects/:id/search', async (request, response) => {
@@ -257,6 +258,7 @@ const problems =
           title: known?.title ?? (status >= 500 ? 'The server failed' : 'Bad request'),
           status,
           detail: error instanceof Error ? error.message : String(error),
+          ...(known?.choices ? { choices: known.choices } : {}),
         }),
       );
   };

@@ -13,6 +13,7 @@ import type {
   ProjectSummary,
   RiggingView,
   RowWindow,
+  RuleView,
   StrandView,
 } from '../api/schemas';
 
@@ -86,6 +87,7 @@ export const api = createApi({
       query: (id) => `/projects/${id}/catalogue`,
       providesTags: ['Audit'],
     }),
+    rules: build.query<RuleView[], void>({ query: () => '/rules' }),
     overview: build.query<Overview, string>({
       query: (id) => `/projects/${id}/overview`,
       providesTags: ['Audit'],
@@ -124,6 +126,17 @@ export function reasonOf(error: unknown): string {
   if (status === 'FETCH_ERROR') return 'The server does not answer. Is it still running?';
   return problem?.title ?? 'Something went wrong.';
 }
+
+/** References that the server offers in place of one that names nothing, or several things. */
+export function choicesOf(error: unknown): string[] {
+  const { data } = (error ?? {}) as FetchBaseQueryError;
+  const problem = typeof data === 'string' ? parsed(data) : (data as Problem | undefined);
+  return problem?.choices ?? [];
+}
+
+/** The reference was found more than once. */
+export const isSeveral = (error: unknown): boolean =>
+  (error as FetchBaseQueryError | undefined)?.status === 300;
 
 function parsed(text: string): Problem | undefined {
   try {

@@ -13,6 +13,8 @@ export const links = {
   findings: (id: string, filter: Record<string, string>) => query(`/p/${id}/findings`, filter),
   finding: (id: string, fingerprint: string) => query(`/p/${id}/findings`, { finding: fingerprint }),
   rule: (id: string, name: string) => query(`/p/${id}/rule`, { name }),
+  rules: (id: string) => `/p/${id}/rule`,
   joined: (id: string) => `/p/${id}/joined?kind=tag`,
+  through: (id: string, component: string) => query(`/p/${id}/rigging`, { component }),
   pinned: (id: string, ref: string) => query(`/p/${id}/rigging`, { pin: ref, strand: ref }),
 };

@@ -107,7 +107,7 @@ test('search finds components and ports', async ({ page }) => {
   await expect(page.getByRole('tree')).toBeVisible();
   await page.keyboard.press('/');
   await page
-    .getByRole('combobox', { name: 'Search components, ports, findings and files' })
+    .getByRole('combobox', { name: 'Search components, ports, findings, files and rules' })
     .fill('unit gauge');
   await expect(page.getByRole('option', { name: /unit prop of WindGauge/ })).toBeVisible();
   await page.keyboard.press('Enter');

@@ -1,6 +1,7 @@
 /** SARIF 2.1.0 (OASIS standard, 27 March 2020). */
 import { shareOf, WELL_JOINED } from '../link/joined';
 import { RULES } from '../rules';
+import { ruleMarkdown, ruleNamed } from './rule-page';
 import type { Spot } from './places';
 import type { Report, ReportedFinding } from './summary';
 
@@ -71,6 +72,15 @@ function joinedNotes({ joined, gaps }: Report) {
   ];
 }
 
+/** What machines show of a rule: as text, and with its examples. */
+function helpOf(name: string) {
+  const rule = ruleNamed(name)!;
+  return {
+    text: `${rule.means} ${rule.costs} ${rule.sure}`,
+    markdown: ruleMarkdown(rule),
+  };
+}
+
 /** A SARIF log of one run, ready to be written as JSON. */
 export function sarifReport(report: Report, version: string): object {
   const rules = new Map(RULES.map((rule, index) => [rule.name, index]));
@@ -86,6 +96,7 @@ export function sarifReport(report: Report, version: string): object {
             rules: RULES.map((rule) => ({
               id: rule.name,
               shortDescription: { text: rule.summary },
+              help: helpOf(rule.name),
               defaultConfiguration: { level: rule.level },
             })),
           },

@@ -1,5 +1,6 @@
 /** The report for people at a terminal: grouped by file, with the line of code and the trail. */
 import { shareOf, WELL_JOINED } from '../link/joined';
+import { type Level, LEVELS } from '../model/finding';
 import { plain } from './plain';
 import type { Report, ReportedFinding } from './summary';
 
@@ -14,7 +15,27 @@ export const PLAIN: TextStyle = { bold: (text) => text, dim: (text) => text, lev
 const number = (n: number): string => n.toLocaleString('en');
 const count = (n: number, word: string): string => `${number(n)} ${word}${n === 1 ? '' : 's'}`;
 
-export function textReport(report: Report, style: TextStyle = PLAIN): string {
+/** The whole report, or the summary at its end alone. */
+export function textReport(
+  report: Report,
+  style: TextStyle = PLAIN,
+  part: 'all' | 'summary' = 'all',
+): string {
+  const lines = part === 'all' ? detailsText(report, style) : [];
+  lines.push(...rulesText(report, style));
+  const { error, warning, note, silenced } = report.counts;
+  const parts = [count(error, 'error'), count(warning, 'warning'), count(note, 'note')];
+  if (silenced) parts.push(`${silenced} silenced`);
+  if (report.problems.length) parts.push(`${count(report.problems.length, 'file')} not understood`);
+  lines.push(
+    `${parts.join(', ')} in ${count(report.components, 'component')} of ${count(report.files, 'file')}.`,
+  );
+  lines.push(joinedText(report));
+  return `${lines.join('\n')}\n`;
+}
+
+/** What was not understood, each finding with its trail, what was left out. */
+function detailsText(report: Report, style: TextStyle): string[] {
   const lines: string[] = [];
   const byFile = new Map<string, ReportedFinding[]>();
   for (const finding of report.findings) {
@@ -36,15 +57,30 @@ export function textReport(report: Report, style: TextStyle = PLAIN): string {
   }
   for (const one of report.skipped) lines.push(style.dim(plain(`left out ${one.path}: ${one.reason}`)));
   if (report.skipped.length) lines.push('');
-  const { error, warning, note, silenced } = report.counts;
-  const parts = [count(error, 'error'), count(warning, 'warning'), count(note, 'note')];
-  if (silenced) parts.push(`${silenced} silenced`);
-  if (report.problems.length) parts.push(`${count(report.problems.length, 'file')} not understood`);
-  lines.push(
-    `${parts.join(', ')} in ${count(report.components, 'component')} of ${count(report.files, 'file')}.`,
+  return lines;
+}
+
+/** How many findings each rule has, the gravest first; nothing where there is but one. */
+function rulesText(report: Report, style: TextStyle): string[] {
+  const counts = new Map<string, { rule: string; level: Level; of: number }>();
+  for (const { rule, level, silenced } of report.findings) {
+    if (silenced !== undefined) continue;
+    const known = counts.get(`${level} ${rule}`);
+    if (known) known.of++;
+    else counts.set(`${level} ${rule}`, { rule, level, of: 1 });
+  }
+  if (counts.size < 2) return [];
+  const sorted = [...counts.values()].sort(
+    (a, b) => LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level) || b.of - a.of || (a.rule < b.rule ? -1 : 1),
   );
-  lines.push(joinedText(report));
-  return `${lines.join('\n')}\n`;
+  const width = Math.max(...sorted.map((one) => String(one.of).length));
+  return [
+    ...sorted.map(
+      ({ rule, level, of }) =>
+        `${String(of).padStart(width + 2)}  ${style.level(level, level.padEnd(7))}  ${rule}`,
+    ),
+    '',
+  ];
 }
 
 /** How much was joined; where that is little, the most frequent reasons with the first place of each. */

@@ -2,7 +2,6 @@
 import type { Linked } from '../link';
 import type { ComponentFacts } from '../model/facts';
 import { groupBy } from '../model/group-by';
-import { distance } from '../model/names';
 import { oncePer } from '../model/once-per';
 import type { FlowEdge, FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
@@ -240,23 +239,4 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
     return handedOn(component.facts).has(node.symbol) ? 'pass' : 'drop';
   }
   return isUsed(useOf(component, node.port)) ? 'pass' : 'drop';
-}
-
-/** References that look like one that was not found, the nearest first. */
-export function similarRefs(project: Linked, ref: string, most = 5): string[] {
-  const [, , wantedName = ''] = ref.split(':');
-  const wantedComponent = (ref.split(':')[0] ?? '').split('>').at(-1)!;
-  const scored = new Map<string, number>();
-  for (const node of project.flow.nodes) {
-    const component = project.components[node.component]!;
-    if (component.facts.role === 'module' && node.channel !== 'state') continue;
-    const far =
-      distance(node.name.toLowerCase(), wantedName.toLowerCase(), 8) +
-      distance(component.name.toLowerCase(), wantedComponent.toLowerCase(), 8);
-    scored.set(nodeRef(project, node), far);
-  }
-  return [...scored]
-    .sort((a, b) => a[1] - b[1])
-    .slice(0, most)
-    .map(([one]) => one);
 }

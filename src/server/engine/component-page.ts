@@ -4,20 +4,15 @@ import type { AuditResult } from '../../core/audit';
 import type { Component, Site } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import { isOpenSite, SILENCES, silencesOf } from '../../core/report/silences';
+import { componentAt, type Unfound } from '../../core/trace/references';
 import type { TextOf } from '../../core/report/places';
 import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
 
-/** Finds a component by its name, with its file in front where two share it. */
-export function componentNamed(result: AuditResult, ref: string): Component | undefined {
-  const { project } = result;
-  return project.components.find(
-    (one) => one.facts.role === 'component' && componentRef(project, one) === ref,
-  );
-}
-
-export function componentView(result: AuditResult, textOf: TextOf, ref: string): ComponentView | undefined {
-  const component = componentNamed(result, ref);
-  if (!component) return undefined;
+/** The page of the component that a reference names. */
+export function componentView(result: AuditResult, textOf: TextOf, wanted: string): ComponentView | Unfound {
+  const component = componentAt(result.project, wanted);
+  if ('similar' in component) return component;
+  const ref = componentRef(result.project, component);
   const at = desk(result, textOf);
   const { project } = result;
   const sites = component.calledAt.map((id) => project.sites[id]!);

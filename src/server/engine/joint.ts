@@ -5,20 +5,22 @@ import type { Component, Port, Site } from '../../core/model/project';
 import { componentRef, portRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
 import { showType } from '../../core/types/show';
-import { componentNamed } from './component-page';
+import { componentAt, type Unfound } from '../../core/trace/references';
 import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
 
-/** The `at`th call site of a component; undefined if there is none. */
+/** The `at`th call site of the component that a reference names; undefined if it has no so many. */
 export function jointView(
   result: AuditResult,
   textOf: TextOf,
-  ref: string,
+  wanted: string,
   at: number,
-): JointView | undefined {
-  const child = componentNamed(result, ref);
-  const id = child?.calledAt[at];
-  if (!child || id === undefined) return undefined;
+): JointView | Unfound | undefined {
   const { project } = result;
+  const child = componentAt(project, wanted);
+  if ('similar' in child) return child;
+  const ref = componentRef(project, child);
+  const id = child.calledAt[at];
+  if (id === undefined) return undefined;
   const site = project.sites[id]!;
   const owner = project.components[site.owner]!;
   const table = desk(result, textOf);

@@ -1,6 +1,7 @@
 /** The component page and the call site, from small sources. */
 import { expect, test } from 'vitest';
 import { auditSources } from '../../core/audit';
+import type { Unfound } from '../../core/trace/references';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
 import { jointView } from './joint';
@@ -9,6 +10,13 @@ const audited = (files: Record<string, string>) => ({
   result: auditSources(files).result,
   textOf: (path: string) => files[path]!,
 });
+
+/** What is there: neither nothing nor a list of near names. */
+function known<View extends object>(view: View | Unfound | undefined): View {
+  if (!view || 'similar' in view) throw new Error('it was not found');
+  return view as View;
+}
+const pageOf = (...asked: Parameters<typeof componentView>) => known(componentView(...asked));
 
 const GAUGE = `
 import { memo, useContext, createContext, useState } from 'react';
@@ -41,7 +49,7 @@ test.each([
   ['<Gauge {...{ wind: 3 }} />', { wind: 'spread' }],
 ])('usage table: %s', (body, expected) => {
   const { result, textOf } = app(body);
-  const [site] = componentView(result, textOf, 'Gauge')!.sites;
+  const [site] = pageOf(result, textOf, 'Gauge').sites;
   for (const [name, how] of Object.entries(expected)) expect(site!.cells[name]?.how).toBe(how);
 });
 
@@ -49,17 +57,19 @@ test('of several call sites, the one that does otherwise is odd', () => {
   const { result, textOf } = app(
     '<Gauge wind={1} label="a" /><Gauge wind={2} label="b" /><Gauge wind={3} />',
   );
-  const view = componentView(result, textOf, 'Gauge')!;
+  const view = pageOf(result, textOf, 'Gauge');
   expect(view.sites.map((site) => site.cells.wind!.odd)).toEqual([false, false, false]);
   const passed = app('<Gauge wind={1} unit="a" /><Gauge wind={2} unit="a" /><Gauge wind={3} unit={calm} />');
-  expect(
-    componentView(passed.result, passed.textOf, 'Gauge')!.sites.map((site) => site.cells.unit!.odd),
-  ).toEqual([false, false, true]);
+  expect(pageOf(passed.result, passed.textOf, 'Gauge').sites.map((site) => site.cells.unit!.odd)).toEqual([
+    false,
+    false,
+    true,
+  ]);
 });
 
 test('a component page tells what comes in, what is kept and derived, and who provides', () => {
   const { result, textOf } = app('{calm && <Gauge wind={3} onHold={() => {}} />}');
-  const view = componentView(result, textOf, 'Gauge')!;
+  const view = pageOf(result, textOf, 'Gauge');
   expect(view.ports.map((port) => [port.name, port.does])).toEqual([
     ['wind', 'reads it 2 times'],
     ['unit', 'reads it'],
@@ -79,7 +89,7 @@ test('a component page tells what comes in, what is kept and derived, and who pr
 
 test('a call site sets owner and child face to face', () => {
   const { result, textOf } = app('<Gauge wind={3} colour="red" onHold={() => {}} />');
-  const joint = jointView(result, textOf, 'Gauge', 0)!;
+  const joint = known(jointView(result, textOf, 'Gauge', 0));
   expect(joint.rows.map((row) => [row.name, row.direction, row.how, row.owner.text])).toEqual([
     ['wind', 'down', 'joined', '3'],
     ['unit', 'down', 'default', ''],
@@ -90,7 +100,8 @@ test('a call site sets owner and child face to face', () => {
     ['Shift', 'across', 'missing', ''],
   ]);
   expect(jointView(result, textOf, 'Gauge', 1)).toBeUndefined();
-  expect(jointView(result, textOf, 'Nobody', 0)).toBeUndefined();
+  expect(jointView(result, textOf, 'gauge', 0)).toEqual(joint);
+  expect(jointView(result, textOf, 'Gaug', 0)).toMatchObject({ similar: ['Gauge', 'App'] });
 });
 
 test('the catalogue counts', () => {

@@ -5,6 +5,7 @@ import { oncePer } from '../../core/model/once-per';
 import { componentRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
 import type { Lane } from '../../core/trace/lanes';
+import { componentAt } from '../../core/trace/references';
 import { type Ask, rigging, type Rigging } from '../../core/trace/rigging';
 import { type Folds, type ShownRows, shownRows } from '../../core/trace/shown';
 import type { Row } from '../../core/trace/tree';
@@ -41,7 +42,7 @@ function kept<Value>(known: Map<string, Value>, key: string, make: () => Value):
 
 function chartOf(result: AuditResult, wish: RiggingAsk): Chart {
   const { riggings, charts } = chartsOf(result);
-  const ask = askOf(wish);
+  const ask = askOf(result, wish);
   const folds: Folds = { whole: wish.whole, folded: wish.fold, opened: wish.open };
   return kept(charts, JSON.stringify([ask, folds]), () => {
     const drawn = kept(riggings, JSON.stringify(ask), () => rigging(result.project, result.findings, ask));
@@ -49,7 +50,13 @@ function chartOf(result: AuditResult, wish: RiggingAsk): Chart {
   });
 }
 
-function askOf({ pin, component, find, channel, level, rule, folder, beside }: RiggingAsk): Ask {
+function askOf(
+  { project }: AuditResult,
+  { pin, component: wanted, find, channel, level, rule, folder, beside }: RiggingAsk,
+): Ask {
+  const named = wanted ? componentAt(project, wanted) : undefined;
+  // What names nothing, or several, is looked for by its very words.
+  const component = named && ('similar' in named ? wanted : componentRef(project, named));
   return {
     pins: pin,
     channels: channel,

@@ -4,6 +4,7 @@ import type { CatalogueRow, ComponentView, JointView, Overview } from '../../api
 import type { Hit, JoinedView, RiggingAsk, RiggingView, RowWindow, StrandView } from '../../api/schemas';
 import type { Progress } from './audit-folder';
 import type { Config } from '../../api/config';
+import type { Unfound } from '../../core/trace/references';
 import type { KnownFacts } from '../db/facts';
 import type { StoredFile } from '../db/projects';
 import { askThread } from '../threads/asking';
@@ -29,13 +30,14 @@ export interface Session {
   rigging(ask: RiggingAsk): Promise<RiggingView>;
   /** Rows of the chart that the same question shows, from one place on. */
   rows(ask: RiggingAsk, from: number, most: number): Promise<RowWindow>;
-  strand(ref: string): Promise<StrandView | { similar: string[] }>;
+  strand(ref: string): Promise<StrandView | Unfound>;
   search(query: string): Promise<Hit[]>;
   catalogue(): Promise<CatalogueRow[]>;
   joined(): Promise<JoinedView>;
   overview(): Promise<Overview>;
-  component(ref: string): Promise<ComponentView | undefined>;
-  joint(ref: string, at: number): Promise<JointView | undefined>;
+  component(ref: string): Promise<ComponentView | Unfound>;
+  /** A call site of a component; undefined if it has no so many. */
+  joint(ref: string, at: number): Promise<JointView | Unfound | undefined>;
   /** It has answered all that it was asked. */
   idle(): boolean;
   end(): Promise<void>;

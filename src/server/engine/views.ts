@@ -4,17 +4,15 @@ import type { AuditResult } from '../../core/audit';
 import type { Place } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import { type Places, placesOf, type TextOf } from '../../core/report/places';
-import { findNodes, similarRefs, traceNodes } from '../../core/trace/trace';
+import { RULES } from '../../core/rules';
+import { nodesAt, type Unfound } from '../../core/trace/references';
+import { traceNodes } from '../../core/trace/trace';
 
-/** The strand of a port reference, or the references that look like it. */
-export function strandView(
-  result: AuditResult,
-  textOf: TextOf,
-  ref: string,
-): StrandView | { similar: string[] } {
+/** The strand of a port reference, or the references that it may mean. */
+export function strandView(result: AuditResult, textOf: TextOf, ref: string): StrandView | Unfound {
   const { project } = result;
-  const nodes = findNodes(project, ref);
-  if (!nodes.length) return { similar: similarRefs(project, ref) };
+  const nodes = nodesAt(project, ref);
+  if ('similar' in nodes) return nodes;
   const trace = traceNodes(project, nodes);
   const places = placesOf(project, textOf);
   return {
@@ -79,6 +77,12 @@ export function search(result: AuditResult, query: string, most = 40): Hit[] {
   for (const file of project.files) {
     offer(file.path.split('/').at(-1)!, file.path, 2, { kind: 'file', ref: file.path, detail: file.path });
   }
+  for (const rule of RULES)
+    offer(rule.name, `rule ${rule.name} ${rule.summary}`, 2, {
+      kind: 'rule',
+      ref: rule.name,
+      detail: rule.summary,
+    });
   for (const finding of result.findings) {
     offer(finding.message, `${finding.rule} ${finding.subject} ${finding.message}`, 3, {
       kind: 'finding',

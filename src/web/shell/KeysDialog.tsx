@@ -9,7 +9,7 @@ const KEYS: [where: string, keys: [key: string, does: string][]][] = [
   [
     'everywhere',
     [
-      ['/', 'search components, ports, findings and files'],
+      ['/', 'search components, ports, findings, files and rules'],
       ['?', 'this list'],
       ['Esc', 'close what is open'],
     ],

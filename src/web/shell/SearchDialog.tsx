@@ -1,4 +1,4 @@
-/** One box for components, ports, findings and files. */
+/** One box for components, ports, findings, files and rules. */
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Hit } from '../../api/schemas';
@@ -12,11 +12,18 @@ interface SearchDialogProps {
   onOpenChange(open: boolean): void;
 }
 
+/** Where a hit is shown on the rigging: a port by its strand, a component by all that runs through it. */
+function onRigging(id: string, hit: Hit): string | undefined {
+  if (hit.kind === 'port') return links.pinned(id, hit.ref);
+  return hit.kind === 'component' ? links.through(id, hit.ref) : undefined;
+}
+
 /** Where a hit is shown. */
 function addressOf(id: string, hit: Hit): string {
   if (hit.kind === 'port') return links.strand(id, hit.ref);
   if (hit.kind === 'component') return links.component(id, hit.ref);
   if (hit.kind === 'finding') return links.finding(id, hit.ref);
+  if (hit.kind === 'rule') return links.rule(id, hit.ref);
   return `/p/${id}/findings?text=${encodeURIComponent(hit.ref)}`;
 }
 
@@ -31,11 +38,11 @@ export function SearchDialog({ id, open, onOpenChange }: SearchDialogProps) {
   const shown = text.trim() ? hits : [];
   useEffect(() => setChosen(0), [text]);
 
-  const go = (hit: Hit | undefined) => {
+  const go = (hit: Hit | undefined, rigging: boolean) => {
     if (!hit) return;
     onOpenChange(false);
     setText('');
-    void navigate(addressOf(id, hit));
+    void navigate((rigging ? onRigging(id, hit) : undefined) ?? addressOf(id, hit));
   };
 
   return (
@@ -49,8 +56,8 @@ export function SearchDialog({ id, open, onOpenChange }: SearchDialogProps) {
       <input
         autoFocus
         value={text}
-        placeholder="Component, port, finding or file"
-        aria-label="Search components, ports, findings and files"
+        placeholder="Component, port, finding, file or rule"
+        aria-label="Search components, ports, findings, files and rules"
         role="combobox"
         aria-expanded={shown.length > 0}
         aria-controls="search-hits"
@@ -60,7 +67,7 @@ export function SearchDialog({ id, open, onOpenChange }: SearchDialogProps) {
         onKeyDown={(event) => {
           if (event.key === 'ArrowDown') setChosen(Math.min(chosen + 1, shown.length - 1));
           else if (event.key === 'ArrowUp') setChosen(Math.max(chosen - 1, 0));
-          else if (event.key === 'Enter') go(shown[chosen]);
+          else if (event.key === 'Enter') go(shown[chosen], event.shiftKey);
           else return;
           event.preventDefault();
         }}
@@ -73,14 +80,32 @@ export function SearchDialog({ id, open, onOpenChange }: SearchDialogProps) {
             role="option"
             aria-selected={index === chosen}
             className={`flex cursor-pointer items-baseline gap-3 px-4 py-1 ${index === chosen ? 'bg-chosen' : 'hover:bg-hover'}`}
-            onClick={() => go(hit)}
+            onClick={(event) => go(hit, event.shiftKey)}
           >
             <span className="font-medium">{hit.title}</span>
             <span className="truncate text-soft">{hit.detail}</span>
-            <span className="ml-auto text-faint">{hit.kind}</span>
+            {onRigging(id, hit) && (
+              <button
+                type="button"
+                tabIndex={-1}
+                className="ml-auto whitespace-nowrap text-soft underline"
+                onClick={(event) => {
+                  event.stopPropagation();
+                  go(hit, true);
+                }}
+              >
+                on the rigging
+              </button>
+            )}
+            <span className={`text-faint ${onRigging(id, hit) ? '' : 'ml-auto'}`}>{hit.kind}</span>
           </li>
         ))}
       </ul>
+      {shown.length > 0 && (
+        <p className="border-t border-line px-4 py-1.5 text-faint">
+          Enter opens it; with Shift, a component or port is shown on the rigging.
+        </p>
+      )}
       {text.trim() && !isFetching && shown.length === 0 && (
         <p className="px-4 pb-3 text-soft">Nothing is called that. Words may come in any order.</p>
       )}

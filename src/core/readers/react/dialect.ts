@@ -252,7 +252,8 @@ function readMount(u: Unit, node: Call, ctx: Ctx): ExprFact {
   for (const part of parts)
     for (const one of part.content ?? [])
       if (typeof one === 'number') u.facts.render[one]!.mounted = spanOf(node);
-  return { kind: 'computed', ...spanOf(node), ...mergeContent(...parts) };
+  // What is mounted stands in a tree of its own: whoever makes the call does not draw it.
+  return { kind: 'computed', ...spanOf(node) };
 }
 
 const isSetState = (node: t.Node): boolean =>

@@ -53,10 +53,17 @@ function heldBy(project: Linked, owner: Component, { symbol, choices = [] }: Low
           const name = site.fact.attributes.find((one) => one.name === fact.port)?.value.component;
           return name === undefined ? [] : [project.lookup(site.file, name)];
         })
-      : choices.flatMap((one) => project.names.candidates(owner.file, one));
-  return targets.flatMap((one) =>
-    one.kind === 'component' && project.components[one.component]!.facts.role === 'component'
-      ? [project.components[one.component]!]
-      : [],
+      : choices.flatMap((one) => [
+          ...project.names.candidates(owner.file, one),
+          project.lookup(owner.file, one.name),
+        ]);
+  const held = targets.flatMap((one) =>
+    one.kind === 'component' ? [project.components[one.component]!] : [],
   );
+  return [...new Set(held)].filter(isDrawn);
 }
+
+/** A component, or a function that draws and has no capital letter to say that it is one. */
+const isDrawn = ({ facts }: Component): boolean =>
+  facts.role === 'component' ||
+  (facts.role === 'helper' && facts.render.some(({ kind }) => kind !== 'group'));

@@ -2,13 +2,13 @@
 import type { ReactNode } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { ComponentView, PortView } from '../../../api/component-schemas';
-import { api, reasonOf } from '../../api';
+import { api } from '../../api';
 import { links } from '../../links';
 import { languageName } from '../../parts/languages';
 import { LevelWord } from '../../parts/level';
 import { channelColor } from '../../parts/Mark';
 import { Place } from '../../parts/Place';
-import { Empty, Failed, Waiting } from '../../parts/states';
+import { Empty, Unfound, Waiting } from '../../parts/states';
 import { InsideDiagram } from './InsideDiagram';
 import { UsageTable } from './UsageTable';
 
@@ -20,7 +20,7 @@ export function ComponentPage() {
   const { data: findings = [] } = api.useFindingsQuery(id);
   const { data: project } = api.useProjectQuery(id);
   if (!ref) return <Empty>Choose a component in the catalogue.</Empty>;
-  if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (error) return <Unfound error={error} retry={() => void refetch()} />;
   if (isLoading || !view) return <Waiting what="the component" />;
   const own = findings.filter((one) => one.component === view.ref);
   return (
@@ -33,11 +33,15 @@ export function ComponentPage() {
           {view.sites.length} {view.sites.length === 1 ? 'call site' : 'call sites'}
           {view.elsewhere && ', and others that are not written here'}
         </span>
-        {view.open && <span className="text-soft">takes other names, too</span>}
-        <Link className="underline" to={`/p/${id}/rigging?find=${encodeURIComponent(view.name)}`}>
+        <Link className="underline" to={links.through(id, view.ref)}>
           Show it on the rigging
         </Link>
       </div>
+      {view.silences.map((one) => (
+        <p key={one.why} className="text-soft">
+          Not known: {one.why}. Therefore {one.so}.
+        </p>
+      ))}
       {own.length > 0 && (
         <ul className="mt-2">
           {own.map((one) => (

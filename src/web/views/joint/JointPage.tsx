@@ -4,14 +4,14 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import type { JointRow, JointView } from '../../../api/component-schemas';
 import type { FindingRow, Spot } from '../../../api/schemas';
 import { useAddress } from '../../address';
-import { api, reasonOf } from '../../api';
+import { api } from '../../api';
 import { useKeys } from '../../keys';
 import { links } from '../../links';
 import { Code } from '../../parts/Code';
 import { isLoose, JOIN_WORDS } from '../../parts/joinWords';
 import { levelTone } from '../../parts/level';
 import { Place } from '../../parts/Place';
-import { Empty, Failed, Waiting } from '../../parts/states';
+import { Empty, Unfound, Waiting } from '../../parts/states';
 import { Connection } from './Connection';
 
 const HEADINGS: Record<JointRow['direction'], string> = {
@@ -48,7 +48,7 @@ export function JointPage() {
     return true;
   });
   if (!ref) return <Empty>Choose a call site: open a component from the catalogue and click a cell.</Empty>;
-  if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (error) return <Unfound error={error} retry={() => void refetch()} />;
   if (isLoading || !joint) return <Waiting what="the call site" />;
   const about = findings.filter((one) => chosen?.findings.includes(one.fingerprint));
 

@@ -1,12 +1,12 @@
 /** One value, hop by hop, in the order that the data flows. */
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { StrandView as Strand } from '../../../api/schemas';
-import { api, reasonOf } from '../../api';
+import { api } from '../../api';
 import { notesOf, sideOf, type Side } from '../../parts/along';
 import { HopList } from '../../parts/HopList';
 import { placedHops } from '../../parts/hops';
 import { MarkIcon } from '../../parts/Mark';
-import { Empty, Failed, Waiting } from '../../parts/states';
+import { Empty, Unfound, Waiting } from '../../parts/states';
 import { StrandMap } from './StrandMap';
 
 const SIDES: [Side, string][] = [
@@ -24,7 +24,7 @@ export function StrandView() {
   const { data: strand, error, isLoading, refetch } = api.useStrandQuery({ id, ref }, { skip: !ref });
   if (!ref) return <Empty>Choose a port: press / and type its name.</Empty>;
   if (isLoading) return <Waiting what="the strand" />;
-  if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
+  if (error) return <Unfound error={error} retry={() => void refetch()} />;
   if (!strand) return null;
   const isEvent = ref.split(':').at(-2) === 'event';
 

@@ -1,0 +1,126 @@
+/**
+ * What a reference names that somebody typed: `Name`, `path>Name`, `part/of/path>Name`, `folder/Name`, with
+ * `:channel:port` or `:port` behind it for a port; in any case of letters, where that names one thing alone.
+ */
+import type { Linked } from '../link';
+import { distance } from '../model/names';
+import { oncePer } from '../model/once-per';
+import type { Component, FlowNode } from '../model/project';
+import { componentRef, nodeRef } from '../model/refs';
+import { findNodes } from './trace';
+
+/** It names nothing, or more than one thing: references that are near, or those that it may mean. */
+export interface Unfound {
+  similar: string[];
+  several?: true;
+}
+
+const MOST_NEAR = 5;
+const MOST_SEVERAL = 20;
+
+const named = oncePer((project: Linked): Component[] =>
+  project.components.filter((one) => one.facts.role === 'component'),
+);
+
+/** The component that a text names. */
+export function componentAt(project: Linked, text: string): Component | Unfound {
+  const all = named(project);
+  const exact = all.find((one) => componentRef(project, one) === text);
+  if (exact) return exact;
+  const found = fitting(project, all, text);
+  if (found.length === 1) return found[0]!;
+  if (found.length) return severalOf(found.map((one) => componentRef(project, one)));
+  const wanted = nameIn(text).toLowerCase();
+  return {
+    similar: nearest(
+      wanted,
+      all.map((one) => ({ name: one.name.toLowerCase(), ref: componentRef(project, one) })),
+    ),
+  };
+}
+
+/** The flow nodes of the port that a text names. */
+export function nodesAt(project: Linked, text: string): FlowNode[] | Unfound {
+  const exact = findNodes(project, text);
+  if (exact.length) return exact;
+  const [component = '', ...rest] = text.split(':');
+  const name = rest.at(-1)?.toLowerCase() ?? '';
+  const channel = rest.length > 1 ? rest[0]!.toLowerCase() : undefined;
+  if (name) {
+    const owners = new Set(fitting(project, [...named(project), ...modulesOf(project)], component));
+    const refs = new Set<string>();
+    for (const node of project.flow.nodes)
+      if (
+        node.name.toLowerCase() === name &&
+        (channel === undefined || node.channel === channel) &&
+        owners.has(project.components[node.component]!)
+      )
+        refs.add(nodeRef(project, node));
+    const [only, ...more] = refs;
+    if (only !== undefined && !more.length) return findNodes(project, only);
+    if (only !== undefined) return severalOf([...refs]);
+  }
+  return { similar: nearPorts(project, text) };
+}
+
+const modulesOf = oncePer((project: Linked): Component[] =>
+  project.components.filter((one) => one.facts.role !== 'component'),
+);
+
+const severalOf = (refs: string[]): Unfound => ({ similar: refs.slice(0, MOST_SEVERAL), several: true });
+
+const nameIn = (text: string): string => text.split(/[>/]/).at(-1)!.trim();
+
+/** Those that bear the name, and whose path holds what is written before it; the very letters win over any case. */
+function fitting(project: Linked, all: Component[], text: string): Component[] {
+  const name = nameIn(text);
+  const path = text
+    .slice(0, text.length - name.length)
+    .replace(/[>/]+\s*$/, '')
+    .toLowerCase();
+  const fits = all.filter(
+    (one) =>
+      one.name.toLowerCase() === name.toLowerCase() &&
+      holdsPath(project.files[one.file]!.path.toLowerCase(), path),
+  );
+  const same = fits.filter((one) => one.name === name);
+  const best = same.length ? same : fits;
+  // What runs is meant rather than what stands in for it in a test.
+  const own = best.filter((one) => !project.files[one.file]!.aside);
+  return own.length === 1 ? own : best;
+}
+
+/** Whole parts of a path, the ending of its file aside. */
+const holdsPath = (path: string, part: string): boolean =>
+  part === '' ||
+  `/${path}/`.includes(`/${part}/`) ||
+  `/${path.replace(/\.[^/]*$/, '')}/`.includes(`/${part}/`);
+
+function nearest(wanted: string, all: { name: string; ref: string }[]): string[] {
+  const scored = new Map(all.map(({ name, ref }) => [ref, farFrom(name, wanted)]));
+  return [...scored]
+    .sort((a, b) => a[1] - b[1])
+    .slice(0, MOST_NEAR)
+    .map(([ref]) => ref);
+}
+
+/** What holds the whole of the wanted name is nearer than what is spelled alike. */
+const farFrom = (name: string, wanted: string): number =>
+  wanted && name.includes(wanted) ? (name.length - wanted.length) / 100 : distance(name, wanted, 8);
+
+function nearPorts(project: Linked, text: string): string[] {
+  const [component = '', ...rest] = text.toLowerCase().split(':');
+  const wanted = rest.at(-1) ?? '';
+  const owner = nameIn(component);
+  const scored = new Map<string, number>();
+  for (const node of project.flow.nodes) {
+    const of = project.components[node.component]!;
+    if (of.facts.role === 'module' && node.channel !== 'state') continue;
+    const far = farFrom(node.name.toLowerCase(), wanted) + farFrom(of.name.toLowerCase(), owner);
+    scored.set(nodeRef(project, node), far);
+  }
+  return [...scored]
+    .sort((a, b) => a[1] - b[1])
+    .slice(0, MOST_NEAR)
+    .map(([ref]) => ref);
+}
