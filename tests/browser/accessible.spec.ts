@@ -3,9 +3,11 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 
 const VIEWS: [string, string, string][] = [
+  ['overview', '/overview', 'article'],
   ['rigging', '/rigging', '[role=tree]'],
+  ['rules', '/rule?name=prop/missing', 'figure'],
   ['strand', '/strand?ref=WindGauge:prop:unit', '[data-hop]'],
-  ['findings', '/findings', '[role=listbox]'],
+  ['findings', '/findings', '[role=treeitem]'],
   ['catalogue', '/catalogue', '[role=table]'],
   ['component', '/component?ref=JobBoard', '[role=table]'],
   ['call site', '/joint?ref=CrewRow&at=0', 'table'],

@@ -52,8 +52,13 @@ export function search(result: AuditResult, query: string, most = 40): Hit[] {
     const low = text.toLowerCase();
     if (!words.every((word) => low.includes(word))) return;
     const name = title.toLowerCase();
-    const [first] = words;
-    const rank = name === first ? 0 : name.startsWith(first!) ? 1 : name.includes(first!) ? 2 : 3;
+    const ways = [
+      words.includes(name),
+      words.some((word) => name.startsWith(word)),
+      words.some((word) => name.includes(word)),
+      true,
+    ];
+    const rank = ways.indexOf(true);
     found.push({ hit: { title, ...hit }, rank: rank * 10 + weight });
   };
   for (const component of project.components) {

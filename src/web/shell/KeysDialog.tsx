@@ -37,6 +37,7 @@ const KEYS: [where: string, keys: [key: string, does: string][]][] = [
     'findings',
     [
       ['↑ ↓', 'along the findings'],
+      ['←', 'fold the group'],
       ['a', 'accept, with a reason'],
       ['x', 'false alarm, with a reason'],
       ['u', 'take the decision back'],

@@ -25,7 +25,7 @@ interface DecideProps {
   all: FindingRow[];
   /** The verdict that the keyboard or a heading asked for. */
   asked: Asked | undefined;
-  onDone(): void;
+  onDone(decided: FindingRow[]): void;
 }
 
 export function Decide({ decisions, finding, group, shown, all, asked, onDone }: DecideProps) {
@@ -75,7 +75,7 @@ export function Decide({ decisions, finding, group, shown, all, asked, onDone }:
   const chosen = offered.find(([name]) => name === cover) ?? offered[0]!;
   const send = async () => {
     if (!verdict || !reason.trim()) return;
-    if (await decisions.decide(chosen[2], verdict, reason)) onDone();
+    if (await decisions.decide(chosen[2], verdict, reason)) onDone(chosen[2]);
   };
   return (
     <form

@@ -32,7 +32,7 @@ export function FindingList({ project, items, by, chosen, onChoose, onFold, onDe
     overscan: 10,
   });
   const at = items.findIndex((item) => item.kind === 'finding' && item.finding === chosen);
-  const { places, count } = useMemo(() => ordinals(items), [items]);
+  const places = useMemo(() => ordinals(items), [items]);
   const prefetch = api.usePrefetch('finding');
   /** The next finding in a direction, past the headings. */
   const beside = (from: number, by: number): FindingRow | undefined => {
@@ -54,6 +54,11 @@ export function FindingList({ project, items, by, chosen, onChoose, onFold, onDe
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [at]);
   const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowLeft' && at >= 0) {
+      const heading = items.slice(0, at).findLast((item) => item.kind === 'group');
+      if (heading) onFold(heading.title);
+      return;
+    }
     const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     if (!by) return;
     event.preventDefault();
@@ -69,7 +74,7 @@ export function FindingList({ project, items, by, chosen, onChoose, onFold, onDe
       className="min-h-0 grow overflow-y-auto"
       onKeyDown={onKeyDown}
       tabIndex={0}
-      role="listbox"
+      role="tree"
       aria-label="List of findings"
       aria-activedescendant={rows.some((row) => row.index === at) ? idOf(at) : undefined}
     >
@@ -77,7 +82,15 @@ export function FindingList({ project, items, by, chosen, onChoose, onFold, onDe
         {rows.map(({ index, key, start, size }) => {
           const item = items[index]!;
           return item.kind === 'group' ? (
-            <Heading key={key} group={item} top={start} height={size} onFold={onFold} onDecide={onDecide} />
+            <Heading
+              key={key}
+              {...places[index]!}
+              group={item}
+              top={start}
+              height={size}
+              onFold={onFold}
+              onDecide={onDecide}
+            />
           ) : (
             <Row
               key={key}
@@ -85,8 +98,7 @@ export function FindingList({ project, items, by, chosen, onChoose, onFold, onDe
               finding={item.finding}
               isChosen={index === at}
               rule={by !== 'rule'}
-              place={places[index]!}
-              count={count}
+              {...places[index]!}
               top={start}
               height={size}
               onChoose={onChoose}
@@ -99,6 +111,9 @@ export function FindingList({ project, items, by, chosen, onChoose, onFold, onDe
 }
 
 interface HeadingProps {
+  /** Which of how many groups it is. */
+  place: number;
+  count: number;
   group: Extract<ListItem, { kind: 'group' }>;
   top: number;
   height: number;
@@ -106,17 +121,31 @@ interface HeadingProps {
   onDecide(group: FindingRow[]): void;
 }
 
-const Heading = memo(function Heading({ group, top, height, onFold, onDecide }: HeadingProps) {
+const Heading = memo(function Heading({
+  group,
+  place,
+  count: groups,
+  top,
+  height,
+  onFold,
+  onDecide,
+}: HeadingProps) {
   const { title, count, level, findings, isFolded } = group;
   return (
     <div
-      role="presentation"
+      role="treeitem"
+      aria-level={1}
+      aria-expanded={!isFolded}
+      aria-selected={false}
+      aria-setsize={groups}
+      aria-posinset={place}
+      aria-label={`${title}, ${count}`}
       className="group absolute inset-x-0 flex items-end gap-2 px-5 pb-1 font-medium"
       style={{ top, height }}
     >
       <button
         type="button"
-        aria-expanded={!isFolded}
+        tabIndex={-1}
         className="flex min-w-0 gap-2 hover:underline"
         onClick={() => onFold(title)}
       >
@@ -143,7 +172,7 @@ interface RowProps {
   isChosen: boolean;
   /** Its rule is told, where the heading does not. */
   rule: boolean;
-  /** Which of how many findings it is. */
+  /** Which of how many findings of its group it is. */
   place: number;
   count: number;
   top: number;
@@ -165,7 +194,8 @@ const Row = memo(function Row({
   return (
     <div
       id={id}
-      role="option"
+      role="treeitem"
+      aria-level={2}
       aria-selected={isChosen}
       aria-setsize={count}
       aria-posinset={place}

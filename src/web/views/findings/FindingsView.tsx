@@ -100,10 +100,13 @@ export function FindingsView() {
   const outside = findings.filter((one) => one.beside).length;
   const settled = findings.filter((one) => one.decision !== undefined).length;
   /** The next one that is open comes into view. */
-  const next = () => {
+  const next = (decided: FindingRow[]) => {
+    const done = new Set(decided);
     const at = inOrder.findIndex((one) => one === chosen);
-    const rest = [...inOrder.slice(at + 1), ...inOrder.slice(0, at)].find((one) => !one.decision);
-    if (rest) set('finding', rest.fingerprint);
+    const rest = [...inOrder.slice(at + 1), ...inOrder.slice(0, at)].find(
+      (one) => !one.decision && !done.has(one),
+    );
+    set('finding', rest?.fingerprint ?? '');
   };
 
   return (

@@ -104,7 +104,13 @@ test('siblings are about the same thing by the same rule, and open', () => {
   expect(siblingsOf(one, all).map((each) => each.place.file)).toEqual(['x', 'y']);
 });
 
-test('findings are counted past the headings', () => {
+test('findings are counted in their group', () => {
   const list = [finding('b', 'x'), finding('a', 'y'), finding('b', 'y')];
-  expect(ordinals(grouped(list, 'rule'))).toEqual({ places: [0, 1, 2, 0, 3], count: 3 });
+  expect(ordinals(grouped(list, 'rule')).map(({ place, count }) => `${place}/${count}`)).toEqual([
+    '1/2',
+    '1/2',
+    '2/2',
+    '2/2',
+    '1/1',
+  ]);
 });

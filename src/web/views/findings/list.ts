@@ -114,11 +114,18 @@ export function grouped(
   });
 }
 
-/** Which of how many findings each item is, counted from 1; 0 for headings. */
-export function ordinals(items: ListItem[]): { places: number[]; count: number } {
+/** Which of how many findings of its group each item is, counted from 1; of how many groups, for headings. */
+export function ordinals(items: ListItem[]): { place: number; count: number }[] {
+  const groups = items.filter((item) => item.kind === 'group').length;
+  let group = 0;
+  let place = 0;
   let count = 0;
-  const places = items.map((item) => (item.kind === 'finding' ? ++count : 0));
-  return { places, count };
+  return items.map((item) => {
+    if (item.kind === 'finding') return { place: ++place, count };
+    place = 0;
+    ({ count } = item);
+    return { place: ++group, count: groups };
+  });
 }
 
 /** Findings that most likely go with this one when its cause is mended: the same rule about the same thing. */

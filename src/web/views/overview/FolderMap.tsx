@@ -59,7 +59,7 @@ export function FolderMap({ project, regions }: { project: string; regions: Regi
               <span className="block truncate font-medium">
                 {size.width > 110 ? shortName(region.path) : shortName(region.path).split('/').at(-1)}
               </span>
-              {size.height > 44 && <span className="block truncate text-soft">{foundIn(region)}</span>}
+              {size.height > 44 && <span className="block truncate">{foundIn(region)}</span>}
             </>
           )}
         </Link>
