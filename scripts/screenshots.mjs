@@ -63,6 +63,7 @@ const VIEWS = [
   ['component', `${address}/component?ref=JobBoard`],
   ['call-site', `${address}/joint?ref=DepartureCard&at=0`],
   ['joined', `${address}/joined`],
+  ['rule', `${address}/rule?name=prop/drilled`],
   ['audits', `${address}/audits`],
   ['findings', `${address}/findings?by=rule&level=error`],
   ['projects', new URL('/', address).href],

@@ -1,5 +1,5 @@
 /** The commands as a user runs them. */
-import { spawnSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -137,4 +137,85 @@ test('trace prints the strand as JSON and as text', () => {
     cut: [],
   });
   expect(run('trace', 'app', 'Card:prop:fare').out).toContain('pass to Card:prop:fare  App.tsx:2');
+});
+
+describe('against an earlier audit', () => {
+  const repository = () => join(folder, 'kept');
+  const git = (...args: string[]) =>
+    execFileSync('git', ['-c', 'user.name=a', '-c', 'user.email=a@b.c', ...args], { cwd: repository() });
+  const CARD = 'export function Card({ fare }: { fare: number }) { return <b>{fare}</b>; }\n';
+  const app = (cards: string) =>
+    `import { Card } from './Card';\nexport function App() { return <>${cards}</>; }\n`;
+
+  beforeAll(() => {
+    mkdirSync(join(repository(), 'web'), { recursive: true });
+    writeFileSync(join(repository(), 'web/Card.tsx'), CARD);
+    writeFileSync(join(repository(), 'web/App.tsx'), app('<Card />'));
+    git('init', '-q');
+    git('add', '.');
+    git('commit', '-qm', 'first');
+    run('audit', 'kept/web', '--format', 'json', '--out', 'kept.json', '--fail-on', 'never');
+  });
+
+  test.each([
+    ['a commit', ['--since', 'HEAD']],
+    ['a kept report', ['--baseline', 'kept.json']],
+  ])('only what is new against %s counts', (_, against) => {
+    writeFileSync(join(repository(), 'web/App.tsx'), `\n${app('<Card />')}`);
+    expect(run('audit', 'kept/web', ...against)).toMatchObject({
+      code: 0,
+      out: expect.stringContaining('0 errors'),
+    });
+    writeFileSync(join(repository(), 'web/App.tsx'), app('<Card /><Card fare="x" />'));
+    const worse = run('audit', 'kept/web', ...against);
+    expect(worse.code).toBe(1);
+    expect(worse.out).toContain('prop/type-clash');
+    expect(worse.out).not.toContain('prop/missing');
+    const { runs } = JSON.parse(run('audit', 'kept/web', ...against, '--format', 'sarif').out) as {
+      runs: { results: { ruleId: string; baselineState: string }[] }[];
+    };
+    expect(runs[0]!.results.map((one) => `${one.ruleId} ${one.baselineState}`)).toEqual([
+      'prop/missing unchanged',
+      'prop/type-clash new',
+    ]);
+    // Neither the index nor the working tree is touched.
+    expect(git('status', '--porcelain').toString()).toBe(' M web/App.tsx\n');
+  });
+
+  test.each([
+    [['--since', 'nowhere'], /git does not give nowhere/],
+    [['--since', '--all'], /git does not give --all/],
+    [['--baseline', 'nothing.json'], /nothing\.json cannot be read/],
+    [['--baseline', 'kept/web/App.tsx'], /is no report of an audit/],
+    [['--since', 'HEAD', '--baseline', 'kept.json'], /give one of them/],
+  ])('%j is refused', (against, message) => {
+    expect(run('audit', 'kept/web', ...against)).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(message),
+    });
+  });
+
+  test('a folder that is in no repository has no commits', () => {
+    expect(run('audit', 'app', '--since', 'HEAD')).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/git does not give HEAD/),
+    });
+  });
+});
+
+describe('rule', () => {
+  test('prints what a rule means, lists all, and names the near ones', () => {
+    expect(run('rule', 'prop/missing').out).toContain('# prop/missing');
+    expect(run('rule').out).toMatch(/^component\/called +warning/);
+    expect(run('rule', 'prop/mising')).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('prop/missing'),
+    });
+  });
+});
+
+test('a summary says how many findings each rule has, and no more', () => {
+  const { out } = run('audit', 'app', '--summary');
+  expect(out).toMatch(/^ {2}1 {2}error {4}prop\/type-clash\n {2}1 {2}warning {2}prop\/unread\n/);
+  expect(out).not.toContain('App.tsx');
 });

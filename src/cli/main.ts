@@ -11,6 +11,7 @@ import { sarifReport } from '../core/report/sarif';
 import { reaches, reportOf, type Report } from '../core/report/summary';
 import { PLAIN, textReport, type TextStyle } from '../core/report/text';
 import { traceReport, traceText } from '../core/report/trace';
+import { fingerprintsAt, keptFingerprints, newFindings, NoBaseline, reportOnly } from './against';
 import { progressBar } from './progress-bar';
 import { auditFolder, loadConfig } from '../server/engine/audit-folder';
 
@@ -51,19 +52,38 @@ interface AuditOptions {
   out?: string;
   failOn: 'error' | 'warning' | 'note' | 'never';
   summary?: boolean;
+  since?: string;
+  baseline?: string;
   config?: string;
 }
 
 async function audit(path: string, options: AuditOptions): Promise<number> {
   const found = await opened(path, options.config);
   const report = reportOf(found.audit.result, found.textOf, found.skipped);
-  await emit(formatted(report, options), options.out);
-  return reaches(report, options.failOn) ? 1 : 0;
+  const before = await earlier(path, options);
+  const fresh = before && newFindings(report.findings, before);
+  const counted = fresh ? reportOnly(report, fresh) : report;
+  const text =
+    options.format === 'sarif'
+      ? `${JSON.stringify(sarifReport(report, VERSION, fresh), null, 2)}\n`
+      : formatted(counted, options);
+  await emit(text, options.out);
+  return reaches(counted, options.failOn) ? 1 : 0;
+}
+
+/** Fingerprints of the audit that this one is held against, if any. */
+async function earlier(
+  path: string,
+  { since, baseline, config }: AuditOptions,
+): Promise<string[] | undefined> {
+  if (since !== undefined && baseline !== undefined)
+    throw new Refusal('--since and --baseline say two things; give one of them');
+  if (baseline !== undefined) return keptFingerprints(resolve(baseline));
+  return since === undefined ? undefined : fingerprintsAt(folderAt(path), since, config && resolve(config));
 }
 
 function formatted(report: Report, { format, out, summary }: AuditOptions): string {
   if (format === 'json') return `${JSON.stringify(report, null, 2)}\n`;
-  if (format === 'sarif') return `${JSON.stringify(sarifReport(report, VERSION), null, 2)}\n`;
   const style = process.stdout.isTTY && out === undefined ? COLOURS : PLAIN;
   return textReport(report, style, summary ? 'summary' : 'all');
 }
@@ -157,6 +177,8 @@ function program(finish: (code: number) => void): Command {
         .choices(['error', 'warning', 'note', 'never'])
         .default('error'),
     )
+    .option('--since <commit>', 'only what is new against a commit of the git repository')
+    .option('--baseline <file>', 'only what is not in a report kept with --format json')
     .option('--config <file>', 'settings to use instead of zinc-rope.config.json in the folder')
     .addHelpText('after', '\nExit codes: 0 nothing at or above --fail-on, 1 something, 2 it could not audit.')
     .action(async (path: string, options: AuditOptions) => finish(await audit(path, options)));
@@ -204,6 +226,7 @@ function program(finish: (code: number) => void): Command {
 const isExpected = (error: unknown): boolean =>
   error instanceof Refusal ||
   error instanceof ConfigError ||
+  error instanceof NoBaseline ||
   (error as Error)?.name === 'DataFolderError' ||
   (error as NodeJS.ErrnoException)?.code !== undefined;
 

@@ -5,10 +5,20 @@ import { HTML } from './html/language';
 import { STENCIL } from './stencil/language';
 import { RAZOR } from './razor/language';
 import { REACT } from './react/language';
+import { SHEET } from './sheet/language';
 import { SVELTE } from './svelte/language';
 import { VUE } from './vue/language';
 
-export const LANGUAGES: readonly LanguageDescriptor[] = [HTML, RAZOR, ANGULAR, STENCIL, VUE, SVELTE, REACT];
+export const LANGUAGES: readonly LanguageDescriptor[] = [
+  HTML,
+  SHEET,
+  RAZOR,
+  ANGULAR,
+  STENCIL,
+  VUE,
+  SVELTE,
+  REACT,
+];
 
 /** What all languages say of one thing. */
 export const ofAll = (key: 'endings' | 'parsers' | 'built' | 'routers' | 'pages' | 'byFile'): string[] =>

@@ -9,4 +9,5 @@ const load = createRequire(import.meta.url);
 export const vueCompiler = () => load('@vue/compiler-sfc') as typeof import('@vue/compiler-sfc');
 export const svelteCompiler = () => load('svelte/compiler') as typeof import('svelte/compiler');
 export const angularCompiler = () => load('@angular/compiler') as typeof import('@angular/compiler');
+export const yamlParser = () => load('yaml') as typeof import('yaml');
 export const htmlParser = () => load('parse5') as typeof import('parse5');

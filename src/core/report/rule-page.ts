@@ -1,6 +1,6 @@
 /** What is said about a rule, as Markdown: for the documentation, the command line and machines that show help. */
-import type { Example, RulePage } from '../rules/pages/page';
-import { pageOf } from '../rules/pages';
+import type { Example, RulePage } from '../pages/page';
+import { pageOf } from '../pages';
 import type { Rule } from '../rules/rule';
 import { RULES } from '../rules';
 

@@ -20,8 +20,13 @@ const physical = (spot: Spot) => ({
   },
 });
 
-function resultOf(finding: ReportedFinding, rules: Map<string, number>) {
+function resultOf(
+  finding: ReportedFinding,
+  rules: Map<string, number>,
+  fresh: ReadonlySet<ReportedFinding> | undefined,
+) {
   return {
+    ...(fresh ? { baselineState: fresh.has(finding) ? 'new' : 'unchanged' } : {}),
     ruleId: finding.rule,
     ruleIndex: rules.get(finding.rule),
     level: finding.level,
@@ -81,8 +86,8 @@ function helpOf(name: string) {
   };
 }
 
-/** A SARIF log of one run, ready to be written as JSON. */
-export function sarifReport(report: Report, version: string): object {
+/** A SARIF log of one run, ready to be written as JSON. `fresh` are the findings that an earlier audit does not have. */
+export function sarifReport(report: Report, version: string, fresh?: ReadonlySet<ReportedFinding>): object {
   const rules = new Map(RULES.map((rule, index) => [rule.name, index]));
   return {
     $schema: SCHEMA,
@@ -123,7 +128,7 @@ export function sarifReport(report: Report, version: string): object {
             ],
           },
         ],
-        results: report.findings.map((finding) => resultOf(finding, rules)),
+        results: report.findings.map((finding) => resultOf(finding, rules, fresh)),
       },
     ],
   };

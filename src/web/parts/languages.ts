@@ -17,6 +17,7 @@ export const LANGUAGES: Record<string, ShownLanguage> = {
   angular: { title: 'Angular' },
   stencil: { title: 'Stencil' },
   razor: { title: 'Razor', files: { ending: 'razor', grammar: () => import('shiki/langs/razor.mjs') } },
+  sheet: { title: 'Sheet' },
   html: { title: 'HTML' },
 };
 
@@ -39,6 +40,10 @@ export const GRAMMARS: Record<string, { name: string; grammar: Grammar }> = {
     ['ts', 'mts', 'cts'].map((one) => [one, { name: 'typescript', grammar: typescript }]),
   ),
   html: { name: 'angular-html', grammar: page },
+  ...Object.fromEntries(
+    ['yaml', 'yml'].map((one) => [one, { name: 'yaml', grammar: () => import('shiki/langs/yaml.mjs') }]),
+  ),
+  json: { name: 'json', grammar: () => import('shiki/langs/json.mjs') },
   cshtml: { name: 'razor', grammar: () => import('shiki/langs/razor.mjs') },
   cs: { name: 'csharp', grammar: () => import('shiki/langs/csharp.mjs') },
   ...Object.fromEntries(

@@ -4,7 +4,10 @@ import type { SilenceFact } from '../../model/facts';
 const MARK = /zinc-rope-ignore\s+([\w/-]+(?:\s*,\s*[\w/-]+)*)\s*:\s*(\S[\s\S]*)/;
 
 /** Comments that silence rules above the next line of code. Without a reason they do nothing. */
-export function readSilences(comments: t.Comment[], text: string): SilenceFact[] {
+export function readSilences(
+  comments: Pick<t.Comment, 'value' | 'start' | 'end'>[],
+  text: string,
+): SilenceFact[] {
   const found: SilenceFact[] = [];
   for (const comment of comments) {
     if (!comment.value.includes('zinc-rope-ignore')) continue;

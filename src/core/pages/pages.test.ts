@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { auditSources } from '../../audit';
-import { RULES } from '../index';
+import { auditSources } from '../audit';
+import { RULES } from '../rules';
 import { pageOf } from './index';
 
 const found = (sources: Record<string, string>): string[] =>

@@ -1,0 +1,109 @@
+/** What happens when an event comes, or when something is called. */
+import type { Span } from '../../model/facts';
+import type { TypeExpr } from '../../model/types';
+import type { Part } from './document';
+import type { Ctx, Unit } from './unit';
+
+/** Adds a function that does what a list of actions says; gives back its index. */
+export function addActions(u: Unit, actions: Part, local: Ctx['local'], carried?: TypeExpr): number {
+  const { span } = actions;
+  const fn = u.facts.functions.push({ parent: -1, where: 'handler', params: [], calls: [], ...span }) - 1;
+  // What the event carries, if somebody asks for it.
+  const event = u.add(
+    { name: 'event', kind: 'param', within: fn, index: 0, ...(carried ? { type: carried } : {}), ...span },
+    true,
+  );
+  u.facts.functions[fn]!.params.push(event);
+  const ctx: Ctx = { where: 'handler', fn, local: new Map([...local, ['event', event]]) };
+  for (const action of actions.items) addAction(u, action, ctx);
+  const [only, more] = actions.items;
+  const raised = only && !more ? only.get('raise')?.text : undefined;
+  // It hands the event on, with what that carries or with something else.
+  if (raised !== undefined) {
+    const payload = only!.get('with');
+    const bound = payload !== undefined && payload.text !== '$event';
+    const symbol = portOf(u, `@${raised}`);
+    if (symbol >= 0) u.facts.functions[fn]!.sole = { symbol, bound };
+  }
+  return fn;
+}
+
+function addAction(u: Unit, action: Part, ctx: Ctx): void {
+  const set = action.get('set');
+  const raise = action.get('raise');
+  const call = action.get('call');
+  if (set?.text !== undefined) addSet(u, set.text, set.span, action.get('to'), ctx);
+  else if (raise?.text !== undefined) addRaise(u, raise.text, raise.span, action.get('with'), ctx);
+  else if (call?.text !== undefined) addCall(u, call.text, call.span, action.get('with'), ctx);
+}
+
+function addSet(u: Unit, name: string, span: Span, to: Part | undefined, ctx: Ctx): void {
+  const path = name.replace(/^\$/, '').split('.');
+  const value = to && u.value(to, ctx, true);
+  const found = u.find(path, ctx, span);
+  if (!found) {
+    (u.facts.unknownNames ??= []).push({ name: path[0]!, known: u.known(ctx), ...span });
+    return;
+  }
+  const { symbol, rest } = found;
+  const { kind, port } = u.facts.symbols[symbol]!;
+  const { where, fn } = ctx;
+  if (kind === 'shared' && port !== undefined)
+    (u.facts.sharedWrites ??= []).push({
+      name: port,
+      path: rest,
+      ...(value ? { value } : {}),
+      where,
+      fn,
+      ...span,
+    });
+  u.facts.writes.push({
+    symbol,
+    ...(rest.length ? { path: rest, through: {} } : {}),
+    ...(value ? { value } : {}),
+    where,
+    fn,
+    ...span,
+  });
+}
+
+function addRaise(u: Unit, name: string, span: Span, payload: Part | undefined, ctx: Ctx): void {
+  const event = `@${name}`;
+  const port = portOf(u, event);
+  if (port >= 0) u.facts.functions[ctx.fn]!.calls.push(port);
+  const args = payload ? [u.value(payload, { ...ctx, where: 'emit' }, true)] : [];
+  u.facts.emits.push({ symbol: port, event, args, fn: ctx.fn, guarded: true, how: 'called', ...span });
+}
+
+const portOf = (u: Unit, name: string): number => u.facts.symbols.findIndex((one) => one.port === name);
+
+/** A member of what a handle holds is called. */
+function addCall(u: Unit, text: string, span: Span, argument: Part | undefined, ctx: Ctx): void {
+  const [handle = '', member = ''] = text.split('.');
+  const found = u.find([handle], ctx, span);
+  const args = argument ? [u.value(argument, { ...ctx, where: 'argument' }, true)] : [];
+  if (!found) {
+    (u.facts.unknownNames ??= []).push({ name: handle, known: u.known(ctx), ...span });
+    return;
+  }
+  const { symbol } = found;
+  // A handle is asked at the moment of the call, and does nothing where there is no instance.
+  const path = ['current', member];
+  const start = span.end - member.length;
+  u.facts.reads.push({
+    symbol,
+    path,
+    ends: [start - 1, span.end],
+    soft: true,
+    where: 'handler',
+    fn: ctx.fn,
+    ...span,
+  });
+  (u.facts.invokes ??= []).push({
+    callee: { kind: 'member', symbol, path, ...span },
+    args,
+    where: 'handler',
+    fn: ctx.fn,
+    ...span,
+  });
+}

@@ -1,0 +1,163 @@
+/** What a sheet may say: checked when one is read, and published as JSON Schema, so that editors complete it. */
+import { z } from 'zod';
+
+const name = z.string().regex(/^[A-Za-z_][\w-]*$/, 'a name: letters, digits, dashes and underscores');
+const componentName = z.string().regex(/^[A-Z]\w*$/, 'a name that begins with a capital letter');
+const literal = z.union([z.string(), z.number(), z.boolean(), z.null()]);
+
+export const TYPE_WORDS = ['text', 'number', 'boolean', 'content', 'any'] as const;
+
+type SheetType =
+  | (typeof TYPE_WORDS)[number]
+  | (string | number | boolean | null)[]
+  | { list: SheetType }
+  | { fields: Record<string, SheetType> };
+
+const type: z.ZodType<SheetType> = z
+  .lazy(() =>
+    z.union([
+      z.enum(TYPE_WORDS),
+      z.array(literal).min(1),
+      z.strictObject({ list: type }),
+      z.strictObject({ fields: z.record(z.string(), type) }),
+    ]),
+  )
+  .meta({
+    id: 'type',
+    description: 'A word, a list of the values that may be taken, or what a list or an object holds.',
+  });
+
+type SheetValue = string | number | boolean | null | SheetValue[] | { mix: SheetValue[] };
+
+const value: z.ZodType<SheetValue> = z
+  .lazy(() => z.union([literal, z.array(value), z.strictObject({ mix: z.array(value).min(1) })]))
+  .meta({
+    id: 'value',
+    description:
+      'A literal; `$name` or `$name.member` for what bears the name, `$$` for a text that begins with a dollar; a list; or a mix, worked out of several.',
+  });
+
+const values = z.record(name, value);
+
+const action = z
+  .union([
+    z
+      .strictObject({ set: z.string(), to: value })
+      .describe('Changes a state; `shared.name` one of the whole sheet.'),
+    z.strictObject({ raise: name, with: value.optional() }).describe('Raises an event of the component.'),
+    z.strictObject({ call: z.string().regex(/^[\w-]+\.[\w-]+$/, 'handle.member'), with: value.optional() }),
+  ])
+  .meta({ id: 'action' });
+
+const shown = {
+  if: value.optional().describe('It is there only while this holds.'),
+  each: z.record(name, value).optional().describe('One name, and the list that it stands for an entry of.'),
+  key: value.optional().describe('What tells entries of the list apart.'),
+};
+
+/** Read part by part: no code asks for the type of a whole tree. */
+const nodes: z.ZodType<unknown[]> = z.lazy(() => z.array(node)).meta({ id: 'nodes' });
+
+const fill = z.union([
+  z.lazy(() => nodes),
+  z.strictObject({
+    gives: z.array(name).describe('Names of what the slot gives.'),
+    tree: z.lazy(() => nodes),
+  }),
+]);
+
+const instance = z
+  .strictObject({
+    use: componentName.describe('The component that stands here.'),
+    with: values.optional().describe('Its properties.'),
+    both: values.optional().describe('Properties that are bound both ways: the component may change them.'),
+    on: z.record(name, z.array(action)).optional().describe('What happens when it raises an event.'),
+    handle: name.optional().describe('The handle that it is held by.'),
+    inside: z
+      .lazy(() => nodes)
+      .optional()
+      .describe('Content of its default slot.'),
+    fill: z.record(name, fill).optional().describe('Content of its other slots.'),
+    ...shown,
+  })
+  .describe('An instance of a component.');
+
+const outlet = z
+  .strictObject({
+    slot: z
+      .union([name, z.null()])
+      .describe('The slot that is placed here; `default`, or nothing, for the default one.'),
+    with: values.optional().describe('What the content is given.'),
+    else: z
+      .lazy(() => nodes)
+      .optional()
+      .describe('What is shown where nobody fills it.'),
+    ...shown,
+  })
+  .describe('A place for content that is handed in.');
+
+const node: z.ZodType<unknown> = z
+  .union([
+    instance,
+    outlet,
+    z.strictObject({ text: value, ...shown }).describe('A value that is shown.'),
+    z.strictObject({ group: z.lazy(() => nodes), ...shown }),
+  ])
+  .meta({ id: 'node' });
+
+const property = z.union([
+  type,
+  z.strictObject({
+    type: type.optional(),
+    required: z
+      .boolean()
+      .optional()
+      .describe('Whether every instance must say it; so it is without a default.'),
+    default: literal.optional(),
+  }),
+]);
+
+const state = z.strictObject({ type: type.optional(), starts: value.optional() });
+
+const component = z
+  .strictObject({
+    takes: z.record(name, property).optional().describe('Properties.'),
+    keeps: z.record(name, state).optional().describe('State that every instance has for itself.'),
+    derives: z
+      .record(name, z.strictObject({ from: z.array(value).min(1), type: type.optional() }))
+      .optional()
+      .describe('What is worked out of other values.'),
+    handles: z.array(name).optional().describe('Handles that it keeps to instances in its tree.'),
+    raises: z
+      .record(name, z.union([type, z.null()]))
+      .optional()
+      .describe('Events, with the type of what they carry.'),
+    offers: z.record(name, z.array(action)).optional().describe('What may be called through a handle to it.'),
+    provides: values.optional().describe('Values for everything below, by key.'),
+    consumes: z
+      .record(name, z.strictObject({ type: type.optional(), missing: z.enum(['fails', 'ok']).optional() }))
+      .optional()
+      .describe('Values that somebody above provides, by key; `ok` if it does without.'),
+    tree: z.lazy(() => nodes).optional(),
+  })
+  .meta({ id: 'component' });
+
+export const sheetSchema = z
+  .strictObject({
+    $schema: z.string().optional(),
+    sheet: z.string().optional().describe('The title.'),
+    uses: z
+      .record(componentName, z.string())
+      .optional()
+      .describe('Components of other files, sheets or code, by the path from here.'),
+    roots: z.array(componentName).optional().describe('Components that trees start at.'),
+    shared: z.record(name, state).optional().describe('State of the whole sheet.'),
+    components: z.record(componentName, component),
+  })
+  .describe('A component tree without code');
+
+export type Sheet = z.infer<typeof sheetSchema>;
+
+/** The published JSON Schema of a sheet. */
+export const sheetJsonSchema = (): object =>
+  z.toJSONSchema(sheetSchema, { target: 'draft-2020-12', io: 'input' });

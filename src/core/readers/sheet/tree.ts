@@ -1,0 +1,236 @@
+/** The tree of a component: instances, slots, texts, with their conditions and lists. */
+import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/facts';
+import { addActions } from './actions';
+import type { Entry, Part } from './document';
+import type { Ctx, Unit } from './unit';
+
+/** Where a node stands: below which one, in which slot of it, under which condition. */
+interface Place {
+  parent: number;
+  slot?: string;
+  when?: Span;
+  arms?: string[];
+  each?: Span;
+  local: Ctx['local'];
+}
+
+export const slotName = (name: string | null | undefined): string => `#${name ?? 'default'}`;
+
+export function addNodes(u: Unit, nodes: Part, place: Place): number[] {
+  return nodes.items.map((node) => addNode(u, node, place));
+}
+
+function addNode(u: Unit, node: Part, above: Place): number {
+  const place = placed(u, node, above);
+  const use = node.get('use');
+  if (use?.text !== undefined) return addInstance(u, node, use.text, use.span, place);
+  const slot = node.entry('slot');
+  if (slot) return addOutlet(u, node, slot, place);
+  const group = node.get('group');
+  const text = node.get('text');
+  if (group) {
+    const index = push(u, { kind: 'group', ...node.span }, place);
+    addNodes(u, group, { ...place, parent: index, slot: undefined as never });
+    return index;
+  }
+  const index = push(
+    u,
+    { kind: 'element', tag: { name: 'span', plain: true, ...node.span }, ...node.span },
+    place,
+  );
+  if (text) u.value(text, { where: 'text', fn: -1, local: place.local }, true);
+  return index;
+}
+
+/** Conditions and lists around a node: what they read, and the name of an entry. */
+function placed(u: Unit, node: Part, above: Place): Place {
+  const place: Place = { ...above };
+  const each = node.entry('each');
+  const [entry] = each?.value.entries ?? [];
+  if (each && entry) {
+    const of = u.value(entry.value, { where: 'derivation', fn: -1, local: place.local }, true);
+    const symbol = u.add(
+      {
+        name: entry.key,
+        kind: 'loop',
+        init: { kind: 'computed', uses: of.symbol === undefined ? [] : [of.symbol], ...entry.value.span },
+        ...(of.type ? { type: { t: 'elem', of: of.type } } : {}),
+        ...entry.keySpan,
+      },
+      true,
+    );
+    place.local = new Map([...place.local, [entry.key, symbol]]);
+    place.each = each.value.span;
+  }
+  const when = node.get('if');
+  if (when) {
+    u.value(when, { where: 'condition', fn: -1, local: place.local }, true);
+    place.when = when.span;
+    place.arms = [...(above.arms ?? []), `${when.text ?? ''}#${when.span.start}`];
+  }
+  const key = node.get('key');
+  if (key) u.value(key, { where: 'attribute', fn: -1, local: place.local }, true);
+  return place;
+}
+
+function push(
+  u: Unit,
+  node: Omit<RenderFact, 'parent' | 'attributes'> & Partial<Pick<RenderFact, 'attributes'>>,
+  { parent, slot, when, arms, each }: Place,
+): number {
+  return (
+    u.facts.render.push({
+      attributes: [],
+      ...node,
+      parent,
+      ...(slot === undefined ? {} : { slot }),
+      ...(when ? { when } : {}),
+      ...(arms && node.kind !== 'element' ? { arms } : {}),
+      ...(each ? { each } : {}),
+    }) - 1
+  );
+}
+
+function addInstance(u: Unit, node: Part, name: string, span: Span, place: Place): number {
+  const attributes: AttributeFact[] = [];
+  const ctx: Ctx = { where: 'attribute', fn: -1, local: place.local };
+  for (const one of node.get('with')?.entries ?? [])
+    attributes.push(attribute(one, 'value', u.value(one.value, ctx, false)));
+  for (const one of node.get('both')?.entries ?? []) {
+    attributes.push(attribute(one, 'two-way', u.value(one.value, ctx, false)));
+    addBack(u, one, ctx);
+  }
+  for (const one of node.get('on')?.entries ?? []) {
+    const fn = addActions(u, one.value, place.local);
+    const value: ExprFact = { kind: 'function', fn, ...one.value.span };
+    attributes.push({ ...attribute(one, 'listen', value), name: `@${one.key}` });
+  }
+  const handle = node.entry('handle');
+  if (handle?.value.text !== undefined) {
+    const found = u.find([handle.value.text], ctx, handle.value.span);
+    if (found)
+      attributes.push(
+        attribute(handle, 'ref', { kind: 'identity', symbol: found.symbol, ...handle.value.span }, 'ref'),
+      );
+    else
+      (u.facts.unknownNames ??= []).push({
+        name: handle.value.text,
+        known: u.known(ctx),
+        ...handle.value.span,
+      });
+  }
+  const inside = node.get('inside');
+  const index = push(
+    u,
+    {
+      kind: 'site',
+      tag: { name, ...span, ...(u.isComponent(name) ? {} : { unbound: true }) },
+      attributes,
+      ...(inside ? { nested: true } : {}),
+      ...node.span,
+    },
+    place,
+  );
+  const below: Place = { parent: index, local: place.local };
+  if (inside) addNodes(u, inside, below);
+  for (const one of node.get('fill')?.entries ?? []) addFill(u, one, below, attributes);
+  return index;
+}
+
+/** What is bound both ways is written when the component changes it. */
+function addBack(u: Unit, { value }: Entry, ctx: Ctx): void {
+  const { text, span } = value;
+  const found = text?.startsWith('$') ? u.find(text.slice(1).split('.'), ctx, span) : undefined;
+  if (!found) return;
+  const fn = u.facts.functions.push({ parent: -1, where: 'handler', params: [], calls: [], ...span }) - 1;
+  u.facts.writes.push({
+    symbol: found.symbol,
+    ...(found.rest.length ? { path: found.rest, through: {} } : {}),
+    value: { kind: 'computed', ...span },
+    where: 'handler',
+    fn,
+    ...span,
+  });
+}
+
+/** Content for a slot, which may be given something by it. */
+function addFill(u: Unit, { key, keySpan, value }: Entry, place: Place, attributes: AttributeFact[]): void {
+  const gives = value.get('gives');
+  const tree = gives ? value.get('tree') : value;
+  const slot = slotName(key);
+  const fn =
+    u.facts.functions.push({ parent: -1, where: 'derivation', params: [], calls: [], ...value.span }) - 1;
+  const local = new Map(place.local);
+  const names = (gives?.items ?? []).flatMap((one) =>
+    one.text === undefined ? [] : [{ name: one.text, ...one.span }],
+  );
+  for (const { name, ...span } of names) {
+    const init: ExprFact = { kind: 'computed', uses: [], ...span };
+    const symbol = u.add({ name, kind: 'param', index: 0, within: fn, path: [name], init, ...span }, true);
+    u.facts.functions[fn]!.params.push(symbol);
+    local.set(name, symbol);
+  }
+  if (gives) u.facts.functions[fn]!.takes = { names, rest: false };
+  const content = push(u, { kind: 'group', ...value.span }, { ...place, slot });
+  if (tree) addNodes(u, tree, { parent: content, local });
+  attributes.push({
+    name: slot,
+    nameStart: keySpan.start,
+    nameEnd: keySpan.end,
+    mode: 'value',
+    value: { kind: 'function', fn, content: [content], ...value.span },
+    start: keySpan.start,
+    end: value.span.end,
+  });
+}
+
+function addOutlet(u: Unit, node: Part, { value }: Entry, place: Place): number {
+  const outlet = slotName(value.text);
+  const given = node.get('with');
+  const otherwise = node.get('else');
+  let port = u.facts.symbols.findIndex((one) => one.port === outlet);
+  if (port < 0) {
+    u.facts.ports.push({ name: outlet, channel: 'slot', declared: 'outlet', ...node.span });
+    port = u.add({ name: outlet, kind: 'prop', port: outlet, ...node.span }, true);
+  }
+  const index = push(
+    u,
+    { kind: 'outlet', outlet, outletSymbol: port, ...(otherwise ? { fallback: true } : {}), ...node.span },
+    place,
+  );
+  if (given) {
+    const ctx: Ctx = { where: 'argument', fn: -1, local: place.local };
+    const members = given.entries.map((one) => ({
+      name: one.key,
+      value: u.value(one.value, ctx, true),
+      start: one.keySpan.start,
+      end: one.value.span.end,
+    }));
+    u.facts.emits.push({
+      symbol: port,
+      event: outlet,
+      args: [{ kind: 'object', members, ...given.span }],
+      fn: -1,
+      guarded: true,
+      how: 'called',
+      ...given.span,
+    });
+  }
+  if (otherwise) addNodes(u, otherwise, { parent: index, local: place.local });
+  return index;
+}
+
+const attribute = (
+  { key, keySpan, value: { span } }: Entry,
+  mode: AttributeFact['mode'],
+  value: ExprFact,
+  name = key,
+): AttributeFact => ({
+  name,
+  nameStart: keySpan.start,
+  nameEnd: keySpan.end,
+  mode,
+  value,
+  start: keySpan.start,
+  end: span.end,
+});
