@@ -77,6 +77,8 @@ export const siteViewSchema = z.object({
   at: z.number(),
   owner: z.string(),
   ownerRef: z.string(),
+  /** It stands in a test, a story or an example. */
+  aside: z.literal(true).optional(),
   spot: spotSchema,
   when: z.string().optional(),
   each: z.string().optional(),
@@ -92,6 +94,8 @@ const insideNodeSchema = z.object({
   name: z.string(),
   /** For what goes out: the component that takes it. */
   to: z.string().optional(),
+  /** It is derived, and neither shown nor made anything else of. */
+  idle: z.literal(true).optional(),
   ref: z.string(),
   spot: spotSchema,
 });

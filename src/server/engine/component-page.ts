@@ -1,7 +1,7 @@
 /** One component: its interface, its call sites, what happens inside, who provides what it consumes. */
 import type { ComponentView, SiteView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
-import type { Component, Site } from '../../core/model/project';
+import type { Component, FlowNode, Site } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import { isOpenSite, SILENCES, silencesOf } from '../../core/report/silences';
 import { componentAt, type Unfound } from '../../core/trace/references';
@@ -66,6 +66,7 @@ function siteViews(at: Desk, component: Component, sites: Site[], strays: string
       at: index,
       owner: owner.name,
       ownerRef: componentRef(project, owner),
+      ...(project.files[site.file]!.aside ? { aside: true } : {}),
       spot: at.places.spot({ file: site.file, ...(site.fact.tag ?? site.fact) }),
       ...(when ? { when } : {}),
       ...(each ? { each: at.text({ file: site.file, ...each }) } : {}),
@@ -147,8 +148,23 @@ function insideOf(at: Desk, component: Component): ComponentView['inside'] {
   }
   // What neither feeds nor is fed says nothing here, unless it is a port.
   const linked = new Set(links.flatMap((one) => [one.from, one.to]));
-  return { nodes: nodes.filter((node) => linked.has(node.id) || node.side !== 'inside'), links };
+  const leads = new Set(links.map((one) => one.from));
+  return {
+    nodes: nodes
+      .filter((node) => linked.has(node.id) || node.side !== 'inside')
+      .map((node) =>
+        node.channel === 'local' && !leads.has(node.id) && !isShown(component, flow.nodes[node.id]!)
+          ? { ...node, idle: true }
+          : node,
+      ),
+    links,
+  };
 }
+
+/** Whether the component does anything with a value of its own but make others of it. */
+const isShown = ({ facts }: Component, { symbol }: FlowNode): boolean =>
+  facts.reads.some((read) => read.symbol === symbol && read.where !== 'derivation') ||
+  facts.functions.some((fn) => fn.calls.includes(symbol));
 
 function consumesOf(at: Desk, component: Component): ComponentView['consumes'] {
   const { project } = at.result;

@@ -53,6 +53,9 @@ export function search(result: AuditResult, query: string, most = 40): Hit[] {
     if (!words.every((word) => low.includes(word))) return;
     const name = title.toLowerCase();
     const ways = [
+      words.length === 1 && name === words[0],
+      words.every((word) => name.includes(word)) && words.some((word) => name.startsWith(word)),
+      words.every((word) => name.includes(word)),
       words.includes(name),
       words.some((word) => name.startsWith(word)),
       words.some((word) => name.includes(word)),

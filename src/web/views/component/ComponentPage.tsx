@@ -4,13 +4,18 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import type { ComponentView, PortView } from '../../../api/component-schemas';
 import { api } from '../../api';
 import { links } from '../../links';
+import { count } from '../../parts/count';
 import { languageName } from '../../parts/languages';
 import { LevelWord } from '../../parts/level';
 import { channelColor } from '../../parts/Mark';
 import { Place } from '../../parts/Place';
 import { Empty, Unfound, Waiting } from '../../parts/states';
+import { layersOf } from './inside';
 import { InsideDiagram } from './InsideDiagram';
 import { UsageTable } from './UsageTable';
+
+/** A diagram that is wider than this stands below the interface. */
+const BESIDE = 730;
 
 export function ComponentPage() {
   const { id = '' } = useParams();
@@ -22,6 +27,8 @@ export function ComponentPage() {
   if (!ref) return <Empty>Choose a component in the catalogue.</Empty>;
   if (error) return <Unfound error={error} retry={() => void refetch()} />;
   if (isLoading || !view) return <Waiting what="the component" />;
+  const isWide = layersOf(view.inside).width > BESIDE;
+  const half = Math.ceil(view.ports.length / 2);
   const own = findings.filter((one) => one.component === view.ref);
   return (
     <div className="h-full overflow-y-auto px-5 py-3">
@@ -54,9 +61,18 @@ export function ComponentPage() {
           ))}
         </ul>
       )}
-      <div className="mt-3 grid grid-cols-[minmax(26rem,1fr)_minmax(0,660px)] gap-x-8 gap-y-3">
+      <div
+        className={`mt-3 grid gap-x-8 gap-y-3 ${isWide ? 'grid-cols-1' : 'grid-cols-[minmax(24rem,2fr)_minmax(0,3fr)]'}`}
+      >
         <Section title="Interface">
-          <Interface project={id} ports={view.ports} />
+          {isWide ? (
+            <div className="grid grid-cols-2 items-start gap-x-8">
+              <Interface project={id} ports={view.ports.slice(0, half)} />
+              <Interface project={id} ports={view.ports.slice(half)} />
+            </div>
+          ) : (
+            <Interface project={id} ports={view.ports} />
+          )}
         </Section>
         <Section title="Inside">
           <InsideDiagram project={id} inside={view.inside} />
@@ -65,14 +81,17 @@ export function ComponentPage() {
       <Section title="Usage">
         <UsageTable project={id} view={view} />
       </Section>
-      <div className="grid grid-cols-3 gap-8">
+      <div className="grid grid-cols-4 gap-8">
+        <Section title="Rendered by">
+          <Owners project={id} view={view} />
+        </Section>
         <Section title="Consumes">
           <Consumes project={id} list={view.consumes} />
         </Section>
         <Section title="Handles to it">
           {view.holders.length === 0 && <p className="text-soft">Nobody keeps one.</p>}
           {view.holders.map((one, i) => (
-            <p key={i}>
+            <p key={i} className="truncate">
               {one.component} <span className="code">{one.handle}</span>{' '}
               <Place root={project?.root} file={one.spot.file} line={one.spot.line} />
             </p>
@@ -100,6 +119,39 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
       <h2 className="mb-1 border-b border-line pb-0.5 font-medium text-soft">{title}</h2>
       {children}
     </section>
+  );
+}
+
+/** So many owners are named. */
+const FEW_OWNERS = 12;
+
+/** Who renders it, those that do so most often first: who would break without it. */
+function Owners({ project, view }: { project: string; view: ComponentView }) {
+  const owners = new Map<string, { name: string; times: number; aside: boolean }>();
+  for (const { ownerRef, owner, aside } of view.sites) {
+    const known = owners.get(ownerRef);
+    if (known) known.times++;
+    else owners.set(ownerRef, { name: owner, times: 1, aside: aside === true });
+  }
+  const list = [...owners].sort((a, b) => Number(a[1].aside) - Number(b[1].aside) || b[1].times - a[1].times);
+  const own = list.filter(([, one]) => !one.aside);
+  if (!list.length) return <p className="text-soft">Nobody.</p>;
+  return (
+    <>
+      <p className="text-soft">
+        Without it, {count(own.length, 'component')} of the app would break
+        {list.length > own.length && `, and ${list.length - own.length} in tests and examples`}.
+      </p>
+      {list.slice(0, FEW_OWNERS).map(([ref, { name, times, aside }]) => (
+        <p key={ref} className={aside ? 'text-soft' : ''}>
+          <Link className="hover:underline" to={links.component(project, ref)}>
+            {name}
+          </Link>
+          {times > 1 && <span className="text-faint"> {times} times</span>}
+        </p>
+      ))}
+      {list.length > FEW_OWNERS && <p className="text-faint">and {list.length - FEW_OWNERS} more</p>}
+    </>
   );
 }
 

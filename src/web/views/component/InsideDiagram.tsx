@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import type { ComponentView } from '../../../api/component-schemas';
 import { links as addresses } from '../../links';
 import { channelColor, CHANNEL_DASH } from '../../parts/Mark';
-import { columnsOf, MIDDLE, STEP, WIDTH, type PlacedLine, type PlacedNode } from './inside';
+import { layersOf, STEP, wayThrough, type PlacedLine, type PlacedNode } from './inside';
 
 type Point = [x: number, y: number];
 const link = linkHorizontal<{ source: Point; target: Point }, Point>()
@@ -13,43 +13,67 @@ const link = linkHorizontal<{ source: Point; target: Point }, Point>()
   .y((point) => point[1]);
 const curve = (source: Point, target: Point): string => link({ source, target }) ?? '';
 
-function pathOf({ from, to, through }: PlacedLine): string {
-  const [start, end]: Point[] = [
-    [from.right, from.y],
-    [to.left, to.y],
-  ] as [Point, Point];
-  if (through === undefined) return curve(start, end);
-  const [left, right] = MIDDLE;
-  return `${curve(start, [left, through])}H${right}${curve([right, through], end)}`;
+/** How far a line bulges that leads to its own layer. */
+const BULGE = 30;
+
+function pathOf({ from, to, back, stops }: PlacedLine): string {
+  const start: Point = back && to.left < from.left ? [from.left, from.y] : [from.right, from.y];
+  const end: Point = back ? [to.right, to.y] : [to.left, to.y];
+  if (back && to.left === from.left)
+    return `M${start[0]} ${start[1]}C${start[0] + BULGE} ${start[1]} ${end[0] + BULGE} ${end[1]} ${end[0]} ${end[1]}`;
+  let path = '';
+  let at = start;
+  for (const { enter, leave, y } of stops) {
+    path += `${curve(at, [enter, y])}H${leave}`;
+    at = [leave, y];
+  }
+  return path + curve(at, end);
 }
 
+const TITLES = ['comes in', 'kept and derived', 'goes out'] as const;
+
 export function InsideDiagram({ project, inside }: { project: string; inside: ComponentView['inside'] }) {
-  const { nodes, lines, height } = useMemo(() => columnsOf(inside), [inside]);
+  const [all, setAll] = useState(false);
+  const idle = useMemo(() => inside.nodes.filter((node) => node.idle), [inside]);
+  const { nodes, lines, width, height } = useMemo(
+    () => layersOf(all ? inside : { ...inside, nodes: inside.nodes.filter((node) => !node.idle) }),
+    [inside, all],
+  );
   const [over, setOver] = useState<number>();
   const navigate = useNavigate();
-  if (nodes.length === 0) return <p className="py-2 text-soft">Nothing comes in, is kept, or goes out.</p>;
-  const near = new Set(
-    lines
-      .filter((line) => line.from.id === over || line.to.id === over)
-      .flatMap((line) => [line.from.id, line.to.id]),
-  );
-  const faint = (id: number) => over !== undefined && id !== over && !near.has(id);
+  const way = useMemo(() => (over === undefined ? undefined : wayThrough(lines, over)), [lines, over]);
+  if (inside.nodes.length === 0)
+    return <p className="py-2 text-soft">Nothing comes in, is kept, or goes out.</p>;
   const open = (node: PlacedNode) => void navigate(addresses.strand(project, node.ref));
+  const isFaint = (...ids: number[]) => way !== undefined && !ids.every((id) => way.has(id));
   return (
     <div className="overflow-x-auto">
       <svg
-        width={WIDTH}
+        width={width + 2}
         height={height + 28}
         className="overflow-visible px-px"
         role="group"
         aria-label="Inside the component"
       >
-        {(['comes in', 'kept and derived', 'goes out'] as const).map((title, column) => (
+        <defs>
+          <marker
+            id="back"
+            viewBox="0 0 8 8"
+            refX={7}
+            refY={4}
+            markerWidth={6}
+            markerHeight={6}
+            orient="auto"
+          >
+            <path d="M0 0L8 4L0 8Z" fill="var(--soft)" />
+          </marker>
+        </defs>
+        {TITLES.map((title, column) => (
           <text
             key={title}
-            x={column === 0 ? 0 : column === 1 ? WIDTH / 2 : WIDTH}
+            x={(column * width) / 2}
             y={12}
-            textAnchor={column === 0 ? 'start' : column === 1 ? 'middle' : 'end'}
+            textAnchor={(['start', 'middle', 'end'] as const)[column]}
             fontSize={12}
             fill="var(--soft)"
           >
@@ -63,9 +87,10 @@ export function InsideDiagram({ project, inside }: { project: string; inside: Co
               d={pathOf(line)}
               fill="none"
               stroke={channelColor(line.from.channel)}
-              strokeWidth={1.6}
+              strokeWidth={1.5}
               strokeDasharray={line.how === 'transform' ? '5 3' : CHANNEL_DASH[line.from.channel]}
-              opacity={over === undefined || line.from.id === over || line.to.id === over ? 0.9 : 0.15}
+              opacity={isFaint(line.from.id, line.to.id) ? 0.08 : 0.85}
+              {...(line.back ? { markerEnd: 'url(#back)' } : {})}
             />
           ))}
           {nodes.map((node) => (
@@ -75,7 +100,7 @@ export function InsideDiagram({ project, inside }: { project: string; inside: Co
               tabIndex={0}
               aria-label={`${node.channel} ${node.name}${node.to ? ` of ${node.to}` : ''}`}
               className="cursor-pointer"
-              opacity={faint(node.id) ? 0.35 : 1}
+              opacity={isFaint(node.id) ? 0.25 : 1}
               onMouseEnter={() => setOver(node.id)}
               onMouseLeave={() => setOver(undefined)}
               onFocus={() => setOver(node.id)}
@@ -91,15 +116,30 @@ export function InsideDiagram({ project, inside }: { project: string; inside: Co
                 height={STEP - 4}
                 fill="var(--row)"
                 stroke={channelColor(node.channel)}
-                strokeWidth={1}
+                strokeWidth={node.id === over ? 2 : 1}
               />
-              <text x={node.left + 8} y={node.y + 4} fontSize={12} fill="var(--ink)">
+              <text x={node.left + 7} y={node.y + 4} fontSize={12} fill="var(--ink)">
                 {node.label}
               </text>
             </g>
           ))}
         </g>
       </svg>
+      {idle.length > 0 && (
+        <p className="mt-1 text-soft">
+          <button type="button" className="underline" onClick={() => setAll(!all)}>
+            {all ? 'hide' : 'show'} {idle.length} that nothing here shows
+          </button>{' '}
+          {!all && (
+            <span className="code text-faint">
+              {idle
+                .slice(0, 6)
+                .map((node) => node.name)
+                .join(', ')}
+            </span>
+          )}
+        </p>
+      )}
     </div>
   );
 }

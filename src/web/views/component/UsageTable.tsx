@@ -2,12 +2,12 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useMemo, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { Cell, ComponentView, SiteView } from '../../../api/component-schemas';
+import type { Cell, ComponentView } from '../../../api/component-schemas';
 import { useAddress } from '../../address';
 import { links } from '../../links';
 import { isLoose, JOIN_WORDS } from '../../parts/joinWords';
 import { useStable } from '../../useStable';
-import { usageColumns, usageRows } from './usage';
+import { usageColumns, type UsageRow, usageRows } from './usage';
 
 const ROW = 28;
 const FIRST = 230;
@@ -19,8 +19,19 @@ export function UsageTable({ project, view }: { project: string; view: Component
   const navigate = useNavigate();
   const by = search.get('by') ?? '';
   const oddOnly = search.has('odd');
-  const { columns, never } = useMemo(() => usageColumns(view), [view]);
-  const rows = useMemo(() => usageRows(view, by, oddOnly), [view, by, oddOnly]);
+  const { columns, always, never } = useMemo(() => usageColumns(view), [view]);
+  const opened = useMemo(() => new Set(search.getAll('alike').map(Number)), [search]);
+  const rows = useMemo(
+    () => usageRows(view, { by, oddOnly, columns }, opened),
+    [view, by, oddOnly, columns, opened],
+  );
+  const openAlike = useStable((at: number) =>
+    change((next) => {
+      const key = String(at);
+      if (next.getAll('alike').includes(key)) next.delete('alike', key);
+      else next.append('alike', key);
+    }),
+  );
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: rows.length,
@@ -53,6 +64,15 @@ export function UsageTable({ project, view }: { project: string; view: Component
           />
           only odd ones out and loose ends
         </label>
+        {always.length > 0 && (
+          <span
+            className="min-w-0 truncate"
+            title={always.map((one) => `${one.name} = ${one.text}`).join(', ')}
+          >
+            all pass{' '}
+            <span className="code">{always.map((one) => `${one.name} = ${one.text}`).join(', ')}</span>
+          </span>
+        )}
         {never.length > 0 && (
           <span className="min-w-0 truncate" title={never.join(', ')}>
             no call site passes <span className="code">{never.join(', ')}</span>
@@ -95,13 +115,14 @@ export function UsageTable({ project, view }: { project: string; view: Component
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map((item) => (
               <Row
-                key={rows[item.index]!.at}
-                site={rows[item.index]!}
+                key={rows[item.index]!.site.at}
+                row={rows[item.index]!}
                 at={item.index}
                 top={item.start}
                 width={width}
                 columns={columns}
                 onOpen={open}
+                onAlike={openAlike}
               />
             ))}
           </div>
@@ -112,15 +133,18 @@ export function UsageTable({ project, view }: { project: string; view: Component
 }
 
 interface RowProps {
-  site: SiteView;
+  row: UsageRow;
   at: number;
   top: number;
   width: number;
   columns: string[];
   onOpen(at: number, port?: string): void;
+  /** Shows or hides the call sites that hand over the same. */
+  onAlike(at: number): void;
 }
 
-const Row = memo(function Row({ site, at, top, width, columns, onOpen }: RowProps) {
+const Row = memo(function Row({ row, at, top, width, columns, onOpen, onAlike }: RowProps) {
+  const { site, alike, isOpen } = row;
   const ground = at % 2 ? 'bg-row-odd' : 'bg-row';
   return (
     <div
@@ -131,18 +155,29 @@ const Row = memo(function Row({ site, at, top, width, columns, onOpen }: RowProp
     >
       <div
         role="rowheader"
-        className={`sticky left-0 z-10 shrink-0 truncate px-3 leading-7 ${ground}`}
+        className={`sticky left-0 z-10 flex shrink-0 gap-2 px-3 leading-7 whitespace-nowrap ${ground}`}
         style={{ width: FIRST }}
       >
         <button
           type="button"
-          className="hover:underline"
-          title={`${site.spot.file}:${site.spot.line}`}
+          className={`truncate hover:underline ${site.aside ? 'text-soft' : ''}`}
+          title={`${site.spot.file}:${site.spot.line}${site.aside ? ', a test or an example' : ''}`}
           onClick={() => onOpen(site.at)}
         >
           {site.owner} <span className="text-faint">:{site.spot.line}</span>
           {site.when && <span className="text-faint"> if {site.when}</span>}
         </button>
+        {alike > 0 && (
+          <button
+            type="button"
+            className="ml-auto text-soft underline"
+            title={isOpen ? 'Fold them' : 'They hand over the very same; show them'}
+            onClick={() => onAlike(site.at)}
+          >
+            {isOpen ? '−' : '+'}
+            {alike} alike
+          </button>
+        )}
       </div>
       {columns.map((name) => (
         <div key={name} role="cell" className="shrink-0 border-l border-line/60" style={{ width: COLUMN }}>

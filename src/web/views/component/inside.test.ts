@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
-import { columnsOf, STEP, WIDTH } from './inside';
+import { layersOf, STEP, wayThrough } from './inside';
 
 const spot = { file: 'a.tsx', line: 1, column: 1, endLine: 1, endColumn: 2 };
-const node = (id: number, side: 'in' | 'inside' | 'out', name: string, to?: string) => ({
+const node = (id: number, side: 'in' | 'inside' | 'out', name = `n${id}`, to?: string) => ({
   id,
   side,
   channel: 'prop' as const,
@@ -11,43 +11,84 @@ const node = (id: number, side: 'in' | 'inside' | 'out', name: string, to?: stri
   spot,
   ...(to === undefined ? {} : { to }),
 });
+const links = (...pairs: [number, number][]) => pairs.map(([from, to]) => ({ from, to, how: 'pass' }));
 
-test('columns from left to right, and linked nodes near each other', () => {
-  const placed = columnsOf({
+test('layers by depth of derivation, and linked nodes near each other', () => {
+  const { nodes, layers, width } = layersOf({
     nodes: [
       node(1, 'in', 'speed'),
       node(2, 'in', 'label'),
+      node(5, 'inside', 'shown'),
+      node(6, 'inside', 'twice'),
       node(3, 'out', 'text', 'Lamp'),
       node(4, 'out', 'wind', 'Vane'),
     ],
-    links: [
-      { from: 1, to: 4, how: 'pass' },
-      { from: 2, to: 3, how: 'pass' },
-    ],
+    links: links([1, 5], [5, 6], [6, 4], [2, 3]),
   });
-  const y = (id: number) => placed.nodes.find((one) => one.id === id)!.y;
-  expect(y(1)).toBe(y(4));
-  expect(y(2)).toBe(y(3));
-  expect(placed.nodes.every((one) => one.left >= 0 && one.right <= WIDTH)).toBe(true);
-  expect(placed.nodes.find((one) => one.id === 3)!.label).toBe('Lamp text');
-  expect(placed.lines).toHaveLength(2);
+  const at = (id: number) => nodes.find((one) => one.id === id)!;
+  expect([1, 5, 6, 4].map((id) => at(id).left)).toEqual([0, 192, 384, 576]);
+  expect(at(3).left).toBe(at(4).left);
+  expect(layers).toBe(2);
+  expect(width).toBe(at(4).right);
+  expect(at(1).y < at(2).y).toBe(at(4).y < at(3).y);
+  expect(at(3).label).toBe('Lamp text');
 });
 
-test('what goes straight through passes beside what is kept', () => {
-  const placed = columnsOf({
-    nodes: [node(1, 'in', 'wind'), node(2, 'inside', 'open'), node(3, 'out', 'wind', 'Vane')],
-    links: [{ from: 1, to: 3, how: 'pass' }],
+test('a link that passes a layer runs beside its boxes', () => {
+  const { nodes, lines } = layersOf({
+    nodes: [node(1, 'in'), node(2, 'inside'), node(3, 'out'), node(4, 'out')],
+    links: links([1, 3], [1, 4], [1, 2]),
   });
-  const [line] = placed.lines;
-  const kept = placed.nodes.find((one) => one.id === 2)!;
-  expect(Math.abs(line!.through! - kept.y)).toBeGreaterThanOrEqual(STEP);
+  const kept = nodes.find((one) => one.id === 2)!;
+  const passing = lines.filter((line) => line.stops.length > 0);
+  expect(passing).toHaveLength(2);
+  for (const { stops } of passing) {
+    expect(stops).toEqual([{ enter: kept.left, leave: kept.right, y: passing[0]!.stops[0]!.y }]);
+    expect(Math.abs(stops[0]!.y - kept.y)).toBeGreaterThanOrEqual(STEP / 2);
+  }
+});
+
+test('circles end, and what leads back says so', () => {
+  const { nodes, lines } = layersOf({
+    nodes: [node(1, 'in'), node(2, 'inside'), node(3, 'inside')],
+    links: links([1, 2], [2, 3], [3, 2]),
+  });
+  expect(new Set(nodes.map((one) => one.left)).size).toBe(3);
+  expect(lines.map((line) => line.back).filter(Boolean)).toHaveLength(1);
+});
+
+test('no two boxes of a layer overlap, however many there are', () => {
+  const many = Array.from({ length: 80 }, (_, i) => node(i + 100, 'inside'));
+  const { nodes } = layersOf({
+    nodes: [node(1, 'in'), ...many],
+    links: many.flatMap((one, i) =>
+      links([1, one.id], ...(i ? [[one.id - 1, one.id] as [number, number]] : [])),
+    ),
+  });
+  for (const left of new Set(nodes.map((one) => one.left))) {
+    const heights = nodes
+      .filter((one) => one.left === left)
+      .map((one) => one.y)
+      .sort((a, b) => a - b);
+    heights.slice(1).forEach((y, i) => expect(y - heights[i]!).toBeGreaterThanOrEqual(STEP));
+  }
+});
+
+test('the way of a node is all that it is made of and all that is made of it', () => {
+  const { lines } = layersOf({
+    nodes: [node(1, 'in'), node(2, 'in'), node(3, 'inside'), node(4, 'out'), node(5, 'out')],
+    links: links([1, 3], [2, 3], [3, 4], [2, 5]),
+  });
+  expect([...wayThrough(lines, 3)].sort()).toEqual([1, 2, 3, 4]);
+  expect([...wayThrough(lines, 1)].sort()).toEqual([1, 3, 4]);
+  expect([...wayThrough(lines, 5)].sort()).toEqual([2, 5]);
 });
 
 test('long names are cut, links to what is not shown are left out', () => {
-  const placed = columnsOf({
+  const placed = layersOf({
     nodes: [node(1, 'in', 'aVeryLongNameOfAPropThatGoesOn')],
-    links: [{ from: 1, to: 9, how: 'pass' }],
+    links: links([1, 9]),
   });
-  expect(placed.nodes[0]!.label).toHaveLength(25);
+  expect(placed.nodes[0]!.label).toHaveLength(20);
   expect(placed.lines).toEqual([]);
 });

@@ -2,24 +2,78 @@
 import type { ComponentView, SiteView } from '../../../api/component-schemas';
 import { isLoose } from '../../parts/joinWords';
 
-/** Ports that some call site has to do with, and those that none passes. */
-export function usageColumns(view: ComponentView): { columns: string[]; never: string[] } {
-  const names = [...view.ports.map((port) => port.name), ...view.strays];
-  const used = (name: string) =>
-    view.sites.some((site) => {
-      const cell = site.cells[name];
-      return cell !== undefined && cell.how !== 'default';
-    });
-  return { columns: names.filter(used), never: names.filter((name) => !used(name)) };
+export interface Columns {
+  /** Ports that call sites hand over in different ways. */
+  columns: string[];
+  /** Ports that all call sites hand over in the same way, with what is written there. */
+  always: { name: string; text: string }[];
+  /** Ports that no call site passes. */
+  never: string[];
+}
+
+const textOf = (site: SiteView, name: string): string | undefined => {
+  const cell = site.cells[name];
+  return cell && cell.how !== 'default' && !isLoose(cell.how) ? cell.text : undefined;
+};
+
+/** Which ports tell one call site from the next, and which are the same everywhere. */
+export function usageColumns(view: ComponentView): Columns {
+  const found: Columns = { columns: [], always: [], never: [] };
+  for (const name of [...view.ports.map((port) => port.name), ...view.strays]) {
+    const used = view.sites.some((site) => site.cells[name] && site.cells[name].how !== 'default');
+    const [first] = view.sites;
+    const text = first && textOf(first, name);
+    if (!used) found.never.push(name);
+    else if (view.sites.length > 1 && text && view.sites.every((site) => textOf(site, name) === text))
+      found.always.push({ name, text });
+    else found.columns.push(name);
+  }
+  return found;
 }
 
 const isTelling = (site: SiteView): boolean =>
   Object.values(site.cells).some((cell) => cell.odd || isLoose(cell.how));
 
-/** Call sites, sorted by what they hand over under one name; those without it come last. */
-export function usageRows(view: ComponentView, by: string, oddOnly: boolean): SiteView[] {
-  const rows = oddOnly ? view.sites.filter(isTelling) : [...view.sites];
-  if (!by) return rows;
+/** A call site, or the first of several that hand over the same; the others are shown where it is opened. */
+export interface UsageRow {
+  site: SiteView;
+  /** How many others hand over the very same, where these are folded or shown below it. */
+  alike: number;
+  isOpen?: boolean;
+}
+
+/** So many call sites that are alike are folded into one row. */
+const LEAST_ALIKE = 3;
+
+/**
+ * Call sites, odd ones first, those of tests and examples last; or sorted by what they hand over under one name. Those
+ * that hand over the same stand together; `opened` has the first of those that are shown one by one.
+ */
+export function usageRows(
+  view: ComponentView,
+  { by = '', oddOnly = false, columns }: { by?: string; oddOnly?: boolean; columns: string[] },
+  opened: ReadonlySet<number> = new Set(),
+): UsageRow[] {
+  const sites = oddOnly ? view.sites.filter(isTelling) : [...view.sites];
+  const rank = (site: SiteView): number => (site.aside ? 2 : 0) + (isTelling(site) ? 0 : 1);
   const key = (site: SiteView) => site.cells[by]?.text || '\uffff';
-  return rows.sort((a, b) => key(a).localeCompare(key(b)) || a.at - b.at);
+  sites.sort((a, b) => (by ? key(a).localeCompare(key(b)) : rank(a) - rank(b)) || a.at - b.at);
+  const groups = new Map<string, SiteView[]>();
+  for (const site of sites) {
+    const same = JSON.stringify([
+      site.aside,
+      isTelling(site) && site.at,
+      columns.map((name) => [site.cells[name]?.text, site.cells[name]?.how]),
+    ]);
+    groups.set(same, [...(groups.get(same) ?? []), site]);
+  }
+  return [...groups.values()].flatMap((group): UsageRow[] => {
+    const [first, ...others] = group;
+    if (group.length < LEAST_ALIKE) return group.map((site) => ({ site, alike: 0 }));
+    const isOpen = opened.has(first!.at);
+    return [
+      { site: first!, alike: others.length, isOpen },
+      ...(isOpen ? others.map((site) => ({ site, alike: 0 })) : []),
+    ];
+  });
 }
