@@ -6,6 +6,7 @@ import { readFile } from './readers';
 import type { Manifest } from './readers/manifest';
 import { isManifest, readManifest } from './readers/manifest';
 import { DEFAULT_SETTINGS, runRules, type Settings } from './rules';
+import { breaksOf } from './trace/breaks';
 import { nodesAt, type Unfound } from './trace/references';
 import { traceNodes, type Trace } from './trace/trace';
 
@@ -74,7 +75,7 @@ export function openAudit(input: AuditInput): Audit {
     trace(ref) {
       const { project } = audit.result;
       const nodes = nodesAt(project, ref);
-      return 'similar' in nodes ? nodes : traceNodes(project, nodes);
+      return 'similar' in nodes ? nodes : traceNodes(project, nodes, breaksOf(audit.result.findings));
     },
   };
   return audit;

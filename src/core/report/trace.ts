@@ -58,7 +58,7 @@ export function traceText(trace: Trace, places: Places): string {
       if (route.from !== hop.ref) continue;
       const at = places.spot(route.place);
       lines.push(
-        `          ${route.how} to ${route.to}  ${at.file}:${at.line}  ${places.excerpt(route.place)}`,
+        `          ${route.how === 'break' ? 'broken on the way' : route.how} to ${route.to}  ${at.file}:${at.line}  ${places.excerpt(route.place)}`,
       );
     }
   }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { auditSources } from '../audit';
+import { MOUNT } from '../rules/testing';
 import { edges, traced } from './testing';
 import type { Trace } from './trace';
 
@@ -132,7 +133,7 @@ function Queue({ onHold }) { return <Button />; }
 function Button({ onHold }) { return <button onClick={onHold} />; }`,
       'Queue:event:onHold',
     );
-    expect(roles(trace)).toEqual({ 'Queue:event:onHold': 'drop' });
+    expect(roles(trace)).toEqual({ 'Button:event:onHold': 'emit', 'Queue:event:onHold': 'drop' });
   });
 
   test('what a component of elsewhere is given is passed on; what nobody takes is dropped', () => {
@@ -341,5 +342,46 @@ const own = createGate();
       'App:state:open rename Lamp:prop:lit',
       'gate.svelte.ts>Gate:state:gate transform Lamp:prop:lit',
     ]);
+  });
+});
+
+describe('a broken path is one strand', () => {
+  const audit = auditSources({
+    ...MOUNT,
+    'App.tsx': `import { useState } from 'react';
+export function App() { const [held, setHeld] = useState(0); return <Board held={held} onHold={setHeld} />; }
+function Board({ held, onHold }) { return <div>{held}<Queue onHold={onHold} /></div>; }
+function Queue({ onHold }) { return <Button />; }
+function Button({ onHold }) { return <button onClick={() => onHold?.(3)} />; }`,
+  });
+  const strand = (ref: string) => {
+    const trace = audit.trace(ref);
+    if ('similar' in trace) throw new Error(trace.similar.join());
+    return trace;
+  };
+
+  test.each(['Button:event:onHold', 'Queue:event:onHold', 'Board:event:onHold'])('opened at %s', (ref) => {
+    const { hops, routes, of, ends } = strand(ref);
+    expect(of).toBe(ref);
+    expect(hops.map((hop) => `${hop.ref} ${hop.role}`).slice(0, 4)).toEqual([
+      'Button:event:onHold emit',
+      'Queue:event:onHold drop',
+      'Board:event:onHold wait',
+      'App:state:held wait',
+    ]);
+    expect(routes.filter((route) => route.how === 'break')).toMatchObject([
+      { from: 'Button:event:onHold', to: 'Queue:event:onHold' },
+    ]);
+    expect(ends).toContain('Button:event:onHold');
+  });
+
+  test('a value that nothing waits for beyond a break has none', () => {
+    expect(strand('Board:prop:held').routes.some((route) => route.from === 'Queue:event:onHold')).toBe(true);
+    const whole = auditSources({
+      ...MOUNT,
+      'App.tsx': `export function App() { return <Gauge wind={3} />; }
+function Gauge({ wind }) { return <b>{wind}</b>; }`,
+    }).trace('Gauge:prop:wind');
+    expect('routes' in whole && whole.routes.every((route) => route.how !== 'break')).toBe(true);
   });
 });

@@ -9,7 +9,8 @@ import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
 import { emissionsOf, raises } from '../link/emission';
 import { RAISED } from '../link/raised';
-import { everywhere, MAX_NODES, reach, type Step } from '../link/reach';
+import { everywhere, MAX_NODES, reach, type Reach, type Step } from '../link/reach';
+import type { Break } from './breaks';
 import { showType } from '../types/show';
 
 export interface Hop {
@@ -30,7 +31,8 @@ export interface Hop {
 export interface Route {
   from: string;
   to: string;
-  how: How;
+  /** break: nothing gets across; what is raised at one end is waited for at the other. */
+  how: How | 'break';
   place: Place;
   site: number;
 }
@@ -52,18 +54,38 @@ const nodesByRef = oncePer((project: Linked) =>
 /** The nodes that a port reference names; empty if there are none. */
 export const findNodes = (project: Linked, ref: string): FlowNode[] => nodesByRef(project).get(ref) ?? [];
 
-/** Traces the nodes of one port reference both ways. */
-export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
-  const { flow } = project;
-  const {
-    nodes,
-    edges,
-    cut: ended,
-  } = reach(
-    flow,
+/** What is reached from some nodes, across the breaks of broken paths, too; and which breaks these were. */
+function reachAcross(project: Linked, starts: FlowNode[], breaks: Break[]): Reach & { crossed: Break[] } {
+  const options = { step: withoutTests(project, starts), most: MAX_NODES };
+  const found = reach(
+    project.flow,
     starts.map((node) => node.id),
-    { step: withoutTests(project, starts), most: MAX_NODES },
+    options,
   );
+  const crossed: Break[] = [];
+  // What lies behind one break may end at another.
+  for (let before = -1; before < crossed.length;) {
+    before = crossed.length;
+    for (const one of breaks) {
+      if (crossed.includes(one)) continue;
+      const [hasBelow, hasAbove] = [found.nodes.has(one.below), found.nodes.has(one.above)];
+      if (!hasBelow && !hasAbove) continue;
+      crossed.push(one);
+      if (hasBelow && hasAbove) continue;
+      const far = reach(project.flow, [hasBelow ? one.above : one.below], options);
+      for (const kind of ['nodes', 'edges', 'cut'] as const) for (const id of far[kind]) found[kind].add(id);
+    }
+  }
+  return { ...found, crossed };
+}
+
+/**
+ * Traces the nodes of one port reference both ways. A broken path is one trace: what happens below the break, the break,
+ * and who waits above it.
+ */
+export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] = []): Trace {
+  const { flow } = project;
+  const { nodes, edges, cut: ended, crossed } = reachAcross(project, starts, breaks);
   const refs = new Map([...nodes].map((id) => [id, nodeRef(project, flow.nodes[id]!)]));
   const routes = new Map<string, Route>();
   for (const index of [...edges].sort((a, b) => a - b)) {
@@ -82,7 +104,7 @@ export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
   );
   const feeding = new Set([...routes.values()].map((route) => route.from));
   const hops = new Map<string, Hop>();
-  for (const id of flowOrder(project, nodes, edges)) {
+  for (const id of flowOrder(project, nodes, edges, crossed)) {
     const ref = refs.get(id)!;
     const known = hops.get(ref);
     const node = flow.nodes[id]!;
@@ -92,6 +114,11 @@ export function traceNodes(project: Linked, starts: FlowNode[]): Trace {
       continue;
     }
     hops.set(ref, hopOf(project, node, ref, fed.has(ref)));
+  }
+  // Nothing flows across: neither end has the other for its origin.
+  for (const { below, above, place } of crossed) {
+    const [from, to] = [refs.get(below)!, refs.get(above)!];
+    routes.set(`${from}\n${to}\nbreak`, { from, to, how: 'break', place, site: -1 });
   }
   const list = [...hops.values()];
   const cut = new Set([...ended].map((id) => refs.get(id)!));
@@ -127,10 +154,12 @@ export function withoutTests(project: Linked, starts: FlowNode[]): Step {
 }
 
 /** Nodes in the order in which the data flows; circles are entered where they are first met. */
-function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>): number[] {
+function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>, breaks: Break[]): number[] {
   const { flow } = project;
+  const across = groupBy(breaks, (one) => one.below);
   const waiting = new Map<number, number>();
   for (const id of nodes) waiting.set(id, flow.into[id]!.filter((index) => edges.has(index)).length);
+  for (const { above } of breaks) waiting.set(above, waiting.get(above)! + 1);
   const order: number[] = [];
   const ready = [...nodes].filter((id) => waiting.get(id) === 0);
   const left = new Set(nodes);
@@ -144,6 +173,11 @@ function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>): num
       const count = waiting.get(to)! - 1;
       waiting.set(to, count);
       if (count === 0) ready.push(to);
+    }
+    for (const { above } of across.get(id) ?? []) {
+      const count = waiting.get(above)! - 1;
+      waiting.set(above, count);
+      if (count === 0) ready.push(above);
     }
   }
   return order;

@@ -5,6 +5,7 @@ import type { Place } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import { type Places, placesOf, type TextOf } from '../../core/report/places';
 import { RULES } from '../../core/rules';
+import { breaksOf } from '../../core/trace/breaks';
 import { nodesAt, type Unfound } from '../../core/trace/references';
 import { traceNodes } from '../../core/trace/trace';
 
@@ -13,7 +14,7 @@ export function strandView(result: AuditResult, textOf: TextOf, ref: string): St
   const { project } = result;
   const nodes = nodesAt(project, ref);
   if ('similar' in nodes) return nodes;
-  const trace = traceNodes(project, nodes);
+  const trace = traceNodes(project, nodes, breaksOf(result.findings));
   const places = placesOf(project, textOf);
   return {
     of: trace.of,

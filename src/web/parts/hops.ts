@@ -6,15 +6,9 @@ export interface PlacedHop extends HopView {
   spots: Spot[];
 }
 
-/** Hops of one or more strands in the order of the data, without repeats. */
-export function placedHops(strands: StrandView[]): PlacedHop[] {
-  const seen = new Map<string, PlacedHop>();
-  for (const strand of strands) {
-    for (const hop of strand.hops)
-      if (!seen.has(hop.ref)) seen.set(hop.ref, { ...hop, spots: spotsOf(hop, strand) });
-  }
-  return [...seen.values()];
-}
+/** The hops of a strand in the order of the data. */
+export const placedHops = (strand: StrandView): PlacedHop[] =>
+  strand.hops.map((hop) => ({ ...hop, spots: spotsOf(hop, strand) }));
 
 function spotsOf(hop: HopView, strand: StrandView): Spot[] {
   const found: Spot[] = [];

@@ -208,25 +208,22 @@ function FindingsOf({ project, lane, withTrail }: { project: string; lane: LaneV
 }
 
 function Hops({ project, lane, chosen }: { project: string; lane: LaneView; chosen: string | undefined }) {
-  const [first, second] = lane.refs;
-  const upper = api.useStrandQuery({ id: project, ref: first! });
-  const lower = api.useStrandQuery({ id: project, ref: second ?? '' }, { skip: second === undefined });
+  const strand = api.useStrandQuery({ id: project, ref: lane.refs[0]! });
   const box = useRef<HTMLDivElement>(null);
-  const strands = [lower.data, upper.data].filter((one) => one !== undefined);
-  const loaded = strands.length;
+  const isLoaded = strand.data !== undefined;
   useEffect(() => {
     if (!chosen) return;
     box.current
       ?.querySelector(`[data-hop="${CSS.escape(chosen)}"]`)
       ?.scrollIntoView({ block: 'start', behavior: 'smooth' });
-  }, [chosen, loaded]);
-  if (upper.error) return <p className="px-5 text-error">{reasonOf(upper.error)}</p>;
-  if (!upper.data) return <Waiting what="the strand" />;
+  }, [chosen, isLoaded]);
+  if (strand.error) return <p className="px-5 text-error">{reasonOf(strand.error)}</p>;
+  if (!strand.data) return <Waiting what="the strand" />;
   return (
     <div ref={box} className="px-3 pb-6">
       <HopList
         project={project}
-        hops={placedHops(strands).filter((hop) => lane.hops.includes(hop.ref))}
+        hops={placedHops(strand.data).filter((hop) => lane.hops.includes(hop.ref))}
         chosen={chosen}
         most={1}
       />

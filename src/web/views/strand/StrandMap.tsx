@@ -33,9 +33,9 @@ export function StrandMap({ strand, chosen, onChoose }: StrandMapProps) {
                   : `M${AXIS} ${y(from)} C${AXIS - bend} ${y(from)} ${AXIS - bend} ${y(to)} ${AXIS} ${y(to)}`
               }
               fill="none"
-              stroke={channelColor(hop.channel)}
+              stroke={route.how === 'break' ? 'var(--error)' : channelColor(hop.channel)}
               strokeWidth={2}
-              strokeDasharray={CHANNEL_DASH[hop.channel]}
+              strokeDasharray={route.how === 'break' ? '2 5' : CHANNEL_DASH[hop.channel]}
               opacity={to < from ? 0.55 : 1}
             />
           );

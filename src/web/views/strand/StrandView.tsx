@@ -100,7 +100,7 @@ export function StrandView() {
         <HopList
           project={id}
           root={project?.root}
-          hops={placedHops([seen])}
+          hops={placedHops(seen)}
           notes={notesOf(strand)}
           chosen={chosen}
           most={3}
