@@ -9,7 +9,7 @@ export const overviewSchema = z.object({
   /** Where trees start, those that carry most first, and how many there are in all. */
   roots: z.array(namedSchema.extend({ components: z.number() })),
   rootCount: z.number(),
-  /** Folders that hold components. */
+  /** Folders that hold components; in a small project, files. */
   folders: z.array(z.object({ path: z.string(), components: z.number() })),
   /** Imports that lead nowhere, by what they ask for, the most frequent first. */
   lost: z.array(z.object({ from: z.string(), count: z.number() })),

@@ -20,7 +20,10 @@ test('from the overview to the code of the gravest finding (1)', async ({ page }
 
 test('which folder is worst, and by what rule (2)', async ({ page }) => {
   await page.goto(project());
-  await page.getByRole('link', { name: /^src\/workshop: / }).click();
+  await page
+    .getByRole('link', { name: /^src\/workshop\/.*: / })
+    .first()
+    .click();
   await expect(page).toHaveURL(/folder=src%2Fworkshop/);
   const rules = page.getByRole('region', { name: 'Rules' });
   await rules.getByRole('button').first().click();

@@ -10,14 +10,17 @@ import { carriedBy, rootsOf } from '../../core/trace/roots';
 const MOST_ROOTS = 6;
 const MOST_LOST = 8;
 const MOST_EXAMPLES = 4;
+/** With fewer components than this, each file is an area of its own. */
+const SMALL = 150;
 
 export function overview({ project }: AuditResult): Overview {
   const named = (component: Component) => ({ ref: componentRef(project, component), name: component.name });
   const roots = rootsOf(project, false);
   const folders = new Map<string, number>();
-  for (const component of project.components) {
-    if (component.facts.role !== 'component') continue;
-    const path = project.files[component.file]!.path.split('/').slice(0, -1).join('/');
+  const parts = project.components.filter((one) => one.facts.role === 'component');
+  for (const component of parts) {
+    const file = project.files[component.file]!.path;
+    const path = parts.length < SMALL ? file : file.split('/').slice(0, -1).join('/');
     folders.set(path, (folders.get(path) ?? 0) + 1);
   }
   const { unjoined } = accountOf(project);

@@ -47,7 +47,10 @@ export function OverviewPage() {
         </Empty>
       ) : (
         <div className="mt-4 grid grid-cols-[minmax(0,1fr)_19rem] gap-x-8">
-          <Section title="Where it is worst" says="areas are folders, as large as they hold components">
+          <Section
+            title="Where it is worst"
+            says="areas are folders or files, as large as they hold components"
+          >
             <FolderMap project={id} regions={regions} />
           </Section>
           <div>

@@ -59,6 +59,16 @@ test.each([
   expect(shortName(path)).toBe(name);
 });
 
+test('in a small project, files are areas', () => {
+  const files = ['src/App.tsx', 'src/Mast.tsx'].map((path) => ({ path, components: 1 }));
+  const found = [finding('src/Mast.tsx', 'error'), finding('src/wind.ts', 'note')];
+  expect(regionsOf(files, found).map((one) => `${one.path} ${one.counts.error}`)).toEqual([
+    'src/Mast.tsx 1',
+    'src 0',
+    'src/App.tsx 0',
+  ]);
+});
+
 test('a folder that holds one folder alone gives way to it', () => {
   const folders = ['a', 'b'].map((name) => ({ path: `package/src/${name}`, components: 1 }));
   expect(regionsOf(folders, [], 2).map((one) => one.path)).toEqual(['package/src/a', 'package/src/b']);

@@ -41,8 +41,11 @@ export function regionsOf(folders: Overview['folders'], findings: FindingRow[], 
   };
   for (const { path, components } of folders)
     each(path, (folder) => (folder.components += components)).own += components;
-  for (const { place, level } of findings)
-    each(place.file.split('/').slice(0, -1).join('/'), (folder) => folder.counts[level]++);
+  const known = new Set(folders.map((one) => one.path));
+  for (const { place, level } of findings) {
+    const path = known.has(place.file) ? place.file : place.file.split('/').slice(0, -1).join('/');
+    each(path, (folder) => folder.counts[level]++);
+  }
 
   let areas = [root];
   for (;;) {

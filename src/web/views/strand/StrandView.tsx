@@ -1,4 +1,5 @@
 /** One value, hop by hop, in the order that the data flows. */
+import { useEffect } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { StrandView as Strand } from '../../../api/schemas';
 import { api } from '../../api';
@@ -15,18 +16,27 @@ const SIDES: [Side, string][] = [
   ['down', 'downstream of it'],
 ];
 
+const hopAt = (ref: string): Element | null => document.querySelector(`[data-hop="${CSS.escape(ref)}"]`);
+
 export function StrandView() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const ref = search.get('ref') ?? '';
-  const chosen = search.get('hop') ?? ref;
   const { data: project } = api.useProjectQuery(id);
   const { data: strand, error, isLoading, refetch } = api.useStrandQuery({ id, ref }, { skip: !ref });
+  const chosen = search.get('hop') ?? strand?.of ?? ref;
+  // Opened at a hop, the code of that hop is what one came for.
+  const opened = strand && strand.hops[0]?.ref !== chosen ? strand.of : undefined;
+  useEffect(() => {
+    if (opened !== undefined) hopAt(chosen)?.scrollIntoView({ block: 'start' });
+    // Only what is opened is brought into sight; who walks on scrolls by hand.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [opened]);
   if (!ref) return <Empty>Choose a port: press / and type its name.</Empty>;
   if (isLoading) return <Waiting what="the strand" />;
   if (error) return <Unfound error={error} retry={() => void refetch()} />;
   if (!strand) return null;
-  const isEvent = ref.split(':').at(-2) === 'event';
+  const isEvent = strand.of.split(':').at(-2) === 'event';
 
   const side = (search.get('side') ?? 'all') as Side;
   const around = Number(search.get('around') ?? 1);
@@ -47,14 +57,12 @@ export function StrandView() {
     );
   const choose = (hop: string) => {
     set('hop', hop);
-    document
-      .querySelector(`[data-hop="${CSS.escape(hop)}"]`)
-      ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+    hopAt(hop)?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
   };
   return (
     <div className="grid h-full grid-cols-[minmax(22rem,2fr)_3fr] grid-rows-[minmax(0,1fr)]">
       <section className="overflow-auto border-r border-line px-5 py-4" aria-label="The strand as a drawing">
-        <h1 className="text-[15px] font-semibold break-all">{ref}</h1>
+        <h1 className="text-[15px] font-semibold break-all">{strand.of}</h1>
         <Ends project={id} strand={strand} />
         <div role="group" aria-label="Part of the strand" className="flex gap-1">
           {SIDES.map(([key, title]) => (
