@@ -3,7 +3,8 @@ import type { HopNote } from './along';
 import type { PlacedHop } from './hops';
 import { Place } from './Place';
 import { Excerpt } from './Code';
-import { channelColor, CHANNEL_DASH, Mark, ROLE_WORDS } from './Mark';
+import { channelColor, CHANNEL_DASH, Mark } from './Mark';
+import { ROLE_WORDS } from './roles';
 
 interface HopListProps {
   project: string;

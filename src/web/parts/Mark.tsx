@@ -1,16 +1,6 @@
 /** The marks and lines of a strand, drawn the same way everywhere: role by shape, channel by line. */
+import { ROLE_WORDS } from './roles';
 import type { Channel, Role } from '../../api/schemas';
-
-export const ROLE_WORDS: Record<Role, string> = {
-  start: 'starts here',
-  pass: 'only passes it on',
-  transform: 'changes it',
-  read: 'reads it',
-  emit: 'raises it',
-  listen: 'takes it in',
-  drop: 'drops it',
-  wait: 'waits, never gets it',
-};
 
 export const channelColor = (channel: Channel): string =>
   channel === 'state' || channel === 'local' ? 'var(--prop)' : `var(--${channel})`;

@@ -11,6 +11,7 @@ const KEYS: [where: string, keys: [key: string, does: string][]][] = [
     [
       ['/', 'search components, ports, findings, files and rules'],
       ['?', 'this list'],
+      ['c', 'copy the finding, the strand or the usage table as Markdown'],
       ['Esc', 'close what is open'],
     ],
   ],

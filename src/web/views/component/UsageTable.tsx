@@ -5,6 +5,8 @@ import { useNavigate, useSearchParams } from 'react-router';
 import type { Cell, ComponentView } from '../../../api/component-schemas';
 import { useAddress } from '../../address';
 import { links } from '../../links';
+import { CopyMenu } from '../../parts/CopyMenu';
+import { usageMarkdown } from '../../parts/markdown';
 import { isLoose, JOIN_WORDS } from '../../parts/joinWords';
 import { useStable } from '../../useStable';
 import { usageColumns, type UsageRow, usageRows } from './usage';
@@ -55,7 +57,7 @@ export function UsageTable({ project, view }: { project: string; view: Component
   }
   return (
     <>
-      <p className="flex flex-wrap gap-x-5 pb-1 text-soft">
+      <div className="flex flex-wrap gap-x-5 pb-1 text-soft">
         <label className="flex items-center gap-1.5">
           <input
             type="checkbox"
@@ -64,6 +66,7 @@ export function UsageTable({ project, view }: { project: string; view: Component
           />
           only odd ones out and loose ends
         </label>
+        <CopyMenu markdown={(link) => usageMarkdown(view, columns, link)} />
         {always.length > 0 && (
           <span
             className="min-w-0 truncate"
@@ -78,7 +81,7 @@ export function UsageTable({ project, view }: { project: string; view: Component
             no call site passes <span className="code">{never.join(', ')}</span>
           </span>
         )}
-      </p>
+      </div>
       <div
         ref={scroller}
         className="max-h-[22rem] w-fit max-w-full overflow-auto border border-line bg-row"

@@ -2,6 +2,9 @@ import { Link } from 'react-router';
 import type { ReactNode } from 'react';
 import type { FindingRow } from '../../../api/schemas';
 import { links } from '../../links';
+import { api } from '../../api';
+import { CopyMenu } from '../../parts/CopyMenu';
+import { findingMarkdown } from '../../parts/markdown';
 import { LevelWord } from '../../parts/level';
 import { ProvenTrail } from '../../parts/ProvenTrail';
 import { Repair } from './Repair';
@@ -17,6 +20,7 @@ interface FindingDetailProps {
 }
 
 export function FindingDetail({ project, root, finding, decide }: FindingDetailProps) {
+  const { currentData: whole } = api.useFindingQuery({ id: project, fingerprint: finding.fingerprint });
   return (
     <article className="px-6 py-4">
       <p className="flex gap-3 text-soft">
@@ -48,6 +52,9 @@ export function FindingDetail({ project, root, finding, decide }: FindingDetailP
         <Link className="underline" to={links.component(project, finding.component)}>
           Open {finding.component.split('>').at(-1)}
         </Link>
+      </p>
+      <p className="mt-1">
+        <CopyMenu markdown={whole && ((link) => findingMarkdown(whole, link))} />
       </p>
       {finding.silenced === undefined && decide}
       {finding.edit && <Repair project={project} edit={finding.edit} />}

@@ -1,7 +1,8 @@
 /** The strands over the rows in sight. */
 import { useState } from 'react';
 import type { LaneView } from '../../../api/schemas';
-import { channelColor, Line, Mark, ROLE_WORDS } from '../../parts/Mark';
+import { channelColor, Line, Mark } from '../../parts/Mark';
+import { ROLE_WORDS } from '../../parts/roles';
 import { roomBeside, ROW, type ShownLane } from './layout';
 
 interface LanesProps {

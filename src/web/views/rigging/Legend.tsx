@@ -1,5 +1,6 @@
 import type { Role } from '../../../api/schemas';
-import { MarkIcon, ROLE_WORDS } from '../../parts/Mark';
+import { MarkIcon } from '../../parts/Mark';
+import { ROLE_WORDS } from '../../parts/roles';
 
 const SHOWN: Role[] = ['start', 'pass', 'transform', 'read', 'drop', 'wait'];
 

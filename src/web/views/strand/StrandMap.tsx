@@ -1,6 +1,7 @@
 /** The strand as a drawing: hops as rows in the order of the data, routes as curves beside them. */
 import type { StrandView } from '../../../api/schemas';
-import { channelColor, CHANNEL_DASH, Mark, ROLE_WORDS } from '../../parts/Mark';
+import { channelColor, CHANNEL_DASH, Mark } from '../../parts/Mark';
+import { ROLE_WORDS } from '../../parts/roles';
 
 const ROW = 28;
 const AXIS = 96;

@@ -7,6 +7,8 @@ import { notesOf, sideOf, type Side } from '../../parts/along';
 import { HopList } from '../../parts/HopList';
 import { placedHops } from '../../parts/hops';
 import { MarkIcon } from '../../parts/Mark';
+import { CopyMenu } from '../../parts/CopyMenu';
+import { strandMarkdown } from '../../parts/markdown';
 import { Empty, Unfound, Waiting } from '../../parts/states';
 import { StrandMap } from './StrandMap';
 
@@ -78,13 +80,14 @@ export function StrandView() {
           ))}
         </div>
         <StrandMap strand={seen} chosen={chosen} onChoose={choose} />
-        <p className="mt-4">
+        <p className="mt-4 flex flex-wrap gap-x-3">
           <Link
             className="underline"
             to={`/p/${id}/rigging?pin=${encodeURIComponent(ref)}&strand=${encodeURIComponent(ref)}`}
           >
             Show it on the rigging
           </Link>
+          <CopyMenu markdown={(link) => strandMarkdown(seen, link)} />
         </p>
       </section>
       <section className="overflow-y-auto bg-sheet px-4 py-3" aria-label="Hops with code">

@@ -1,0 +1,39 @@
+/** Copies what is shown: as Markdown with the code, or as a link; `c` copies the Markdown. */
+import { useState } from 'react';
+import { useKeys } from '../keys';
+
+interface CopyMenuProps {
+  /** What the Markdown is, with the link to this page at its end; undefined until it is there. */
+  markdown: ((link: string) => string) | undefined;
+}
+
+export function CopyMenu({ markdown }: CopyMenuProps) {
+  const [done, setDone] = useState<string>();
+  const copy = (what: string, text: string) =>
+    void navigator.clipboard.writeText(text).then(
+      () => setDone(`${what} copied`),
+      () => setDone('the browser does not let it be copied'),
+    );
+  const copyMarkdown = () => markdown && copy('Markdown', markdown(window.location.href));
+  useKeys((event) => {
+    if (event.key !== 'c' || !markdown) return false;
+    copyMarkdown();
+    return true;
+  });
+  return (
+    <span className="flex gap-x-3 text-soft">
+      <button
+        type="button"
+        className="underline disabled:opacity-50"
+        disabled={!markdown}
+        onClick={copyMarkdown}
+      >
+        Copy as Markdown
+      </button>
+      <button type="button" className="underline" onClick={() => copy('Link', window.location.href)}>
+        Copy the link
+      </button>
+      <span role="status">{done}</span>
+    </span>
+  );
+}
