@@ -50,7 +50,7 @@ const EDITS: Record<string, (text: string) => string | undefined> = {
   gone: () => undefined,
 };
 
-test.each(['console', 'desk', 'board', 'log', 'stores', 'kiosk'])('%s', (demo) => {
+test.each(['console', 'desk', 'board', 'log', 'stores', 'kiosk', 'signs', 'rota'])('%s', (demo) => {
   const all = textsOf(join(DEMO, demo));
   const manifests = all.flatMap(([path, text]) => (isManifest(path) ? (readManifest(path, text) ?? []) : []));
   const sources = all.filter(([path]) => isReadable(path));

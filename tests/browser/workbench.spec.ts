@@ -174,6 +174,9 @@ test('pin a strand and see another beside it', async ({ page }) => {
 for (const [part, component, file] of [
   ['ticket desk (Vue)', 'SaleSum', 'SaleSum.vue'],
   ['wind board (Svelte)', 'MastRow', 'MastRow.svelte'],
+  ['Station signs (Stencil)', 'SignRow', 'sign-row.tsx'],
+  ['Crew rota (Razor)', 'CrewRow', 'CrewRow.razor'],
+  ['Ticket kiosk (Sheet)', 'FareRow', 'fares.rope.yaml'],
 ] as const) {
   test(`${part}: from the projects to a call site, in its own language`, async ({ page }) => {
     await page.goto(process.env.ORIGIN!);
@@ -182,7 +185,7 @@ for (const [part, component, file] of [
     await page.getByRole('link', { name: 'Catalogue' }).click();
     await page.getByRole('link', { name: component }).first().click();
     await expect(page).toHaveURL(/\/component\?/);
-    await expect(page.getByText(new RegExp(`${file}:1`)).first()).toBeVisible();
+    await expect(page.getByText(new RegExp(`${file}:\\d`)).first()).toBeVisible();
     await page.goto(page.url().replace('/component?', '/joint?') + '&at=0');
     await expect(page.getByRole('heading', { name: `renders ${component}` })).toBeVisible();
     // The code is coloured as its language is.

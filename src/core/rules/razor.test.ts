@@ -97,6 +97,16 @@ describe('props', () => {
       },
       ['error prop/name-clash Sign.razor:4 Lit'],
     ],
+    ...['new()', 'new List<int>()', '[]', 'Array.Empty<int>()'].map(
+      (empty): [string, Record<string, string>, string[]] => [
+        `required, with ${empty} to keep the compiler quiet`,
+        {
+          'App.razor': '<Sign Sizes="@(new List<int>())" />',
+          'Sign.razor': `<b>@Sizes</b>\n@code {\n [Parameter, EditorRequired] public List<int> Sizes { get; set; } = ${empty};\n}`,
+        },
+        [],
+      ],
+    ),
     [
       'required, with a default',
       {

@@ -579,7 +579,8 @@ export class CSharp {
     if (isList) return make('ArrayExpression', at, { elements: parts });
     return head
       ? make('NewExpression', at, { callee: nameNode(head.text, head), arguments: parts })
-      : unknown(at, parts);
+      : // Of what it makes, only that it is made is known.
+        { ...unknown(at, parts), extra: { made: true } };
   }
 
   // ---- statements

@@ -149,6 +149,8 @@ function declareParameter(u: RazorUnit, member: MemberNode): Read {
     if (!value || none) return;
     const given = use(u, u.expr(value, SETUP), SETUP);
     given.type ??= typeOf(u, value);
+    // It only keeps the compiler quiet about a value that everybody must give.
+    if (required && isEmpty(value)) return;
     port.default = given;
   };
 }
@@ -156,6 +158,16 @@ function declareParameter(u: RazorUnit, member: MemberNode): Read {
 /** `default!`, `null!` and `""` stand for no value. */
 const isNone = (value: t.Expression): boolean =>
   value.type === 'NullLiteral' || (value.type === 'StringLiteral' && value.value === '');
+
+/** `new()`, `[]`, `string.Empty` and `Array.Empty<T>()` are a value, but one that says nothing. */
+const isEmpty = (value: t.Node): boolean =>
+  (value.type === 'CallExpression' && value.arguments.length === 0 && isEmpty(value.callee)) ||
+  (value.type === 'NewExpression' && value.arguments.length === 0) ||
+  (value.type === 'Identifier' && value.extra?.made === true) ||
+  (value.type === 'ArrayExpression' && value.elements.length === 0) ||
+  (value.type === 'MemberExpression' &&
+    value.property.type === 'Identifier' &&
+    value.property.name === 'Empty');
 
 const typeKey = (typeText: string): KeyFact => {
   const shown = typeText.replace(/\?$/, '');
