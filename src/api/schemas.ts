@@ -138,6 +138,8 @@ export const laneSchema = z.object({
   level: levelSchema.optional(),
   findings: z.array(z.string()),
   marks: z.array(markSchema),
+  /** So many marks further down are left out. */
+  more: z.number().optional(),
   /** From one place on the chart to another. */
   segments: z.array(z.object({ from: z.number(), to: z.number(), broken: z.boolean().optional() })),
   pinned: z.boolean().optional(),

@@ -5,7 +5,18 @@ import type { Finding, Level } from '../model/finding';
 import { oncePer } from '../model/once-per';
 import type { FlowNode } from '../model/project';
 import { componentRef, nodeRef } from '../model/refs';
-import { type Draft, draftOf, type Lane, laneOf, lonelyLane, type Mark, rowsByComponent } from './lanes';
+import { type Lane, laneOf, lonelyLane, rowsByComponent } from './lanes';
+import {
+  byWeight,
+  channelOf,
+  componentsOf,
+  findingsOf,
+  levelOf,
+  merged,
+  type Strand,
+  strandsOfFindings,
+  strandsOfPorts,
+} from './strands';
 import { findNodes } from './trace';
 import { renderTree, type Tree } from './tree';
 
@@ -31,6 +42,8 @@ export interface Ask {
 
 export interface Rigging extends Tree {
   lanes: Lane[];
+  /** How many strands there are, drawn or not. */
+  strands: number;
   /** How many ports bear the words that were asked for; their best are among the lanes. */
   found: number;
   /** Rows that are asked for by name. */
@@ -61,51 +74,6 @@ const ownFindings = oncePer((findings: Finding[]) =>
   oncePer(({ files }: Linked): Finding[] => findings.filter(({ place }) => !files[place.file]!.aside)),
 );
 
-interface Drawn {
-  draft: Draft | undefined;
-  lane: Lane;
-}
-
-/** The lanes of all findings over a tree, the longest first. */
-const lanesOfFindings = oncePer((findings: Finding[]) =>
-  oncePer((tree: Tree) => oncePer((project: Linked): Drawn[] => drawnOf(project, tree, [], findings))),
-);
-
-/** Lanes of ports and of findings; a finding belongs to the first strand that runs through all of its nodes. */
-function drawnOf(project: Linked, { rows }: Tree, ports: number[][], findings: Finding[]): Drawn[] {
-  const drafts: Draft[] = [];
-  const drawn: Drawn[] = [];
-  for (const nodes of ports) {
-    if (!drafts.some((draft) => nodes.every((node) => draft.nodes.has(node))))
-      drafts.push(draftOf(project, nodes));
-  }
-  for (const finding of findings) {
-    if (finding.silenced !== undefined) continue;
-    if (!finding.nodes.length) {
-      const lane = lonelyLane(project, rows, finding);
-      if (lane) drawn.push({ draft: undefined, lane });
-      continue;
-    }
-    const known = drafts.find((draft) => finding.nodes.every((node) => draft.nodes.has(node)));
-    if (known) known.findings.push(finding);
-    else {
-      const draft = draftOf(project, finding.nodes);
-      draft.findings.push(finding);
-      drafts.push(draft);
-    }
-  }
-  const byComponent = rowsByComponent(rows);
-  for (const draft of drafts) {
-    const lane = laneOf(project, rows, byComponent, draft);
-    if (lane.marks.length) drawn.push({ draft, lane });
-  }
-  return drawn.sort((a, b) => lengthOf(b.lane) - lengthOf(a.lane));
-}
-
-/** By hops, then by how far down the tree it reaches. */
-const lengthOf = ({ marks }: Lane): number =>
-  marks.length * 1e6 + (marks.at(-1)?.row ?? 0) - (marks[0]?.row ?? 0);
-
 /** The strands that are asked for over the tree of a project. Pinned ones come first, then the longest. */
 export function rigging(project: Linked, all: Finding[], ask: Ask = {}): Rigging {
   const { tree, hasAside } = treesOf(project, ask.aside ?? false);
@@ -115,77 +83,74 @@ export function rigging(project: Linked, all: Finding[], ask: Ask = {}): Rigging
   const pins = (ask.pins ?? [])
     .map((pin) => findNodes(project, pin).map(({ id }) => id))
     .filter((one) => one.length);
-  const ofFindings = lanesOfFindings(findings)(tree)(project);
-  // Strands that are asked for take over the findings that lie on them.
-  const asked =
-    pins.length + ports.length ? drawnOf(project, tree, [...pins, ...ports.slice(0, MOST_FOUND)], []) : [];
-  for (const one of asked) {
-    const { draft } = one;
-    if (pins.some((nodes) => nodes.every((node) => draft?.nodes.has(node))))
-      one.lane = { ...one.lane, pinned: true };
-  }
-  const lanes = merged(asked, ofFindings).filter(
-    ({ draft, lane }) => lane.pinned === true || passes(project, tree, findings, ask, words, draft, lane),
+  const asked = strandsOfPorts(project, [...pins, ...ports.slice(0, MOST_FOUND)]);
+  const isPinned = ({ draft }: Strand): boolean =>
+    draft !== undefined && pins.some((nodes) => nodes.every((node) => draft.nodes.has(node)));
+  const passing = merged(asked, strandsOfFindings(findings)(project)).filter(
+    (one) => isPinned(one) || passes(project, ask, words, one),
   );
+  const drawn = (passing.length > MOST_DRAWN ? [...passing].sort(byWeight).slice(0, MOST_DRAWN) : passing)
+    .map((one): Lane | undefined => {
+      const lane = laneIn(project)(tree)(one);
+      return lane && isPinned(one) && asked.includes(one) ? { ...lane, pinned: true } : lane;
+    })
+    .filter((lane) => lane !== undefined);
   return {
     ...tree,
-    lanes: lanes
-      .map(({ lane }) => lane)
-      .sort((a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || lengthOf(b) - lengthOf(a)),
+    lanes: drawn.sort(
+      (a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || lengthOf(b) - lengthOf(a),
+    ),
+    strands: passing.length > MOST_DRAWN ? passing.length : drawn.length,
     found: ports.length,
     named: namedRows(project, tree, ask, words),
     hasAside,
   };
 }
 
-/** Strands that were asked for, with the findings that lie on them, and the strands of all other findings. */
-function merged(asked: Drawn[], ofFindings: Drawn[]): Drawn[] {
-  if (!asked.length) return ofFindings;
-  const own = asked.map((one) => ({ ...one, lane: { ...one.lane, findings: [...one.lane.findings] } }));
-  const rest = ofFindings.filter(({ draft, lane }) => {
-    const starts = draft?.starts;
-    const known = starts && own.find((one) => starts.every((node) => one.draft?.nodes.has(node)));
-    if (!known) return true;
-    known.lane.findings.push(...lane.findings);
-    known.lane.level = graver(known.lane.level, lane.level);
-    return false;
-  });
-  return [...own, ...rest];
-}
+/** So many strands are drawn: the gravest, and of those the longest. */
+const MOST_DRAWN = 300;
 
-const GRAVITY: (Level | undefined)[] = ['error', 'warning', 'note', undefined];
+/** The lane of a strand over a tree; undefined where it touches no row. */
+const laneIn = oncePer((project: Linked) =>
+  oncePer(({ rows }: Tree) => {
+    const byComponent = rowsByComponent(rows);
+    return oncePer(({ draft, lonely }: Strand): Lane | undefined => {
+      const lane = draft ? laneOf(project, rows, byComponent, draft) : lonelyLane(project, rows, lonely);
+      return lane?.marks.length ? lane : undefined;
+    });
+  }),
+);
 
-const graver = (one: Level | undefined, other: Level | undefined): Level | undefined =>
-  GRAVITY.indexOf(one) <= GRAVITY.indexOf(other) ? one : other;
+/** By hops, then by how far down the tree it reaches. */
+const lengthOf = ({ marks }: Lane): number =>
+  marks.length * 1e6 + (marks.at(-1)?.row ?? 0) - (marks[0]?.row ?? 0);
 
-function passes(
-  project: Linked,
-  { rows }: Tree,
-  findings: Finding[],
-  ask: Ask,
-  words: string[],
-  draft: Draft | undefined,
-  lane: Lane,
-): boolean {
-  if (ask.channels?.length && !ask.channels.includes(lane.channel)) return false;
-  if (ask.levels?.length && !(lane.level && ask.levels.includes(lane.level))) return false;
+function passes(project: Linked, ask: Ask, words: string[], strand: Strand): boolean {
+  const { draft } = strand;
+  if (ask.channels?.length && !ask.channels.includes(channelOf(project, strand))) return false;
+  const level = levelOf(strand);
+  if (ask.levels?.length && !(level && ask.levels.includes(level))) return false;
   if (ask.rule ?? ask.folder) {
-    const own = new Set(lane.findings);
     const inFolder = ({ place }: Finding) => isIn(project.files[place.file]!.path, ask.folder);
     const fits = (one: Finding) => (ask.rule === undefined || one.rule === ask.rule) && inFolder(one);
-    if (!findings.some((one) => own.has(one.fingerprint) && fits(one))) return false;
+    if (!findingsOf(strand).some(fits)) return false;
   }
-  const nameAt = (mark: Mark) => project.components[rows[mark.row]!.component]!;
+  const { nodes } = project.flow;
   if (ask.component !== undefined) {
     const touches = draft
-      ? [...draft.nodes].some((id) => isNamed(project, project.flow.nodes[id]!, ask.component!))
-      : lane.marks.some((mark) => componentRef(project, nameAt(mark)) === ask.component);
+      ? [...draft.nodes].some((id) => isNamed(project, nodes[id]!, ask.component!))
+      : componentsOf(project, strand).some((one) => componentRef(project, one) === ask.component);
     if (!touches) return false;
   }
-  return (
-    !words.length ||
-    lane.marks.some((mark) => holds(`${nameAt(mark).name} ${mark.name} ${lane.title}`, words))
-  );
+  if (!words.length) return true;
+  return draft
+    ? [...draft.nodes].some((id) =>
+        holds(`${project.components[nodes[id]!.component]!.name} ${nodes[id]!.name}`, words),
+      )
+    : holds(
+        [...componentsOf(project, strand).map((one) => one.name), strand.lonely.subject].join(' '),
+        words,
+      );
 }
 
 const isIn = (path: string, folder: string | undefined): boolean =>

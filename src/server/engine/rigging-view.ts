@@ -13,6 +13,8 @@ import { conditionOf, desk, type Desk } from './joins';
 
 /** Lanes beyond this are left out; the shortest go first. */
 const MAX_LANES = 200;
+/** Of a longer lane, the marks further down are left out. */
+const MAX_MARKS = 300;
 /** Rows that come with the first answer. */
 const FIRST_ROWS = 120;
 /** So many answers are kept: whoever scrolls asks for the rows of one again and again. */
@@ -79,7 +81,7 @@ export function riggingView(result: AuditResult, textOf: TextOf, wish: RiggingAs
     rows: drawn.rows.length,
     hasAside: drawn.hasAside,
     lanes: drawn.lanes.slice(0, MAX_LANES).map((lane) => laneView(lane, shown.standsAt, nameAt)),
-    strands: drawn.lanes.length,
+    strands: drawn.strands,
     found: drawn.found,
     complete: drawn.complete,
     window: rowsView(result, textOf, wish, 0, FIRST_ROWS),
@@ -87,15 +89,21 @@ export function riggingView(result: AuditResult, textOf: TextOf, wish: RiggingAs
 }
 
 function laneView(
-  { level, marks, segments, ...lane }: Lane,
+  { level, marks: all, segments, ...lane }: Lane,
   standsAt: Int32Array,
   nameAt: (row: number) => string,
 ): LaneView {
+  const marks = all.slice(0, MAX_MARKS);
+  const last = marks.at(-1)?.row ?? 0;
   return {
     ...lane,
     ...(level ? { level } : {}),
+    hops: lane.hops.slice(0, MAX_MARKS),
+    ...(all.length > marks.length ? { more: all.length - marks.length } : {}),
     marks: marks.map((mark) => ({ ...mark, at: standsAt[mark.row]!, component: nameAt(mark.row) })),
-    segments: segments.map((one) => ({ ...one, from: standsAt[one.from]!, to: standsAt[one.to]! })),
+    segments: segments
+      .filter((one) => Math.max(one.from, one.to) <= last)
+      .map((one) => ({ ...one, from: standsAt[one.from]!, to: standsAt[one.to]! })),
   };
 }
 

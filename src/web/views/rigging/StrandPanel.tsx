@@ -48,6 +48,7 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
           <span>
             {lane.channel} in {inWords(new Set(lane.marks.map((one) => one.component)).size)}
           </span>
+          {lane.more !== undefined && <span>{count(lane.more, 'row')} more, further down</span>}
           {lane.refs[0] && (
             <Link
               className="underline"
