@@ -1,6 +1,6 @@
 /** The commands as a user runs them. */
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
@@ -12,6 +12,7 @@ function run(...args: string[]) {
   const done = spawnSync(process.execPath, [join(ROOT, 'bin/zinc-rope.js'), ...args], {
     encoding: 'utf8',
     cwd: folder,
+    env: { ...process.env, XDG_CACHE_HOME: join(folder, 'caches') },
   });
   return { code: done.status, out: done.stdout, err: done.stderr };
 }
@@ -218,4 +219,51 @@ test('a summary says how many findings each rule has, and no more', () => {
   const { out } = run('audit', 'app', '--summary');
   expect(out).toMatch(/^ {2}1 {2}error {4}prop\/type-clash\n {2}1 {2}warning {2}prop\/unread\n/);
   expect(out).not.toContain('App.tsx');
+});
+
+describe('what was read is kept between runs', () => {
+  const cache = () => join(folder, 'kept-facts');
+  const audited = (...more: string[]) => run('audit', 'app', '--cache', 'kept-facts', ...more);
+  const kept = () => readdirSync(cache()).map((name) => join(cache(), name));
+
+  test('a second run says the same, and keeps nothing new', () => {
+    const first = audited();
+    const [file] = kept();
+    const before = statSync(file!).mtimeMs;
+    expect(audited()).toEqual(first);
+    expect(statSync(file!).mtimeMs).toBe(before);
+    expect(kept()).toHaveLength(1);
+  });
+
+  test('a file that changed is read again', () => {
+    const path = join(folder, 'app/App.tsx');
+    const text = readFileSync(path, 'utf8');
+    audited();
+    writeFileSync(path, text.replace("'x'", '3'));
+    expect(audited().out).not.toContain('prop/type-clash');
+    writeFileSync(path, text);
+    expect(audited().out).toContain('prop/type-clash');
+  });
+
+  test.each([
+    ['cut off', (text: string) => text.slice(0, text.length / 2)],
+    ['of other readers', (text: string) => text.replace(/^\S+/, 'others')],
+    ['of another mind', (text: string) => text.replaceAll('Card', 'Cart')],
+    ['empty', () => ''],
+  ])('a cache that is %s is not used', (_, ruin) => {
+    const first = audited();
+    const [file] = kept();
+    writeFileSync(file!, ruin(readFileSync(file!, 'utf8')));
+    expect(audited()).toEqual(first);
+    expect(audited()).toEqual(first);
+  });
+
+  test('a folder that cannot be written is no reason to stop; without a cache nothing is kept', () => {
+    writeFileSync(join(folder, 'taken'), '');
+    expect(run('audit', 'app', '--cache', 'taken').code).toBe(1);
+    expect(run('audit', 'app', '--no-cache').code).toBe(1);
+    const before = readdirSync(join(folder, 'caches/zinc-rope')).length;
+    expect(run('audit', 'clean', '--no-cache').code).toBe(0);
+    expect(readdirSync(join(folder, 'caches/zinc-rope'))).toHaveLength(before);
+  });
 });

@@ -12,6 +12,7 @@ import { reaches, reportOf, type Report } from '../core/report/summary';
 import { PLAIN, textReport, type TextStyle } from '../core/report/text';
 import { traceReport, traceText } from '../core/report/trace';
 import { fingerprintsAt, keptFingerprints, newFindings, NoBaseline, reportOnly } from './against';
+import { openCache, usualCacheFolder } from './fact-cache';
 import { progressBar } from './progress-bar';
 import { auditFolder, loadConfig } from '../server/engine/audit-folder';
 
@@ -36,12 +37,25 @@ function folderAt(path: string): string {
   return root;
 }
 
-async function opened(path: string, config?: string) {
+/** Where what was read is kept: a folder, the usual one, or nowhere. */
+type CacheOption = string | boolean | undefined;
+
+async function opened(path: string, config: string | undefined, cache: CacheOption) {
   const root = folderAt(path);
   const settings = await loadConfig(root, config && resolve(config));
+  const kept =
+    cache === false
+      ? undefined
+      : openCache(typeof cache === 'string' ? resolve(cache) : usualCacheFolder(), root);
   const bar = progressBar();
   try {
-    return await auditFolder(root, { ...(settings ? { config: settings } : {}), onProgress: bar.show });
+    const found = await auditFolder(root, {
+      ...(settings ? { config: settings } : {}),
+      ...(kept?.before ? { before: kept.before } : {}),
+      onProgress: bar.show,
+    });
+    kept?.keep(found);
+    return found;
   } finally {
     bar.end();
   }
@@ -54,11 +68,12 @@ interface AuditOptions {
   summary?: boolean;
   since?: string;
   baseline?: string;
+  cache?: CacheOption;
   config?: string;
 }
 
 async function audit(path: string, options: AuditOptions): Promise<number> {
-  const found = await opened(path, options.config);
+  const found = await opened(path, options.config, options.cache);
   const report = reportOf(found.audit.result, found.textOf, found.skipped);
   const before = await earlier(path, options);
   const fresh = before && newFindings(report.findings, before);
@@ -104,9 +119,9 @@ async function emit(text: string, file: string | undefined): Promise<void> {
 async function trace(
   path: string,
   ref: string,
-  options: { format: 'text' | 'json'; config?: string },
+  options: { format: 'text' | 'json'; config?: string; cache?: CacheOption },
 ): Promise<number> {
-  const found = await opened(path, options.config);
+  const found = await opened(path, options.config, options.cache);
   const answer = found.audit.trace(ref);
   if ('similar' in answer) {
     const { similar, several } = answer;
@@ -180,6 +195,8 @@ function program(finish: (code: number) => void): Command {
     .option('--since <commit>', 'only what is new against a commit of the git repository')
     .option('--baseline <file>', 'only what is not in a report kept with --format json')
     .option('--config <file>', 'settings to use instead of zinc-rope.config.json in the folder')
+    .option('--cache <dir>', 'where what was read is kept between runs; a folder of the user when absent')
+    .option('--no-cache', 'read all of it anew, and keep nothing')
     .addHelpText('after', '\nExit codes: 0 nothing at or above --fail-on, 1 something, 2 it could not audit.')
     .action(async (path: string, options: AuditOptions) => finish(await audit(path, options)));
   root
@@ -189,6 +206,8 @@ function program(finish: (code: number) => void): Command {
     .argument('<ref>', 'a port reference, such as FareCard:prop:amount')
     .addOption(format(['text', 'json']))
     .option('--config <file>', 'settings to use instead of zinc-rope.config.json in the folder')
+    .option('--cache <dir>', 'where what was read is kept between runs; a folder of the user when absent')
+    .option('--no-cache', 'read all of it anew, and keep nothing')
     .action(async (path: string, ref: string, options: { format: 'text' | 'json' }) =>
       finish(await trace(path, ref, options)),
     );

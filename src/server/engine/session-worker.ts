@@ -1,5 +1,6 @@
 /** One thread per open project: audits it, brings the audit up to date, and answers questions about it. */
 import type { Config } from '../../api/config';
+import { riggingAskSchema } from '../../api/schemas';
 import { openAudit, type AuditResult } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
 import { isManifest } from '../../core/readers/manifest';
@@ -128,6 +129,18 @@ function keep(): void {
   keptFacts = new WeakSet(opened().facts.values());
   toKeep = undefined;
   many = undefined;
+  warm();
+}
+
+/** Milliseconds without a question until the screens that a project opens on are made ready. */
+const IDLE = 1200;
+let idle: NodeJS.Timeout | undefined;
+
+function warm(): void {
+  idle = setTimeout(() => {
+    once({ kind: 'overview' });
+    once({ kind: 'rigging', ask: riggingAskSchema.parse({}) });
+  }, IDLE);
 }
 
 function part<K extends keyof Many>(of: K, from: number, most: number): Many[K][] {
@@ -178,6 +191,7 @@ function languagesOf(result: AuditResult): Record<string, number> {
 }
 
 async function answer(question: Question): Promise<unknown> {
+  clearTimeout(idle);
   switch (question.kind) {
     case 'known':
       before.files.push(...question.files);
