@@ -2,6 +2,7 @@
 import type { Overview } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
 import { accountOf, REASONS, type Unjoined } from '../../core/link/joined';
+import { groupBy } from '../../core/model/group-by';
 import type { Component } from '../../core/model/project';
 import { componentRef } from '../../core/model/refs';
 import { SILENCES, silentComponents } from '../../core/report/silences';
@@ -48,13 +49,6 @@ export function overview({ project }: AuditResult): Overview {
   };
 }
 
-function counted(list: Unjoined[], keyOf: (one: Unjoined) => string): [string, Unjoined[]][] {
-  const groups = new Map<string, Unjoined[]>();
-  for (const one of list) {
-    const key = keyOf(one);
-    const known = groups.get(key);
-    if (known) known.push(one);
-    else groups.set(key, [one]);
-  }
-  return [...groups].sort((a, b) => b[1].length - a[1].length);
-}
+/** Those that have something in common, the most frequent first. */
+const counted = (list: Unjoined[], keyOf: (one: Unjoined) => string): [string, Unjoined[]][] =>
+  [...groupBy(list, keyOf)].sort((a, b) => b[1].length - a[1].length);

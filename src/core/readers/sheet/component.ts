@@ -1,8 +1,9 @@
 /** A component of a sheet: what it takes, keeps, raises, provides and shows. */
 import type { ComponentFacts, Span } from '../../model/facts';
-import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { addActions } from './actions';
 import type { Entry, Part } from './document';
+import { addState } from './state';
 import { addNodes } from './tree';
 import { typeOf } from './types';
 import { type Ctx, emptyComponent, OUTSIDE, Unit } from './unit';
@@ -23,7 +24,7 @@ export function readComponent(
   const { facts } = u;
   for (const one of entriesOf(value, 'takes')) addProperty(u, one);
   for (const one of entriesOf(value, 'raises')) addEvent(u, one);
-  for (const one of entriesOf(value, 'keeps')) addState(u, one);
+  for (const one of entriesOf(value, 'keeps')) addState(u, one, true);
   for (const one of entriesOf(value, 'consumes')) addConsumed(u, one);
   for (const handle of value.get('handles')?.items ?? [])
     if (handle.text !== undefined) u.add({ name: handle.text, kind: 'ref', empty: true, ...handle.span });
@@ -101,20 +102,6 @@ function addEvent(u: Unit, { key, keySpan, value }: Entry): void {
     ...keySpan,
   });
   u.add({ name: key, kind: 'prop', port: name, ...keySpan }, true);
-}
-
-function addState(u: Unit, { key, keySpan, value }: Entry): void {
-  const starts = value.get('starts');
-  const init = starts && u.value(starts, DERIVATION, true);
-  const written = typeOf(value.get('type'));
-  const type = written === UNKNOWN && init?.type ? widen(init.type) : written;
-  u.add({
-    name: key,
-    kind: 'state',
-    ...(init ? { init } : {}),
-    ...(type === UNKNOWN ? {} : { type }),
-    ...keySpan,
-  });
 }
 
 function addDerived(u: Unit, { key, keySpan, value }: Entry): void {

@@ -1,12 +1,12 @@
 /** Sheets: component trees that are written down without code. */
 import type { ComponentFacts, FileFacts } from '../../model/facts';
-import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { readSilences } from '../script/comments';
 import { readComponent } from './component';
 import { type Fault, type Part, readDocument } from './document';
-import { typeOf } from './types';
-import { emptyComponent, OUTSIDE, Unit } from './unit';
+import { addState } from './state';
+import { emptyComponent, Unit } from './unit';
 
 /** Files of code that export their component by no name. */
 const BY_DEFAULT = /\.(vue|svelte)$/;
@@ -60,20 +60,7 @@ function readLoose(root: Part, length: number, shared: Map<string, TypeExpr>): C
     role: 'module',
   };
   const u = new Unit(facts, new Map());
-  for (const { key, keySpan, value } of states) {
-    const starts = value.get('starts');
-    const init = starts && u.value(starts, OUTSIDE, false);
-    const written = typeOf(value.get('type'));
-    const type = written === UNKNOWN && init?.type ? widen(init.type) : written;
-    shared.set(key, type);
-    u.add({
-      name: key,
-      kind: 'state',
-      ...(init ? { init } : {}),
-      ...(type === UNKNOWN ? {} : { type }),
-      ...keySpan,
-    });
-  }
+  for (const entry of states) shared.set(entry.key, addState(u, entry, false));
   facts.render.push({ kind: 'group', parent: -1, attributes: [], start: 0, end: length });
   for (const one of roots)
     if (one.text !== undefined)

@@ -1,6 +1,7 @@
 /** A component of a sheet while it is read: its names, and what they stand for. */
 import type { ComponentFacts, ExprFact, Span, SymbolFact, Traits, Where } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN } from '../../model/types';
+import { emptyFacts } from '../script/unit';
 import type { Part } from './document';
 
 const TRAITS: Traits = {
@@ -16,27 +17,8 @@ const TRAITS: Traits = {
   contextAtSetup: true,
 };
 
-export const emptyComponent = (name: string, nameSpan: Span, span: Span): ComponentFacts => ({
-  name,
-  ...span,
-  nameStart: nameSpan.start,
-  nameEnd: nameSpan.end,
-  role: 'component',
-  traits: TRAITS,
-  ports: [],
-  openProps: false,
-  wrapped: false,
-  injected: false,
-  symbols: [],
-  functions: [],
-  reads: [],
-  writes: [],
-  emits: [],
-  provides: [],
-  consumes: [],
-  render: [],
-  calls: [],
-});
+export const emptyComponent = (name: string, nameSpan: Span, span: Span): ComponentFacts =>
+  emptyFacts(name, span, nameSpan, TRAITS);
 
 /** Where an expression stands: what it is for, the function that it runs in, and names that are there only here. */
 export interface Ctx {
