@@ -83,6 +83,7 @@ function read(file: string, reader: string): Before | undefined {
 
 function removeOld(folder: string): void {
   for (const name of readdirSync(folder)) {
+    if (!name.includes('.facts')) continue;
     const path = join(folder, name);
     if (Date.now() - statSync(path).mtimeMs > DAYS * DAY) rmSync(path, { force: true });
   }

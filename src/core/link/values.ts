@@ -127,15 +127,23 @@ export class Values {
       expr.kind === 'call' && expr.symbol !== undefined
         ? frame.code.facts.symbols[expr.symbol]!.fn
         : undefined;
-    const gives = fn === undefined ? undefined : frame.code.facts.functions[fn]!.gives;
-    if (!gives) return undefined;
-    const inside = this.known.once(frame, `fn${fn}`, want, () =>
-      inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true),
+    const inside = fn === undefined ? undefined : this.resultOf(frame, expr.symbol!, want, depth);
+    return (
+      inside &&
+      unique([...inside, ...this.loose(frame, { ...expr, symbol: undefined } as unknown as ExprFact, depth)])
     );
-    return unique([
-      ...inside,
-      ...this.loose(frame, { ...expr, symbol: undefined } as unknown as ExprFact, depth),
-    ]);
+  }
+
+  /** What a function of the component gives back; undefined where that is not known. */
+  private resultOf(frame: Frame, symbol: number, want: string[], depth: number): Source[] | undefined {
+    const { fn } = frame.code.facts.symbols[symbol]!;
+    const gives = fn === undefined ? undefined : frame.code.facts.functions[fn]!.gives;
+    return (
+      gives &&
+      this.known.once(frame, `fn${fn}`, want, () =>
+        inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true),
+      )
+    );
   }
 
   /** What a call of a store gives: the part that its selector picks, or the whole. */
@@ -210,7 +218,10 @@ export class Values {
   /** All that an expression uses flows into it, nobody knows where. */
   private loose(frame: Frame, expr: ExprFact, depth: number): Source[] {
     return inexact(
-      unique(symbolsOf(expr).flatMap((one) => this.symbolSources(frame, one, [], depth + 1))),
+      unique([
+        ...symbolsOf(expr).flatMap((one) => this.symbolSources(frame, one, [], depth + 1)),
+        ...(expr.asks ?? []).flatMap((one) => this.resultOf(frame, one, [], depth) ?? []),
+      ]),
       true,
     );
   }

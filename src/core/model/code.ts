@@ -75,6 +75,8 @@ export interface ExprFact extends Span {
   path?: string[];
   /** Symbols whose values flow into it. */
   uses?: number[];
+  /** Functions of the component that are called in it, and whose results it is worked out of. */
+  asks?: number[];
   type?: TypeExpr;
   /** function: index in the component's functions. */
   fn?: number;

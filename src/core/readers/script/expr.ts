@@ -43,10 +43,22 @@ const LOOPS = new Set([
   'reduce',
 ]);
 
+/** The functions of the component whose results are a part of some expressions. */
+function mergeAsks(...parts: (ExprFact | undefined)[]): number[] {
+  const found = new Set<number>();
+  for (const part of parts) {
+    if (part?.kind === 'call' && part.symbol !== undefined) found.add(part.symbol);
+    for (const one of part?.asks ?? []) found.add(one);
+  }
+  return [...found];
+}
+
 function computed(node: t.Node, ...parts: (ExprFact | undefined)[]): ExprFact {
   const expr: ExprFact = { kind: 'computed', start: node.start!, end: node.end! };
   const uses = mergeUses(...parts);
   if (uses.length) expr.uses = uses;
+  const asks = mergeAsks(...parts);
+  if (asks.length) expr.asks = asks;
   const { content } = mergeContent(...parts);
   if (content) expr.content = content;
   return expr;
@@ -89,7 +101,8 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
         const inner = inArm(u, ctx, node.test, arm === node.consequent);
         return use(u, readExpr(u, arm, inner), inner);
       });
-      return { ...computed(node, ...arms), uses: mergeUses(test, ...arms), gives: arms };
+      // What decides is a part of what it is worked out of, and is none of its arms.
+      return { ...computed(node, test, ...arms), ...mergeContent(...arms), gives: arms };
     }
     case 'LogicalExpression': {
       const test = ctx.where === 'condition' || node.operator === '&&' ? 'condition' : ctx.where;
