@@ -274,6 +274,18 @@ export class Values {
       const path = into(symbol.path ?? [], want);
       return arg && frame.caller ? this.sources(frame.caller, arg, path, depth + 1) : [];
     }
+    if (symbol.kind === 'param' && symbol.within !== undefined && symbol.index !== undefined) {
+      const { within, index: at } = symbol;
+      const path = into(symbol.path ?? [], want);
+      const calls = within < 0 ? [] : (frame.code.facts.functions[within]!.given ?? []);
+      // What a function of the component is called with by its name.
+      return this.known.once(frame, index, want, () =>
+        inexact(
+          unique(calls.flatMap((args) => (args[at] ? this.sources(frame, args[at], path, depth + 1) : []))),
+          calls.length > 1,
+        ),
+      );
+    }
     if (symbol.store) return this.storeSources(frame, symbol.store, want, depth);
     if (symbol.kind === 'shared') {
       // What a module made by a helper, and did not name otherwise.

@@ -131,6 +131,8 @@ export interface FunctionFact extends Span {
   takes?: { names: (Span & { name: string })[]; rest: boolean };
   /** What it gives back: one of these. */
   gives?: ExprFact[];
+  /** What it is called with by its name, call by call. */
+  given?: ExprFact[][];
   /** The framework calls it once, before the component is first drawn. */
   first?: true;
   /** It only calls this symbol, with its own parameters as they are (or with other arguments: `bound`). */

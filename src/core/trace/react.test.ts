@@ -1,5 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { auditSources } from '../audit';
+import { nodeRef } from '../model/refs';
+import { MOUNT } from '../rules/testing';
 import { type Sources, traces } from './testing';
 import { renderTree } from './tree';
 
@@ -620,4 +622,49 @@ function Show({ busy }) { return <i>{busy}</i>; }`;
     traces(app(`import { useState } from 'elsewhere';`), [
       ['Show:prop:busy', ['App:local:busy pass Show:prop:busy']],
     ]));
+});
+
+describe('functions of the component that are called for what they give', () => {
+  const button = `function Button({ off }) { return <button disabled={off} />; }`;
+  test.each<[string, string, string[]]>([
+    [
+      'behind an operator',
+      `const [a] = useState(0); const [b] = useState(0);
+  const can = () => { const sum = a * 2; return sum > 0 && b; };
+  return <Button off={!can()} />;`,
+      ['App:local:sum > Button:prop:off', 'App:state:a > App:local:sum', 'App:state:b > Button:prop:off'],
+    ],
+    [
+      'in a condition, beside others',
+      `const [a] = useState(0);
+  const can = () => { return a > 2; };
+  return <Button off={can() ? 1 : 2} />;`,
+      ['App:state:a > Button:prop:off'],
+    ],
+    [
+      'what it is given reaches what it works out',
+      `const [cabin] = useState({ seats: 3 });
+  const free = (one) => { const { seats } = one; return seats - 1; };
+  return <Button off={free(cabin)} />;`,
+      ['App:local:seats > Button:prop:off', 'App:state:cabin > App:local:seats'],
+    ],
+    [
+      'a function that nobody calls gives nothing',
+      `const [a] = useState(0);
+  const can = () => { return a > 2; };
+  return <Button off={3} />;`,
+      [],
+    ],
+  ])('%s', (_, body, expected) => {
+    const { result } = auditSources({
+      ...MOUNT,
+      'App.tsx': `import { useState } from 'react';\nexport function App() { ${body} }\n${button}`,
+    });
+    const { nodes, edges: all } = result.project.flow;
+    const found = all.map(
+      ({ from, to }) => `${nodeRef(result.project, nodes[from]!)} > ${nodeRef(result.project, nodes[to]!)}`,
+    );
+    for (const one of expected) expect(found).toContain(one);
+    if (!expected.length) expect(found.filter((one) => one.endsWith('Button:prop:off'))).toEqual([]);
+  });
 });

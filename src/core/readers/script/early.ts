@@ -15,6 +15,8 @@ export function settleEarly(u: Unit): void {
   for (const { binding, args, callee, at, ctx } of u.earlyCalls) {
     const symbol = u.refs.get(binding);
     if (symbol === undefined) continue;
+    const { fn } = u.facts.symbols[symbol]!;
+    if (fn !== undefined && args.length) (u.facts.functions[fn]!.given ??= []).push(args);
     if (u.facts.symbols[symbol]!.kind === 'setter') noteSet(u, symbol, args, at, ctx);
     else noteInvoke(u, { kind: 'identity', symbol, ...callee }, args, at, ctx);
   }
