@@ -40,7 +40,10 @@ function distinct(places: Places, list: Place[]): Spot[] {
   return [...seen.values()];
 }
 
-/** Components, ports, findings and files whose names hold all words of a query; those that begin with it come first. */
+/** A sentence holds many words: it comes after whatever bears them as its name. */
+const SENTENCE = 100;
+
+/** Components, ports, files, rules and findings that hold all words of a query; what is called so comes first. */
 export function search(result: AuditResult, query: string, most = 40): Hit[] {
   const words = query
     .toLowerCase()
@@ -93,7 +96,7 @@ export function search(result: AuditResult, query: string, most = 40): Hit[] {
       detail: rule.summary,
     });
   for (const finding of result.findings) {
-    offer(finding.message, `${finding.rule} ${finding.subject} ${finding.message}`, 3, {
+    offer(finding.message, `${finding.rule} ${finding.subject} ${finding.message}`, SENTENCE, {
       kind: 'finding',
       ref: finding.fingerprint,
       detail: finding.rule,
