@@ -1,6 +1,6 @@
 /** Names that are used above their declaration, in code that runs when all of it is there. */
 import { noteInvoke, noteSet } from './invokes';
-import { noteCall, noteRead, type Unit } from './unit';
+import { noteCall, noteGiven, noteRead, type Unit } from './unit';
 
 /** Notes the reads and the calls of names that were used above their declaration. */
 export function settleEarly(u: Unit): void {
@@ -15,8 +15,7 @@ export function settleEarly(u: Unit): void {
   for (const { binding, args, callee, at, ctx } of u.earlyCalls) {
     const symbol = u.refs.get(binding);
     if (symbol === undefined) continue;
-    const { fn } = u.facts.symbols[symbol]!;
-    if (fn !== undefined && args.length) (u.facts.functions[fn]!.given ??= []).push(args);
+    noteGiven(u, u.facts.symbols[symbol]!.fn, args);
     if (u.facts.symbols[symbol]!.kind === 'setter') noteSet(u, symbol, args, at, ctx);
     else noteInvoke(u, { kind: 'identity', symbol, ...callee }, args, at, ctx);
   }

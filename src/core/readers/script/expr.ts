@@ -26,6 +26,7 @@ import {
   unwrap,
   use,
   usesOf,
+  noteGiven,
 } from './unit';
 import { eachChild } from './walk';
 import { noteMutation, noteWrite } from './writes';
@@ -296,7 +297,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     if (symbol.kind === 'handler') {
       // Of a function that is read further down, what it draws is not known yet.
       const content = symbol.fn === undefined ? [] : u.contents[symbol.fn]!;
-      if (symbol.fn !== undefined && args.length) (u.facts.functions[symbol.fn]!.given ??= []).push(args);
+      noteGiven(u, symbol.fn, args);
       noteCalled(args);
       return {
         ...computed(node, ...valuesOf(u, node.arguments, args)),

@@ -247,6 +247,12 @@ export function mergeUses(...list: (ExprFact | undefined)[]): number[] {
   return found;
 }
 
+/** Notes what a function of the component is called with; a method may be called before it is read. */
+export function noteGiven(u: Unit, fn: number | undefined, args: ExprFact[]): void {
+  const called = fn === undefined ? undefined : u.facts.functions[fn];
+  if (called && args.length) (called.given ??= []).push(args);
+}
+
 const NOTHING = {};
 
 export const mergeContent = (...list: (ExprFact | undefined)[]): Pick<ExprFact, 'content'> => {
