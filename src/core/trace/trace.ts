@@ -54,7 +54,10 @@ const nodesByRef = oncePer((project: Linked) =>
 /** The nodes that a port reference names; empty if there are none. */
 export const findNodes = (project: Linked, ref: string): FlowNode[] => nodesByRef(project).get(ref) ?? [];
 
-/** What is reached from some nodes, across the breaks of broken paths, too; and which breaks these were. */
+/**
+ * What is reached from some nodes. From an event, the breaks on its own path are crossed, too: what is raised at one end
+ * is waited for at the other. A break further away is none of its own: nothing flows over it.
+ */
 function reachAcross(project: Linked, starts: FlowNode[], breaks: Break[]): Reach & { crossed: Break[] } {
   const options = { step: withoutTests(project, starts), most: MAX_NODES };
   const found = reach(
@@ -62,21 +65,30 @@ function reachAcross(project: Linked, starts: FlowNode[], breaks: Break[]): Reac
     starts.map((node) => node.id),
     options,
   );
+  const path = new Set(starts.filter(({ channel }) => channel === 'event').map(({ id }) => id));
   const crossed: Break[] = [];
-  // What lies behind one break may end at another.
-  for (let before = -1; before < crossed.length;) {
-    before = crossed.length;
+  for (const id of path) {
+    for (const next of eventsBeside(project, id)) path.add(next);
     for (const one of breaks) {
-      if (crossed.includes(one)) continue;
-      const [hasBelow, hasAbove] = [found.nodes.has(one.below), found.nodes.has(one.above)];
-      if (!hasBelow && !hasAbove) continue;
+      if (crossed.includes(one) || (one.below !== id && one.above !== id)) continue;
       crossed.push(one);
-      if (hasBelow && hasAbove) continue;
-      const far = reach(project.flow, [hasBelow ? one.above : one.below], options);
-      for (const kind of ['nodes', 'edges', 'cut'] as const) for (const id of far[kind]) found[kind].add(id);
+      const far = one.below === id ? one.above : one.below;
+      path.add(far);
+      const beyond = reach(project.flow, [far], options);
+      for (const kind of ['nodes', 'edges', 'cut'] as const)
+        for (const node of beyond[kind]) found[kind].add(node);
     }
   }
   return { ...found, crossed };
+}
+
+/** The events that an event is raised again as, and those that it is raised for. */
+function eventsBeside({ flow }: Linked, id: number): number[] {
+  const beside = [
+    ...flow.out[id]!.map((index) => flow.edges[index]!.to),
+    ...flow.into[id]!.map((index) => flow.edges[index]!.from),
+  ];
+  return beside.filter((node) => flow.nodes[node]!.channel === 'event');
 }
 
 /**
