@@ -106,11 +106,10 @@ export const componentViewSchema = z.object({
   file: z.string(),
   spot: spotSchema,
   language: z.string(),
-  /** Who may render it besides the written call sites, and what it may take besides its ports. */
+  /** Others may render it besides the written call sites. */
   elsewhere: z.boolean(),
   /** What is not known of it, and what is therefore not reported. */
   silences: z.array(z.object({ why: z.string(), so: z.string() })),
-  open: z.boolean(),
   ports: z.array(portViewSchema),
   sites: z.array(siteViewSchema),
   /** Names that call sites hand over and the component does not take. */

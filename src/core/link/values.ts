@@ -277,7 +277,7 @@ export class Values {
     if (symbol.kind === 'param' && symbol.within !== undefined && symbol.index !== undefined) {
       const { within, index: at } = symbol;
       const path = into(symbol.path ?? [], want);
-      const calls = within < 0 ? [] : (frame.code.facts.functions[within]?.given ?? []);
+      const calls = frame.code.facts.functions[within]?.given ?? [];
       // What a function of the component is called with by its name.
       return this.known.once(frame, index, want, () =>
         inexact(

@@ -28,7 +28,7 @@ export function ruleNamed(name: string): RuleWithPage | undefined {
 }
 
 /** Tells how to silence a rule at one place, and as a whole. */
-export const silencing = (rule: string) => ({
+const silencing = (rule: string) => ({
   place: `// zinc-rope-ignore ${rule}: why it may stay`,
   whole: `"rules": { "${rule}": "off" }`,
 });

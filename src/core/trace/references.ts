@@ -97,12 +97,15 @@ const holdsPath = (path: string, part: string): boolean =>
   `/${path.replace(/\.[^/]*$/, '')}/`.includes(`/${part}/`);
 
 function nearest(wanted: string, all: { name: string; ref: string }[]): string[] {
-  const scored = new Map(all.map(({ name, ref }) => [ref, farFrom(name, wanted)]));
-  return [...scored]
+  return firstOf(new Map(all.map(({ name, ref }) => [ref, farFrom(name, wanted)])));
+}
+
+/** The nearest of some references, by how far each is. */
+const firstOf = (scored: Map<string, number>): string[] =>
+  [...scored]
     .sort((a, b) => a[1] - b[1])
     .slice(0, MOST_NEAR)
     .map(([ref]) => ref);
-}
 
 /** What holds the whole of the wanted name is nearer than what is spelled alike. */
 const farFrom = (name: string, wanted: string): number =>
@@ -119,8 +122,5 @@ function nearPorts(project: Linked, text: string): string[] {
     const far = farFrom(node.name.toLowerCase(), wanted) + farFrom(of.name.toLowerCase(), owner);
     scored.set(nodeRef(project, node), far);
   }
-  return [...scored]
-    .sort((a, b) => a[1] - b[1])
-    .slice(0, MOST_NEAR)
-    .map(([ref]) => ref);
+  return firstOf(scored);
 }

@@ -21,7 +21,7 @@ import { findNodes } from './trace';
 import { renderTree, type Tree } from './tree';
 
 /** So many strands are looked up for words that are in no finding; those that fit best. */
-export const MOST_FOUND = 60;
+const MOST_FOUND = 60;
 
 /** Which strands are asked for. Without any wish they are those that carry findings. */
 export interface Ask {
@@ -159,6 +159,7 @@ const isIn = (path: string, folder: string | undefined): boolean =>
 const isNamed = (project: Linked, node: FlowNode, ref: string): boolean =>
   componentRef(project, project.components[node.component]!) === ref;
 
+/** The words of what somebody looks for, in lower case. */
 export const wordsOf = (text: string | undefined): string[] =>
   (text ?? '')
     .toLowerCase()

@@ -32,7 +32,6 @@ export function componentView(result: AuditResult, textOf: TextOf, wanted: strin
       ...silencesOf(component),
       ...(sites.some((site) => isOpenSite(project, site)) ? (['spread'] as const) : []),
     ].map((one) => SILENCES[one]),
-    open: component.open || component.unresolved,
     ports: [...component.ports.values()].map((port) => portView(at, component, port)),
     sites: siteViews(at, component, sites, strays),
     strays,

@@ -7,6 +7,7 @@ import { type Places, placesOf, type TextOf } from '../../core/report/places';
 import { RULES } from '../../core/rules';
 import { breaksOf } from '../../core/trace/breaks';
 import { nodesAt, type Unfound } from '../../core/trace/references';
+import { wordsOf } from '../../core/trace/rigging';
 import { traceNodes } from '../../core/trace/trace';
 
 /** The strand of a port reference, or the references that it may mean. */
@@ -45,10 +46,7 @@ const SENTENCE = 100;
 
 /** Components, ports, files, rules and findings that hold all words of a query; what is called so comes first. */
 export function search(result: AuditResult, query: string, most = 40): Hit[] {
-  const words = query
-    .toLowerCase()
-    .split(/[\s:]+/)
-    .filter(Boolean);
+  const words = wordsOf(query);
   if (!words.length) return [];
   const { project } = result;
   const found: { hit: Hit; rank: number }[] = [];

@@ -1,5 +1,5 @@
 /** A component: its interface, what happens inside, its call sites side by side, and what it hangs on. */
-import type { ReactNode } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { ComponentView, PortView } from '../../../api/component-schemas';
 import { api } from '../../api';
@@ -24,10 +24,10 @@ export function ComponentPage() {
   const { data: view, error, isLoading, refetch } = api.useComponentQuery({ id, ref }, { skip: !ref });
   const { data: findings = [] } = api.useFindingsQuery(id);
   const { data: project } = api.useProjectQuery(id);
+  const isWide = useMemo(() => view !== undefined && layersOf(view.inside).width > BESIDE, [view]);
   if (!ref) return <Empty>Choose a component in the catalogue.</Empty>;
   if (error) return <Unfound error={error} retry={() => void refetch()} />;
   if (isLoading || !view) return <Waiting what="the component" />;
-  const isWide = layersOf(view.inside).width > BESIDE;
   const half = Math.ceil(view.ports.length / 2);
   const own = findings.filter((one) => one.component === view.ref);
   return (
