@@ -30,6 +30,8 @@ export const findingSchema = z.object({
   fingerprint: z.string(),
   silenced: z.string().optional(),
   beside: z.literal(true).optional(),
+  /** It is not in the audit that was kept last: the folder has changed since. */
+  fresh: z.literal(true).optional(),
   decision: decisionSchema.optional(),
 });
 
@@ -299,9 +301,42 @@ export type FindingRow = z.infer<typeof findingRowSchema>;
 export type AuditSummary = z.infer<typeof auditSchema>;
 export type ProjectSummary = z.infer<typeof projectSchema>;
 /** A step of one of the projects, as the server tells it to whoever listens. */
+const brokenSchema = z.object({
+  file: z.string(),
+  line: z.number(),
+  column: z.number(),
+  message: z.string(),
+});
+
+/** What the folder holds now, where that is another thing than what was kept. */
+const aheadSchema = z.object({
+  /** When it was last brought up to date. */
+  at: z.string(),
+  /** So many files are others than in the audit that was kept; the first of them by path. */
+  files: z.number(),
+  paths: z.array(z.string()),
+  fresh: z.number(),
+  gone: z.number(),
+  /** Files that cannot be understood at the moment: what was known of them is shown. */
+  broken: z.array(brokenSchema),
+});
+
+export const liveSchema = z.object({
+  /** Grows with every change of what is shown. */
+  serial: z.number(),
+  watching: z.boolean(),
+  /** Why it is not watched. */
+  reason: z.string().optional(),
+  ahead: aheadSchema.optional(),
+});
+
+export const liveStepSchema = z.object({ id: z.string(), live: liveSchema });
+
 export const projectStepSchema = progressSchema.extend({ id: z.string() });
 
 export type Progress = z.infer<typeof progressSchema>;
+export type Ahead = z.infer<typeof aheadSchema>;
+export type Live = z.infer<typeof liveSchema>;
 export type RiggingView = z.infer<typeof riggingSchema>;
 export type RiggingAsk = z.output<typeof riggingAskSchema>;
 export type RowWindow = z.infer<typeof rowWindowSchema>;

@@ -8,6 +8,7 @@ import { isReadable } from '../core/readers';
 import { isManifest } from '../core/readers/manifest';
 import { type Report, type ReportedFinding, reportOf } from '../core/report/summary';
 import { auditFolder, loadConfig } from '../server/engine/audit-folder';
+import { saysWhatCounts } from '../server/sources/settings-file';
 
 /** It cannot be told what is new: the reason is the message. */
 export class NoBaseline extends Error {}
@@ -71,13 +72,10 @@ function takeOut(root: string, commit: string, folder: string): void {
   const top = git(['rev-parse', '--show-toplevel']).trim();
   const paths = git(['-C', top, 'ls-files', '-z'])
     .split('\0')
-    .filter((path) => path && (isReadable(path) || isManifest(path) || isSetting(path)));
+    .filter((path) => path && (isReadable(path) || isManifest(path) || saysWhatCounts(path)));
   git(['-C', top, 'checkout-index', '-z', '--stdin', '-f', `--prefix=${folder}/`], paths.join('\0'));
   rmSync(index, { force: true });
 }
-
-const isSetting = (path: string): boolean =>
-  path === 'zinc-rope.config.json' || path.split('/').at(-1) === '.gitignore';
 
 /** Findings that an earlier audit has no partner for; several of one fingerprint are paired one by one. */
 export function newFindings(findings: ReportedFinding[], before: string[]): Set<ReportedFinding> {

@@ -7,14 +7,12 @@ import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, wri
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import type { FileFacts } from '../core/model/facts';
-import type { FolderAudit, FolderOptions } from '../server/engine/audit-folder';
+import type { FactsBefore, FolderAudit } from '../server/engine/folder';
 import { readerVersion } from '../server/engine/reader-version';
-
-type Before = NonNullable<FolderOptions['before']>;
 
 export interface FactCache {
   /** What the runs before have read; undefined where there is nothing that holds. */
-  before: Before | undefined;
+  before: FactsBefore | undefined;
   /** Keeps what was read. Nothing is thrown: who cannot keep it reads it again the next time. */
   keep(found: FolderAudit): void;
 }
@@ -62,7 +60,7 @@ export function openCache(folder: string, root: string): FactCache {
 const digest = (text: string): string => createHash('sha256').update(text).digest('base64url').slice(0, 22);
 
 /** What a file holds, if these readers made it and it is whole. */
-function read(file: string, reader: string): Before | undefined {
+function read(file: string, reader: string): FactsBefore | undefined {
   let text: string;
   try {
     text = readFileSync(file, 'utf8');

@@ -5,7 +5,14 @@ import express, { type ErrorRequestHandler, type Express } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { z } from 'zod';
-import { decideSchema, openSchema, type Progress, riggingAskSchema, undecideSchema } from '../api/schemas';
+import {
+  decideSchema,
+  type Live,
+  openSchema,
+  type Progress,
+  riggingAskSchema,
+  undecideSchema,
+} from '../api/schemas';
 import type { Database } from './db/database';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
 import { rulesWithPages } from '../core/report/rule-page';
@@ -15,6 +22,7 @@ import { isOdd } from './db/kept';
 import { findingOf, findingRowsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
 import { changesOnlyByOwnPages, closed, sameOrigin } from './doors';
 import { HttpProblem, notFound, unfound } from './problem';
+import type { Following } from './live';
 import type { Projects } from './projects';
 
 /** Milliseconds between signs of life on the stream of progress. */
@@ -23,6 +31,8 @@ const HEARTBEAT = 15_000;
 export interface AppParts {
   db: Database;
   projects: Projects;
+  /** Follows the folders of projects that somebody looks at. */
+  live?: Following;
   logger: Logger;
   /** Folder of the built web app, if it is served. */
   web?: string;
@@ -59,7 +69,7 @@ const windowSchema = z.object({
   most: z.coerce.number().int().min(1).max(1000),
 });
 
-export function createApp({ db, projects, logger, web, demo }: AppParts): Express {
+export function createApp({ db, projects, live, logger, web, demo }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
@@ -75,6 +85,9 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     const [last] = await latestAudits(db, id);
     return last ?? notFound('audit of project', id);
   };
+
+  /** The thread of a project whose folder is ahead of what was kept. */
+  const ahead = async (id: string) => (live?.isAhead(id) ? projects.session(id) : undefined);
 
   app.get('/api/projects', async (_request, response) => {
     response.json(await listProjects(db));
@@ -96,7 +109,12 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   app.get('/api/projects/:id', async (request, response) => {
     const row = await project(request.params.id);
     const [audit, before] = await latestAudits(db, row.id);
-    response.json({ ...row, ...(audit ? { audit } : {}), ...(before ? { before: before.counts } : {}) });
+    const now = audit && (await (await ahead(row.id))?.ahead());
+    response.json({
+      ...row,
+      ...(audit ? { audit: { ...audit, ...now } } : {}),
+      ...(before ? { before: before.counts } : {}),
+    });
   });
   app.delete('/api/projects/:id', async (request, response) => {
     await projects.remove((await project(request.params.id)).id);
@@ -112,25 +130,35 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     const row = await project(request.params.id);
     response.json({ cancelled: await projects.cancel(row.id) });
   });
-  // One stream for all projects: browsers open few connections to one host. Whoever comes back is told all there is.
-  app.get('/api/progress', (request, response) => {
+  // One stream for all projects: browsers open few connections to one host. Whoever comes back is told all there is. The
+  // project that a page shows is followed for as long as it listens.
+  app.get('/api/progress', async (request, response) => {
+    const { project: shown } = checked(z.object({ project: z.string().max(100).optional() }), request.query);
+    if (shown !== undefined) await project(shown);
     response.writeHead(200, { 'content-type': 'text/event-stream' });
-    const send = (id: string, step: Progress) =>
-      response.write(`data: ${JSON.stringify({ id, ...step })}\n\n`);
+    const send = (message: object) => response.write(`data: ${JSON.stringify(message)}\n\n`);
+    const sendStep = (id: string, step: Progress) => send({ id, ...step });
+    const sendLive = (id: string, one: Live) => send({ id, live: one });
     response.write('retry: 1000\n\n');
-    for (const [id, step] of projects.all()) send(id, step);
-    const stop = projects.follow(send);
+    const leave = shown === undefined ? undefined : live?.attend(shown);
+    for (const [id, step] of projects.all()) sendStep(id, step);
+    for (const [id, one] of live?.all() ?? []) sendLive(id, one);
+    const stop = projects.follow(sendStep);
+    const stopLive = live?.onStep(sendLive);
     // What stands between may end a connection on which nothing moves.
     const beat = setInterval(() => response.write(':\n\n'), HEARTBEAT);
     request.on('close', () => {
       clearInterval(beat);
       stop();
+      stopLive?.();
+      leave?.();
     });
   });
   app.get('/api/projects/:id/findings', async (request, response) => {
     const { id } = await audited(request.params.id);
     const decisions = await decisionsOf(db, request.params.id);
-    const findings = await findingRowsOf(db, id);
+    const now = await ahead(request.params.id);
+    const findings = (await now?.aheadFindings()) ?? (await findingRowsOf(db, id));
     response.json(
       findings.map((finding) => {
         const decision = decisions.get(finding.fingerprint);
@@ -142,7 +170,11 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
     const { id } = await audited(request.params.id);
     const { fingerprint } = request.params;
     if (isOdd(fingerprint)) throw notText('fingerprint');
-    const finding = (await findingOf(db, id, fingerprint)) ?? notFound('finding', fingerprint);
+    const now = await ahead(request.params.id);
+    const finding =
+      (await now?.aheadFinding(fingerprint)) ??
+      (await findingOf(db, id, fingerprint)) ??
+      notFound('finding', fingerprint);
     const decision = (await decisionsOf(db, request.params.id)).get(fingerprint);
     response.json(decision ? { ...finding, decision } : finding);
   });
@@ -227,7 +259,8 @@ export function createApp({ db, projects, logger, web, demo }: AppParts): Expres
   app.get('/api/projects/:id/source', async (request, response) => {
     const { path } = checked(z.object({ path: z.string().min(1).max(1000) }), request.query);
     const { id } = await audited(request.params.id);
-    const text = await sourceOf(db, id, path);
+    const now = await ahead(request.params.id);
+    const text = (await now?.aheadSource(path)) ?? (await sourceOf(db, id, path));
     if (text === undefined) notFound('file', path);
     response.type('text/plain').send(text);
   });

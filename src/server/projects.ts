@@ -59,6 +59,8 @@ export interface Projects {
   follow(listener: (id: string, progress: Progress) => void): () => void;
   /** Waits for the running audit, if there is one. */
   settled(id: string): Promise<void>;
+  /** No audit of it is running, and the last one that was kept can be asked. */
+  isSettled(id: string): boolean;
   /** The thread that answers questions about the latest audit. */
   session(id: string): Promise<Session>;
   close(): Promise<void>;
@@ -288,6 +290,7 @@ export async function openProjects(
       return () => events.off('step', listener);
     },
     settled: async (id) => running.get(id)?.done,
+    isSettled: (id) => !running.has(id),
     session: db.shared ? currentSession : sessionOf,
     async close() {
       clearInterval(beat);

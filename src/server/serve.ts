@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './app';
 import { openDatabase } from './db/connection';
+import { followProjects } from './live';
 import { openProjects } from './projects';
 
 export interface ServeOptions {
@@ -23,12 +24,14 @@ export async function serve({ folder, port, data }: ServeOptions): Promise<void>
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, pino.destination(2));
   const db = await openDatabase(data);
   const projects = await openProjects(db, (error) => logger.error(error));
+  const live = followProjects(db, projects, (error) => logger.warn(error));
   const root = join(dirname(fileURLToPath(import.meta.url)), '..');
   const web = join(root, 'dist/web');
   const demo = join(root, 'demo');
   const app = createApp({
     db,
     projects,
+    live,
     logger,
     ...(existsSync(web) ? { web } : {}),
     ...(existsSync(demo) ? { demo } : {}),
@@ -41,8 +44,9 @@ export async function serve({ folder, port, data }: ServeOptions): Promise<void>
   const stop = () => {
     server.close();
     server.closeAllConnections();
-    void projects
+    void live
       .close()
+      .then(() => projects.close())
       .then(() => db.close())
       .then(() => process.exit(0));
   };

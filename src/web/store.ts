@@ -1,7 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from './api';
 import { editor, keepEditor } from './editor';
-import { progress } from './shell/progress';
+import { live, progress } from './shell/progress';
 import { applyTheme, theme } from './theme';
 import { steps } from './steps';
 
@@ -12,6 +12,7 @@ export function makeStore() {
       theme: theme.reducer,
       editor: editor.reducer,
       progress: progress.reducer,
+      live: live.reducer,
       steps: steps.reducer,
     },
     middleware: (usual) => usual().concat(api.middleware),

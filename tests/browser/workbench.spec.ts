@@ -143,6 +143,44 @@ test('see what two audits differ in', async ({ page }) => {
   writeFileSync(path, text);
 });
 
+test('what is saved is on the page at once: new findings say so, and what was chosen stays', async ({
+  page,
+}) => {
+  await openSecond(page);
+  await page.goto(page.url().replace(/\/\w+$/, '/findings?by=file&text=line'));
+  await expect(page.getByText('watching')).toBeVisible();
+  const list = page.getByRole('tree', { name: 'List of findings' });
+  const chosen = list.getByRole('treeitem', { level: 2 }).nth(2);
+  await chosen.click();
+  const message = await chosen.innerText();
+  const path = join(process.env.SECOND!, 'src/crew/CrewPanel.tsx');
+  const text = readFileSync(path, 'utf8');
+  writeFileSync(path, text.replace('<Meter value', '<Meter maximum={9} value'));
+  const note = page.getByRole('button', {
+    name: /1 file changed since the audit that was kept; 1 finding new/,
+  });
+  await expect(note).toBeVisible();
+  await expect(chosen).toHaveText(message, { useInnerText: true });
+  await expect(chosen).toHaveAttribute('aria-selected', 'true');
+  await note.click();
+  const since = page.getByRole('dialog', { name: 'Since the audit that was kept' });
+  await expect(since).toContainText('src/crew/CrewPanel.tsx');
+  await since.getByRole('link', { name: '1 finding new' }).click();
+  await expect(list.getByRole('treeitem', { level: 2 })).toHaveText(/CrewPanel passes "maximum".*new/);
+  // Half-written, the file keeps what was known of it.
+  writeFileSync(path, text.replace('<Meter value', '<Meter maximum={9 value'));
+  await expect(page.getByRole('button', { name: /1 file broken at the moment/ })).toBeVisible();
+  await expect(list.getByRole('treeitem', { level: 2 })).toHaveCount(1);
+  writeFileSync(path, text.replace('<Meter value', '<Meter maximum={9} value'));
+  await expect(page.getByRole('button', { name: /1 file broken at the moment/ })).toBeHidden();
+  // Kept with a key, it is an audit.
+  await page.keyboard.press('k');
+  await expect(page.getByText('watching')).toBeVisible();
+  await expect(page.getByText('No finding passes the filters.')).toBeVisible();
+  writeFileSync(path, text);
+  await expect(page.getByRole('button', { name: /0 findings new, 1 gone/ })).toBeVisible();
+});
+
 test('places are links into the editor that was set', async ({ page }) => {
   await page.goto(`${project()}/component?ref=Meter`);
   await expect(page.getByRole('heading', { name: 'Meter' })).toBeVisible();

@@ -1,58 +1,33 @@
 /** Audits a folder: walk, read in worker threads, link, rules. */
 import ignore from 'ignore';
 import { readFile as readText, stat } from 'node:fs/promises';
-import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import type { Piscina } from 'piscina';
 import type { Config } from '../../api/config';
 import { ConfigError } from '../../api/config-error';
 import { openAudit, type Audit } from '../../core/audit';
-import type { FileFacts } from '../../core/model/facts';
 import { readManifest, type Manifest } from '../../core/readers/manifest';
 import { RULES, type Settings } from '../../core/rules';
 import type { Skipped } from '../../core/report/summary';
+import { CONFIG_FILE } from '../sources/settings-file';
 import { walk } from '../sources/walk';
-import {
-  type KnownText,
-  readTask,
-  type ReadResult,
-  type ReadTask,
-  type ReadText,
-  type ReadTexts,
-} from './reader-worker';
-import { workerFile } from '../threads/worker-file';
-
-export interface Progress {
-  stage: 'finding' | 'reading' | 'linking' | 'done';
-  found: number;
-  read: number;
-}
-
-export interface FolderAudit {
-  audit: Audit;
-  config: Config | undefined;
-  facts: Map<string, FileFacts>;
-  /** What was read, with its hash, by path: of files that could not be read, nothing. */
-  texts: Map<string, ReadText>;
-  skipped: Skipped[];
-  /** The package and path manifests that were read. */
-  manifests: { path: string; text: string }[];
-  textOf(path: string): string;
-}
+import type { FactsBefore, FolderAudit, Progress } from './folder';
+import { changesBetween } from './freshen';
+import { hashesOf, readAll, type ReadSoFar, takeRead, Threads, WORTH_THREADS } from './read-files';
+import { readTask, type ReadResult, type ReadTask, type ReadTexts } from './reader-worker';
 
 export interface FolderOptions {
   config?: Config;
   signal?: AbortSignal;
   onProgress?(progress: Progress): void;
-  /** Facts of an audit before this one, so that unchanged files need no reading. */
-  before?: { facts: Map<string, FileFacts>; hashes: Map<string, string> };
+  /** An audit before this one, so that unchanged files need no reading. */
+  before?: FactsBefore;
   /** An audit of the folder that is still at hand: it is brought up to date. What it knows goes before `before`. */
   last?: FolderAudit;
+  /** With `last`: a file that cannot be understood any more keeps what was known of it. */
+  keepBroken?: boolean;
+  /** With `last`: texts that stand in no file yet, by path. */
+  unsaved?: ReadonlyMap<string, string>;
 }
-
-/** Fewer files than this are read faster than a thread starts. */
-const WORTH_THREADS = 60;
-const BATCH = 24;
 
 /** Whether a path from the audited root is meant by globs, as ignore files write them. */
 function matcherOf(globs: string[]): (path: string) => boolean {
@@ -69,7 +44,7 @@ export const settingsOf = (config: Config | undefined): Settings => ({
 
 /** Reads and checks a settings file; without a path, the one at the root, if there is one. */
 export async function loadConfig(root: string, path?: string): Promise<Config | undefined> {
-  const file = path ?? join(root, 'zinc-rope.config.json');
+  const file = path ?? join(root, CONFIG_FILE);
   let text: string;
   try {
     if (!(await stat(file)).isFile()) throw new ConfigError(`${file}: the settings file is no file`);
@@ -116,17 +91,18 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
     throw error;
   });
   const found = walked.sources.length;
-  const facts = new Map<string, FileFacts>();
-  const texts = new Map<string, ReadText>();
+  const now: ReadSoFar = { facts: new Map(), texts: new Map(), broken: new Map() };
+  const { facts, texts } = now;
   const take = (task: ReadTask, result: ReadResult | ReadTexts) => {
-    const list = 'json' in result ? (JSON.parse(result.json) as (FileFacts | null)[]) : result.facts;
-    task.paths.forEach((path, i) => {
-      facts.set(path, list[i] ?? before!.facts.get(path)!);
-      texts.set(path, result.read[i]!);
-    });
+    takeRead(now, task, result, before?.facts, options.keepBroken ? last : undefined);
     progress('reading', found, facts.size);
   };
-  const known = before && { ...before, ...(last ? { texts: last.texts } : {}) };
+  const { unsaved } = options;
+  const known = before && {
+    ...before,
+    ...(last ? { texts: last.texts } : {}),
+    ...(unsaved ? { unsaved } : {}),
+  };
   await readAll(root, walked.sources, known, signal, take, threads);
   // What the walk left out may be a part of what it found.
   const more = [...facts.values()].flatMap((one) => (one.parts ?? []).map(({ path }) => path));
@@ -156,102 +132,11 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
   return {
     audit,
     config,
-    facts,
-    texts,
+    ...now,
     skipped: walked.skipped,
     manifests,
     textOf: (path) => texts.get(path)?.text ?? '',
   };
-}
-
-const hashesOf = (texts: FolderAudit['texts']): Map<string, string> =>
-  new Map([...texts].map(([path, { hash }]) => [path, hash]));
-
-/** The facts that are others than before, by path; undefined of files that are gone. */
-function changesBetween(
-  before: Map<string, FileFacts>,
-  after: Map<string, FileFacts>,
-): Map<string, FileFacts | undefined> {
-  const changes = new Map<string, FileFacts | undefined>();
-  for (const [path, one] of after) if (before.get(path) !== one) changes.set(path, one);
-  for (const path of before.keys()) if (!after.has(path)) changes.set(path, undefined);
-  return changes;
-}
-
-/** Threads that read files; started once, when they are worth it. */
-class Threads {
-  readonly count = Math.max(1, availableParallelism() - 1);
-  private pool: Promise<Piscina<ReadTask, ReadResult>> | undefined;
-
-  start(): Promise<Piscina<ReadTask, ReadResult>> {
-    this.pool ??= import('piscina').then(
-      ({ Piscina: Pool }) =>
-        new Pool<ReadTask, ReadResult>({
-          filename: workerFile('reader-worker').href,
-          minThreads: this.count,
-          maxThreads: this.count,
-          concurrentTasksPerWorker: 2,
-        }),
-    );
-    return this.pool;
-  }
-
-  stop(): void {
-    void this.pool?.then((pool) => pool.destroy());
-  }
-}
-
-/** What is known of the files of an audit before, and their texts, where these are still at hand. */
-type Known = NonNullable<FolderOptions['before']> & { texts?: FolderAudit['texts'] };
-
-function knownText({ facts, hashes }: Known, path: string): KnownText {
-  const { parts } = facts.get(path) ?? {};
-  return { hash: hashes.get(path) ?? '', ...(parts ? { parts } : {}) };
-}
-
-async function readAll(
-  root: string,
-  sources: string[],
-  before: Known | undefined,
-  signal: AbortSignal | undefined,
-  take: (task: ReadTask, result: ReadResult | ReadTexts) => void,
-  threads: Threads,
-): Promise<void> {
-  const tasks: ReadTask[] = [];
-  for (let i = 0; i < sources.length; i += BATCH) {
-    const paths = sources.slice(i, i + BATCH);
-    const known = before && Object.fromEntries(paths.map((path) => [path, knownText(before, path)]));
-    const { texts } = before ?? {};
-    tasks.push({ root, paths, ...(known ? { known } : {}), ...(texts ? { last: texts } : {}) });
-  }
-  if (sources.length < WORTH_THREADS || before) return readHere(tasks.reverse(), signal, take);
-  // This thread reads too: what it reads needs no crossing.
-  const pool = await threads.start();
-  const queue = tasks.reverse();
-  const elsewhere = Array.from({ length: threads.count * 2 }, async () => {
-    for (let task = queue.pop(); task; task = queue.pop()) {
-      take(task, await pool.run(task, signal ? { signal } : {}));
-    }
-  });
-  try {
-    await readHere(queue, signal, take);
-    await Promise.all(elsewhere);
-  } finally {
-    threads.stop();
-  }
-}
-
-/** Reads tasks in this thread, with a pause after each for progress, results and cancelling. */
-async function readHere(
-  queue: ReadTask[],
-  signal: AbortSignal | undefined,
-  take: (task: ReadTask, result: ReadTexts) => void,
-): Promise<void> {
-  for (let task = queue.pop(); task; task = queue.pop()) {
-    signal?.throwIfAborted();
-    take(task, readTask(task));
-    await new Promise((resolve) => setImmediate(resolve));
-  }
 }
 
 const readManifests = (root: string, paths: string[]): Promise<FolderAudit['manifests']> =>

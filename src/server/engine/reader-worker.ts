@@ -14,6 +14,8 @@ export interface ReadTask {
   known?: Record<string, KnownText>;
   /** Texts that are still at hand, as they were read: those of files that look the same are not read again. */
   last?: ReadonlyMap<string, ReadText>;
+  /** What is being written and stands in no file yet: it goes before the text of the file. */
+  unsaved?: ReadonlyMap<string, string>;
 }
 
 /** The hash of a text, and those of the other files that its facts were made of. */
@@ -78,9 +80,10 @@ export const isSameText = (
 /** Reads the files of a task. A file that has gone in the meantime gives facts with a problem. */
 export function readTask(task: ReadTask): ReadTexts {
   const read: ReadText[] = [];
-  const partOf = (path: string) => partIn(task.root, path);
+  const { unsaved } = task;
+  const partOf = (path: string) => unsaved?.get(path) ?? partIn(task.root, path);
   const looksSame = (path: string, stamp: string | undefined): boolean =>
-    stamp !== undefined && task.last?.get(path)?.stamp === stamp;
+    stamp !== undefined && !unsaved?.has(path) && task.last?.get(path)?.stamp === stamp;
   const facts = task.paths.map((path) => {
     let text: string;
     const known = task.known?.[path];
@@ -91,7 +94,7 @@ export function readTask(task: ReadTask): ReadTexts {
       return null;
     }
     try {
-      text = readFileSync(join(task.root, path), 'utf8');
+      text = unsaved?.get(path) ?? readFileSync(join(task.root, path), 'utf8');
     } catch (error) {
       read.push({ text: '', hash: '' });
       const { code } = error as NodeJS.ErrnoException;
@@ -99,7 +102,7 @@ export function readTask(task: ReadTask): ReadTexts {
       return { ...readFile(path, ''), problem };
     }
     const hash = hashOf(text);
-    read.push({ text, hash, ...(stamp === undefined ? {} : { stamp }) });
+    read.push({ text, hash, ...(stamp === undefined || unsaved?.has(path) ? {} : { stamp }) });
     return isSameText(known, hash, partOf) ? null : readUnit(path, text, partOf);
   });
   return { facts, read };

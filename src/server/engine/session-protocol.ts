@@ -33,6 +33,13 @@ export type Question =
   | { kind: 'part'; of: keyof Many; from: number; most: number }
   /** All of the audit that was opened is kept: nobody fetches what it has many of any more. */
   | { kind: 'kept' }
+  /** Brings what is shown up to what the folder holds; with `paths`, nothing but these files has changed. */
+  | { kind: 'freshen'; root: string; paths: string[] | undefined }
+  /** What is shown in place of what was kept, where the folder is ahead of that. */
+  | { kind: 'ahead' }
+  | { kind: 'ahead-findings' }
+  | { kind: 'ahead-finding'; fingerprint: string }
+  | { kind: 'ahead-source'; path: string }
   | { kind: 'rigging'; ask: RiggingAsk }
   | { kind: 'rows'; ask: RiggingAsk; from: number; most: number }
   | { kind: 'strand'; ref: string }

@@ -1,11 +1,15 @@
 /** One thread per open project: audits it, brings the audit up to date, and answers questions about it. */
 import type { Config } from '../../api/config';
 import { riggingAskSchema } from '../../api/schemas';
-import { openAudit, type AuditResult } from '../../core/audit';
+import { openAudit } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
 import { isManifest } from '../../core/readers/manifest';
 import { type ReportedFinding, reportOf } from '../../core/report/summary';
-import { auditFolder, type FolderAudit, loadConfig, settingsOf, understood } from './audit-folder';
+import { type AheadState, aheadOf, type Base, hashesNow, rowsOf } from './ahead';
+import { auditFolder, loadConfig, settingsOf, understood } from './audit-folder';
+import type { FolderAudit } from './folder';
+import { freshenFiles } from './freshen';
+import { languagesOf } from './languages';
 import type { KnownFacts } from '../db/facts';
 import type { PlacedFinding, SameFinding, StoredFile } from '../db/projects';
 import { answerQuestions, tell } from '../threads/answering';
@@ -30,6 +34,7 @@ interface Kept {
   /** Hashes by path. */
   files: Map<string, string>;
   findings: string[];
+  facts: WeakSet<FileFacts>;
 }
 
 /** So many answers are kept, those asked for last. */
@@ -44,6 +49,10 @@ let toKeep: Kept | undefined;
 let kept: Kept | undefined;
 /** Facts that are in the database. */
 let keptFacts = new WeakSet<FileFacts>();
+/** What the folder is compared with as it changes: the audit that was opened last; made when it is needed. */
+let base: Base | undefined;
+/** Where the folder holds something else by now. */
+let ahead: AheadState | undefined;
 
 function opened(): FolderAudit {
   if (!state) throw new Error('the project is not open');
@@ -79,10 +88,13 @@ async function open(root: string, since: boolean): Promise<OpenedAudit> {
   const all = [...texts].flatMap(([path, { text, hash }]) => (hash ? [{ path, hash, text }] : []));
   for (const { path, text } of found.manifests) all.push({ path, hash: hashOf(text), text });
   const { findings, ...report } = reportOf(audit.result, textOf, found.skipped);
+  base = { hashes: hashesNow(found), findings };
+  ahead = undefined;
   const last = since ? kept : undefined;
   toKeep = {
     files: new Map(all.map(({ path, hash }) => [path, hash])),
     findings: findings.map((one) => JSON.stringify(one)),
+    facts: new WeakSet(found.facts.values()),
   };
   const files = last ? all.filter(({ path, hash }) => last.files.get(path) !== hash) : all;
   const facts = all.flatMap(({ path, hash }) => {
@@ -126,7 +138,7 @@ function compared(
 /** All of the audit that was opened is in the database. */
 function keep(): void {
   kept = toKeep;
-  keptFacts = new WeakSet(opened().facts.values());
+  keptFacts = toKeep?.facts ?? keptFacts;
   toKeep = undefined;
   many = undefined;
   warm();
@@ -176,18 +188,51 @@ function restore(config: Config | undefined): void {
     texts,
     skipped: [],
     manifests,
+    broken: new Map(),
     textOf: (path) => bodies.get(path) ?? '',
   });
 }
 
-function languagesOf(result: AuditResult): Record<string, number> {
-  const counts: Record<string, number> = {};
-  for (const component of result.project.components) {
-    if (component.facts.role !== 'component') continue;
-    const { language } = result.project.files[component.file]!.facts;
-    counts[language] = (counts[language] ?? 0) + 1;
+/**
+ * Brings what is shown up to what the folder holds now, without keeping it; `paths` are the files that changed, where that
+ * is all. Gives what is other than in the audit that was kept.
+ */
+async function freshen(root: string, paths: string[] | undefined): Promise<AheadState['ahead'] | undefined> {
+  const folder = opened();
+  // What was opened from the database may be older than all that changed since.
+  const only = base && paths;
+  base ??= {
+    hashes: hashesNow(folder),
+    findings: reportOf(folder.audit.result, folder.textOf, folder.skipped).findings,
+  };
+  const quick = only && freshenFiles(root, folder, only);
+  const config = quick ? undefined : await loadConfig(root);
+  const now =
+    quick ?? (await auditFolder(root, { ...(config ? { config } : {}), last: folder, keepBroken: true }));
+  // Nothing but the times of files may have changed: then what was worked out holds.
+  if (holdsTheSame(folder, now)) {
+    state!.folder = now;
+    return ahead?.ahead;
   }
-  return counts;
+  show(now);
+  ahead = aheadOf(now, base, new Date());
+  return ahead?.ahead;
+}
+
+const holdsTheSame = (was: FolderAudit, now: FolderAudit): boolean =>
+  now.audit === was.audit &&
+  now.texts.size === was.texts.size &&
+  [...now.texts].every(([path, { hash }]) => was.texts.get(path)?.hash === hash) &&
+  JSON.stringify([...now.broken]) === JSON.stringify([...was.broken]) &&
+  JSON.stringify(now.manifests) === JSON.stringify(was.manifests);
+
+/** What changes the audit waits for the change before. */
+let changed: Promise<unknown> = Promise.resolve();
+
+function inTurn<T>(change: () => Promise<T> | T): Promise<T> {
+  const done = changed.then(change);
+  changed = done.catch(() => undefined);
+  return done;
 }
 
 async function answer(question: Question): Promise<unknown> {
@@ -198,9 +243,19 @@ async function answer(question: Question): Promise<unknown> {
       before.facts.push(...question.facts);
       return undefined;
     case 'open':
-      return open(question.root, question.since);
+      return inTurn(() => open(question.root, question.since));
     case 'restore':
-      return restore(question.config);
+      return inTurn(() => restore(question.config));
+    case 'freshen':
+      return inTurn(() => freshen(question.root, question.paths));
+    case 'ahead':
+      return ahead?.summary;
+    case 'ahead-findings':
+      return ahead && rowsOf(ahead);
+    case 'ahead-finding':
+      return ahead?.findings.find((one) => one.fingerprint === question.fingerprint);
+    case 'ahead-source':
+      return opened().texts.get(question.path)?.text;
     case 'part':
       return part(question.of, question.from, question.most);
     case 'kept':
@@ -222,7 +277,22 @@ function once(question: Asked): unknown {
   return found;
 }
 
-type Asked = Exclude<Question, { kind: 'known' | 'open' | 'restore' | 'part' | 'kept' }>;
+type Asked = Exclude<
+  Question,
+  {
+    kind:
+      | 'known'
+      | 'open'
+      | 'restore'
+      | 'part'
+      | 'kept'
+      | 'freshen'
+      | 'ahead'
+      | 'ahead-findings'
+      | 'ahead-finding'
+      | 'ahead-source';
+  }
+>;
 
 function view(question: Asked): unknown {
   const { textOf, audit } = opened();

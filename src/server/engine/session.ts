@@ -1,8 +1,19 @@
 /** The server's side of a project's thread. */
 import { Worker } from 'node:worker_threads';
 import type { CatalogueRow, ComponentView, JointView, Overview } from '../../api/component-schemas';
-import type { Hit, JoinedView, RiggingAsk, RiggingView, RowWindow, StrandView } from '../../api/schemas';
-import type { Progress } from './audit-folder';
+import type {
+  Ahead,
+  Finding,
+  FindingRow,
+  Hit,
+  JoinedView,
+  RiggingAsk,
+  RiggingView,
+  RowWindow,
+  StrandView,
+} from '../../api/schemas';
+import type { AheadState } from './ahead';
+import type { Progress } from './folder';
 import type { Config } from '../../api/config';
 import type { Unfound } from '../../core/trace/references';
 import type { KnownFacts } from '../db/facts';
@@ -27,6 +38,13 @@ export interface Session {
   part<K extends keyof Many>(of: K, from: number, most: number): Promise<Many[K][]>;
   /** Says that all of the audit is kept: what was only there to be fetched is let go. */
   kept(): Promise<void>;
+  /** Brings what is shown up to what the folder holds; gives what is other than in what was kept. */
+  freshen(root: string, paths?: string[]): Promise<Ahead | undefined>;
+  /** Of a folder that is ahead of what was kept; undefined of one that is not. */
+  ahead(): Promise<AheadState['summary'] | undefined>;
+  aheadFindings(): Promise<FindingRow[] | undefined>;
+  aheadFinding(fingerprint: string): Promise<Finding | undefined>;
+  aheadSource(path: string): Promise<string | undefined>;
   rigging(ask: RiggingAsk): Promise<RiggingView>;
   /** Rows of the chart that the same question shows, from one place on. */
   rows(ask: RiggingAsk, from: number, most: number): Promise<RowWindow>;
@@ -71,6 +89,11 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
     restore: (config) => ask({ kind: 'restore', config }),
     part: (of, from, most) => ask({ kind: 'part', of, from, most }),
     kept: () => ask({ kind: 'kept' }),
+    freshen: (root, paths) => ask({ kind: 'freshen', root, paths }),
+    ahead: () => ask({ kind: 'ahead' }),
+    aheadFindings: () => ask({ kind: 'ahead-findings' }),
+    aheadFinding: (fingerprint) => ask({ kind: 'ahead-finding', fingerprint }),
+    aheadSource: (path) => ask({ kind: 'ahead-source', path }),
     rigging: (wish) => ask({ kind: 'rigging', ask: wish }),
     rows: (wish, from, most) => ask({ kind: 'rows', ask: wish, from, most }),
     strand: (ref) => ask({ kind: 'strand', ref }),

@@ -12,10 +12,12 @@ export interface Walked {
   sources: string[];
   manifests: string[];
   skipped: Skipped[];
+  /** Folders that were not entered. */
+  left: string[];
 }
 
 /** Folders that hold no source of the project. */
-const NEVER = new Set([
+export const NEVER = new Set([
   'node_modules',
   'bower_components',
   '.git',
@@ -63,7 +65,7 @@ interface Found {
  * lies outside is not read, and said. Throws if the root cannot be read.
  */
 export async function walk(root: string, options: WalkOptions = {}): Promise<Walked> {
-  const found: Walked = { sources: [], manifests: [], skipped: [] };
+  const found: Walked = { sources: [], manifests: [], skipped: [], left: [] };
   const include = options.include?.length ? ignore().add(options.include) : undefined;
   const exclude = options.exclude?.length ? ignore().add(options.exclude) : undefined;
   const home = await realpath(root);
@@ -131,12 +133,13 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
     beside: ReadonlySet<string>,
     here: Filter[],
   ): Promise<void> {
-    if (NEVER.has(name)) return;
-    if (BUILT.has(name) && beside.has('package.json')) {
-      built.push(path);
+    const isBuilt = BUILT.has(name) && beside.has('package.json');
+    if (NEVER.has(name) || isBuilt || isIgnored(here, `${path}/`) || exclude?.ignores(`${path}/`)) {
+      found.left.push(path);
+      if (isBuilt) built.push(path);
       return;
     }
-    if (isIgnored(here, `${path}/`) || exclude?.ignores(`${path}/`) || entered.has(real)) return;
+    if (entered.has(real)) return;
     entered.add(real);
     await folder(path, real, here);
   }

@@ -1,12 +1,13 @@
 /** The frame of every screen: one dark bar, the view below it. */
 import { useEffect, useState } from 'react';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { Link, NavLink, Outlet, useLocation, useMatch } from 'react-router';
 import { api } from '../api';
 import { useKeys } from '../keys';
-import type { State } from '../store';
+import type { State, Store } from '../store';
 import { theme } from '../theme';
 import { AuditControl } from './AuditControl';
+import { followProgress } from './progress';
 import { KeysDialog } from './KeysDialog';
 import { SearchDialog } from './SearchDialog';
 
@@ -18,6 +19,9 @@ export function Shell() {
   const { pathname } = useLocation();
   const [searching, setSearching] = useState(false);
   const [keys, setKeys] = useState(false);
+
+  const store = useStore() as Store;
+  useEffect(() => followProgress(store, id), [store, id]);
 
   useKeys((event) => {
     if (event.key === '/' && id) setSearching(true);

@@ -1,7 +1,7 @@
 /** The running audits of all projects, as the server tells them on one stream. */
 import { createSlice, type Dispatch, type PayloadAction } from '@reduxjs/toolkit';
 import { useSelector } from 'react-redux';
-import type { Progress } from '../../api/schemas';
+import type { Live, Progress } from '../../api/schemas';
 import { api } from '../api';
 
 export const isRunning = (stage: Progress['stage'] | undefined): boolean =>
@@ -10,6 +10,16 @@ export const isRunning = (stage: Progress['stage'] | undefined): boolean =>
 /** It ended without a result of its own; what is shown is of the audit before. */
 export const hasFallenShort = (stage: Progress['stage'] | undefined): boolean =>
   stage === 'failed' || stage === 'interrupted';
+
+export const live = createSlice({
+  name: 'live',
+  initialState: {} as Record<string, Live>,
+  reducers: {
+    followed: (state, { payload }: PayloadAction<{ id: string; live: Live }>) => {
+      state[payload.id] = payload.live;
+    },
+  },
+});
 
 export const progress = createSlice({
   name: 'progress',
@@ -23,6 +33,7 @@ export const progress = createSlice({
 
 interface ProgressState {
   progress: Record<string, Progress>;
+  live: Record<string, Live>;
 }
 
 interface ProgressStore {
@@ -31,22 +42,51 @@ interface ProgressStore {
 }
 
 /**
- * Follows all audits for as long as the page is open; when one ends, what the screens show is asked for again. The browser
- * comes back by itself when the stream is lost, and is then told how far each project is.
+ * Follows all audits for as long as the page is open, and the folder of the project that it shows; when an audit ends or
+ * the folder changes, what the screens show is asked for again. The browser comes back by itself when the stream is lost,
+ * and is then told how far each project is.
  */
-export async function followProgress({ dispatch, getState }: ProgressStore): Promise<() => void> {
-  // What checks it is not needed to show the first page.
-  const { projectStepSchema } = await import('../../api/schemas');
-  const source = new EventSource('/api/progress');
-  source.onmessage = (event: MessageEvent<string>) => {
-    const { id, ...step } = projectStepSchema.parse(JSON.parse(event.data));
+export function followProgress(
+  { dispatch, getState }: ProgressStore,
+  project: string | undefined,
+): () => void {
+  let source: EventSource | undefined;
+  let ended = false;
+  const take = (
+    { projectStepSchema, liveStepSchema }: typeof import('../../api/schemas'),
+    message: unknown,
+  ) => {
+    const followed = liveStepSchema.safeParse(message);
+    if (followed.success) {
+      const { id, live: now } = followed.data;
+      const before = getState().live[id];
+      dispatch(live.actions.followed({ id, live: now }));
+      if (JSON.stringify(before?.ahead) !== JSON.stringify(now.ahead))
+        dispatch(api.util.invalidateTags(['Audit']));
+      return;
+    }
+    const { id, ...step } = projectStepSchema.parse(message);
     const before = getState().progress[id];
     dispatch(progress.actions.stepped({ id, step }));
     if (isRunning(before?.stage) && !isRunning(step.stage))
       dispatch(api.util.invalidateTags(['Audit', 'Projects']));
   };
-  return () => source.close();
+  // What checks it is not needed to show the first page.
+  void import('../../api/schemas').then((schemas) => {
+    if (ended) return;
+    source = new EventSource(
+      project ? `/api/progress?project=${encodeURIComponent(project)}` : '/api/progress',
+    );
+    source.onmessage = (event: MessageEvent<string>) => take(schemas, JSON.parse(event.data));
+  });
+  return () => {
+    ended = true;
+    source?.close();
+  };
 }
+
+export const useLive = (id: string): Live | undefined =>
+  useSelector((state: ProgressState) => state.live[id]);
 
 export const useProgress = (id: string): Progress | undefined =>
   useSelector((state: ProgressState) => state.progress[id]);

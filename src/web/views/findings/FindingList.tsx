@@ -207,6 +207,7 @@ const Row = memo(function Row({
       <p className="flex gap-3 truncate text-soft">
         <LevelWord level={finding.level} />
         {rule && <span>{finding.rule}</span>}
+        {finding.fresh && <span className="text-ink">new</span>}
         {finding.decision && <span className="text-ink">{finding.decision.verdict}</span>}
         {/* The end of a path tells more than its beginning. */}
         <span className="truncate text-left text-faint" style={{ direction: 'rtl' }}>

@@ -38,11 +38,12 @@ export function FindingsView() {
       text: search.get('text') ?? '',
       silenced: search.has('silenced'),
       beside: search.has('beside'),
+      fresh: search.has('fresh'),
       decided: search.has('decided'),
     }),
     [search],
   );
-  const { levels, silenced, beside, decided } = filter;
+  const { levels, silenced, beside, fresh, decided } = filter;
   const list = useMemo(
     () =>
       (findings ?? []).filter(
@@ -98,6 +99,7 @@ export function FindingsView() {
   const audit = project?.audit;
   const hidden = findings.filter((one) => one.silenced !== undefined).length;
   const outside = findings.filter((one) => one.beside).length;
+  const recent = findings.filter((one) => one.fresh).length;
   const settled = findings.filter((one) => one.decision !== undefined).length;
   /** The next one that is open comes into view. */
   const next = (decided: FindingRow[]) => {
@@ -148,6 +150,15 @@ export function FindingsView() {
             <label className="flex items-center gap-1.5 text-soft">
               <input type="checkbox" checked={decided} onChange={() => set('decided', decided ? '' : '1')} />
               {settled} decided
+            </label>
+          )}
+          {(recent > 0 || fresh) && (
+            <label
+              className="flex items-center gap-1.5 text-soft"
+              title="Findings that are not in the audit that was kept last"
+            >
+              <input type="checkbox" checked={fresh} onChange={() => set('fresh', fresh ? '' : '1')} />
+              {recent} new
             </label>
           )}
           {outside > 0 && (

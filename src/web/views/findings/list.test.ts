@@ -20,6 +20,7 @@ const ALL: FindingFilter = {
   text: '',
   silenced: false,
   beside: false,
+  fresh: false,
   decided: false,
 };
 
@@ -31,6 +32,7 @@ test.each<[Partial<FindingFilter>, boolean]>([
   [{ text: 'desk MISSING' }, true],
   [{ text: 'gauge' }, false],
   [{ beside: true }, true],
+  [{ fresh: true }, false],
   [{ folder: 'desk' }, true],
   [{ folder: 'desk/a.tsx' }, true],
   [{ folder: 'des' }, false],

@@ -14,6 +14,8 @@ export interface FindingFilter {
   silenced: boolean;
   /** Those in tests, stories and the like are shown, too. */
   beside: boolean;
+  /** None but those that are not in the audit that was kept. */
+  fresh: boolean;
   /** Those that are decided are shown, too. */
   decided: boolean;
 }
@@ -29,10 +31,11 @@ const fits: Record<Facet, (finding: FindingRow, value: string) => boolean> = {
 
 /** Whether a finding passes a filter; `except` is left out of account. */
 export function matches(finding: FindingRow, filter: FindingFilter, except?: Facet): boolean {
-  const { levels, text, silenced, beside, decided } = filter;
+  const { levels, text, silenced, beside, fresh, decided } = filter;
   if (finding.decision !== undefined && !decided) return false;
   if (finding.silenced !== undefined && !silenced) return false;
   if (finding.beside && !beside) return false;
+  if (fresh && !finding.fresh) return false;
   if (levels.size && !levels.has(finding.level)) return false;
   for (const facet of ['rule', 'folder', 'component'] as const)
     if (facet !== except && filter[facet] && !fits[facet](finding, filter[facet])) return false;
