@@ -13,6 +13,7 @@ await build({
     cli: 'src/cli/main.ts',
     'reader-worker': 'src/server/engine/reader-worker.ts',
     'session-worker': 'src/server/engine/session-worker.ts',
+    'folder-worker': 'src/editor/folder-worker.ts',
     'pglite-worker': 'src/server/db/pglite-worker.ts',
     bench: 'bench/main.ts',
   },

@@ -228,6 +228,16 @@ function program(finish: (code: number) => void): Command {
       await serve({ ...options, version: VERSION, ...(folder === undefined ? {} : { folder }) });
     });
   root
+    .command('lsp')
+    .description('serve an editor over standard input and output, by the Language Server Protocol')
+    .option('--stdio', 'the way it is always done; editors like to say so')
+    .action(async () => {
+      const { startLanguageServer } = await import('../editor/language-server');
+      startLanguageServer(VERSION);
+      // The connection ends the process when the editor is gone.
+      await new Promise(() => {});
+    });
+  root
     .command('decisions')
     .description('print the decisions of a data folder, or take over those of another')
     .option('--data <dir>', 'where projects and audits are kept', '.zinc-rope')
