@@ -48,20 +48,28 @@ export function guessAliases(files: FileFacts[], lonely: Lonely[]): PathRule[] {
   const rules: PathRule[] = [];
   for (const [key, specifiers] of groups) {
     const [dir, prefix] = key.split('\n') as [string, string];
-    const target = folderOf(dir, prefix, [...specifiers], byTail);
-    if (target !== undefined)
-      rules.push({ dir, prefix, suffix: '', targets: [target ? `${target}/*` : '*'] });
+    for (const { target, below } of foldersOf(dir, prefix, [...specifiers], byTail))
+      rules.push({ dir: below, prefix, suffix: '', targets: [target ? `${target}/*` : '*'] });
   }
   return rules;
 }
 
-/** The one folder that the rest of most names is a path in; undefined if there is none, or more than one. */
-function folderOf(
+/** A folder that an alias stands for, in the files below another one. */
+interface Meant {
+  target: string;
+  below: string;
+}
+
+/**
+ * The folder that the rest of most names is a path in. Where there are several, as where a build has written all of it
+ * once more, each counts in its own half of the project; where they cannot be told apart so, none does.
+ */
+function foldersOf(
   dir: string,
   prefix: string,
   specifiers: string[],
   byTail: Map<string, string[]>,
-): string | undefined {
+): Meant[] {
   const inside = dir ? `${dir}/` : '';
   const score = new Map<string, number>();
   let telling = false;
@@ -80,8 +88,24 @@ function folderOf(
     if (rest.includes('/') && found.size === 1) telling = true;
     for (const folder of found) score.set(folder, (score.get(folder) ?? 0) + 1);
   }
-  const [best, next] = [...score].sort((a, b) => b[1] - a[1] || a[0].length - b[0].length);
-  if (!best || best[1] < specifiers.length * MOST) return undefined;
-  if (next && next[1] === best[1]) return undefined;
-  return best[1] >= ENOUGH || telling ? best[0] : undefined;
+  const ranked = [...score].sort((a, b) => b[1] - a[1] || a[0].length - b[0].length);
+  const found = ranked.filter(
+    ([, count]) => count >= specifiers.length * MOST && (count >= ENOUGH || telling),
+  );
+  const [best, next] = found;
+  if (!best) return [];
+  const halves = next ? halvesOf(found.map(([target]) => target)) : [];
+  // Of several the one that most names lead into counts wherever none of them is nearer.
+  return !next || next[1] < best[1] ? [...halves, { target: best[0], below: dir }] : halves;
+}
+
+/** Folders with the part of the project that each lies in and the others do not; none if one lies in another. */
+function halvesOf(targets: string[]): Meant[] {
+  const parts = targets.map((target) => target.split('/'));
+  const [first] = parts;
+  const differs = first!.findIndex((part, at) => parts.some((other) => other[at] !== part));
+  const below = parts.map((one) => one.slice(0, differs + 1).join('/'));
+  const isTold =
+    differs >= 0 && parts.every((one) => one.length > differs) && new Set(below).size === below.length;
+  return isTold ? targets.map((target, at) => ({ target, below: below[at]! })) : [];
 }

@@ -1,6 +1,6 @@
 /** The flow through calls: what events are raised with, and what functions are handed. */
 import type { ExprFact, Span } from '../model/facts';
-import type { Flow, Place } from '../model/project';
+import type { Flow, FlowEdge, FlowNode, Place } from '../model/project';
 import type { EdgeOf, FlowGraph } from './flow-graph';
 import type { Frame } from './frames';
 import { given, RAISED } from './raised';
@@ -27,26 +27,44 @@ export class CallFlow {
    * so that it is the whole whichever way it was put together.
    */
   private addGiven(frame: Frame, arg: ExprFact, to: number, at: Place, edge: EdgeOf): void {
-    if (this.flow.nodes[to]!.channel === 'prop') this.asked.push({ frame, arg, to, at, edge });
+    if (arg.kind === 'function') this.functions.push({ frame, arg, to, at, edge });
+    else if (this.flow.nodes[to]!.channel === 'prop') this.asked.push({ frame, arg, to, at, edge });
     else this.addArgument({ frame, arg, to, at, edge });
   }
+
+  /** Functions that calls are made with: whoever writes state with one keeps what it gives back. */
+  private readonly functions: Argument[] = [];
 
   /** Calls of functions that were handed in: some raise something, others are asked for what they give back. */
   private readonly asked: Argument[] = [];
   addAsked(): void {
+    const raises = this.whetherItReaches(({ channel }) => channel !== 'prop');
+    for (const one of this.asked) if (raises(one.to)) this.addArgument(one);
+    const keeps = this.whetherItReaches(({ channel }, { how }) => channel === 'state' && how === 'write');
+    for (const { frame, arg, to, at, edge } of this.functions)
+      if (keeps(to))
+        for (const { node, take, without } of this.builder.values.kept(frame, arg))
+          this.builder.addEdge(node, to, at, { ...edge, take, ...(without ? { without } : {}) });
+  }
+
+  /** Whether what is handed in at a node leaves over call sites for one of some kind. */
+  private whetherItReaches(isOne: (node: FlowNode, edge: FlowEdge) => boolean): (node: number) => boolean {
     const known = new Map<number, boolean>();
-    const raises = (node: number): boolean => {
+    const reaches = (node: number): boolean => {
       let found = known.get(node);
       if (found !== undefined) return found;
       known.set(node, false);
       found = this.flow.out[node]!.some((index) => {
-        const { way, to } = this.flow.edges[index]!;
-        return way === 'out' && (this.flow.nodes[to]!.channel !== 'prop' || raises(to));
+        const edge = this.flow.edges[index]!;
+        const target = this.flow.nodes[edge.to]!;
+        return (
+          edge.way === 'out' && (isOne(target, edge) || (target.channel !== 'state' && reaches(edge.to)))
+        );
       });
       known.set(node, found);
       return found;
     };
-    for (const one of this.asked) if (raises(one.to)) this.addArgument(one);
+    return reaches;
   }
 
   private addArgument({ frame, arg, to, at, edge }: Argument): void {
@@ -78,7 +96,7 @@ export class CallFlow {
     const { facts, file } = frame.code;
     for (const { callee, args, start, end } of facts.invokes ?? []) {
       // Most calls hand over nothing that is kept anywhere.
-      if (!args.some((one) => this.builder.values.sources(frame, one).length)) continue;
+      if (!args.some((one) => this.builder.values.kept(frame, one).length)) continue;
       const place = { file, start, end };
       const handle = this.builder.effects.throughHandle(frame, callee);
       if (handle) {
@@ -94,7 +112,12 @@ export class CallFlow {
             if (!arg) continue;
             const { how, node, put } = effect;
             if (how !== 'write') this.addGiven(frame, arg, node, place, { how, put: [...put, given(to)] });
-            else this.builder.addSources(this.builder.values.sources(frame, arg), node, place, { how, put });
+            else {
+              const { values } = this.builder;
+              const sources =
+                callable.kind === 'setter' ? values.kept(frame, arg) : values.sources(frame, arg);
+              this.builder.addSources(sources, node, place, { how, put });
+            }
           }
         }
       }

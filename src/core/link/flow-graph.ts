@@ -20,10 +20,15 @@ export type EdgeOf = Pick<FlowEdge, 'how' | 'call' | 'way' | 'take' | 'put' | 'w
   attribute?: number | undefined;
 };
 
+/** One member of what a node keeps is worked out of another one. */
+const movesInside = ({ take, put }: EdgeOf): boolean =>
+  take !== undefined && put !== undefined && take.length > 0 && put.length > 0 && !isSame(take, put);
+
 /** A graph that nothing is in yet. */
 const emptyFlow = (): Flow => ({
   nodes: [],
   edges: [],
+  names: new Map(),
   tallies: {
     context: { written: 0, joined: 0 },
     result: { written: 0, joined: 0 },
@@ -70,7 +75,7 @@ export class FlowGraph {
   }
 
   addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
-    if (from < 0 || to < 0 || from === to) return;
+    if (from < 0 || to < 0 || (from === to && !movesInside(edge))) return;
     const { how, site = -1, call, attribute = -1, way, take, put, without } = edge;
     if (this.isKnown(from, to, edge, call ?? site)) return;
     const place = { file: at.file, start: at.start, end: at.end };

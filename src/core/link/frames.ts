@@ -183,6 +183,7 @@ export class Frames {
       if (alias) {
         nodeOf[index] = alias.node;
         aliases.set(index, alias);
+        this.noteName(alias.node, code, index);
         return;
       }
       nodeOf[index] = this.addNode({
@@ -192,7 +193,15 @@ export class Frames {
         symbol: own ? index : -1,
         place: { file: code.file, start: symbol.start, end: symbol.end },
       });
+      if (!own) this.noteName(nodeOf[index]!, code, index);
     });
+  }
+
+  private noteName(node: number, code: Component, symbol: number): void {
+    const { names } = this.project.flow;
+    const known = names.get(node);
+    if (known) known.push({ code: code.id, symbol });
+    else names.set(node, [{ code: code.id, symbol }]);
   }
 }
 

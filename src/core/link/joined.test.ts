@@ -296,6 +296,19 @@ describe('names and imports', () => {
       ['App > Gate', 'App > Lamp'],
     ],
     [
+      'an alias whose files a build has written once more',
+      {
+        'package.json': '{"name":"ropeway"}',
+        'src/theme/Lamp.tsx': 'export default function Lamp() { return <i />; }',
+        'src/theme/line/Gate.tsx': 'export default function Gate() { return <i />; }',
+        'src/theme/Page.tsx': `import Lamp from '@line/Lamp';\nimport Gate from '@line/line/Gate';\nexport default function Page() { return <><Lamp /><Gate /></>; }`,
+        'lib/theme/Lamp.js': 'export default function LampBuilt() { return <i />; }',
+        'lib/theme/line/Gate.js': 'export default function GateBuilt() { return <i />; }',
+        'lib/theme/Page.js': `import Lamp from '@line/Lamp';\nimport Gate from '@line/line/Gate';\nexport default function PageBuilt() { return <><Lamp /><Gate /></>; }`,
+      },
+      ['Page > Gate', 'Page > Lamp', 'PageBuilt > GateBuilt', 'PageBuilt > LampBuilt'],
+    ],
+    [
       'a package that nobody asks for',
       {
         'package.json': '{"name":"ropeway"}',

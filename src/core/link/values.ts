@@ -134,6 +134,20 @@ export class Values {
     );
   }
 
+  /** What is kept of what a setter is given: of a function, what it gives back. */
+  kept(frame: Frame, given: ExprFact): Source[] {
+    const { symbol, kind } = given;
+    const fn =
+      kind === 'function'
+        ? given.fn
+        : kind === 'identity'
+          ? frame.code.facts.symbols[symbol!]!.fn
+          : undefined;
+    if (fn === undefined) return this.sources(frame, given);
+    const gives = frame.code.facts.functions[fn]!.gives ?? [];
+    return inexact(unique(gives.flatMap((one) => this.sources(frame, one))), true);
+  }
+
   /** What a function of the component gives back; undefined where that is not known. */
   private resultOf(frame: Frame, symbol: number, want: string[], depth: number): Source[] | undefined {
     const { fn } = frame.code.facts.symbols[symbol]!;
@@ -233,16 +247,23 @@ export class Values {
   ): Source[] {
     const [name, ...rest] = want;
     const spreads = expr.spreads ?? [];
+    // Under which name it is kept the code works out: it may be any.
+    const loose = (path: string[]): Source[] =>
+      inexact(
+        (expr.others ?? []).flatMap((one) => next(one, path)),
+        true,
+      );
     if (name !== undefined) {
       const member = expr.members?.findLast((one) => one.name === name);
       if (member) return next(member.value, rest);
-      return unique(spreads.flatMap((one) => next(one, want)));
+      return unique([...spreads.flatMap((one) => next(one, want)), ...loose(rest)]);
     }
     return unique([
       ...(expr.members ?? []).flatMap((one) =>
         next(one.value, []).map((source) => ({ ...source, put: [one.name, ...source.put] })),
       ),
       ...spreads.flatMap((one) => next(one, [])),
+      ...loose([]),
     ]);
   }
 

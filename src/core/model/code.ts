@@ -84,6 +84,8 @@ export interface ExprFact extends Span {
   members?: MemberFact[];
   open?: boolean;
   spreads?: ExprFact[];
+  /** object: values under names that the code works out. */
+  others?: ExprFact[];
   /** Members that were taken out of it before: the rest of an object. */
   without?: string[];
   /** It is one of these: the arms of a condition, or what a function gives back that it is worked out by. */

@@ -228,6 +228,8 @@ export interface Flow {
   /** How much of what is written was followed, by kind, and what was not. */
   tallies: Record<Gap['kind'], Tally>;
   gaps: Gap[];
+  /** Names in code that stand for a node, beside its own symbol: in helpers, and of what these give back. */
+  names: Map<number, { code: number; symbol: number }[]>;
   /** Edges by node, as indexes. */
   out: number[][];
   into: number[][];

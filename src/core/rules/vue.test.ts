@@ -153,6 +153,18 @@ describe('props', () => {
       ['error prop/name-clash Gauge.vue:6 a'],
     ],
     [
+      'a name beside a prop that is handed on through the object of all of them',
+      {
+        'Lamp.vue': setup('defineProps<{ a: number }>();', '<b>{{ a }}</b>'),
+        'Gauge.vue': setup(
+          `import Lamp from './Lamp.vue';\nconst props = defineProps<{ a: number }>();\nconst a = 2;`,
+          '<Lamp :a="props.a" />{{ a }}',
+        ),
+        'App.vue': app('<Gauge :a="1" />'),
+      },
+      ['warning prop/name-clash Gauge.vue:4 a'],
+    ],
+    [
       'drilled through two components, renamed on the way',
       {
         'App.vue': setup(

@@ -1,9 +1,9 @@
 /** The strand of a port: everything upstream of it and everything downstream, with what happens at each hop. */
 import type { Linked } from '../link';
-import type { ComponentFacts } from '../model/facts';
+import type { ComponentFacts, Span } from '../model/facts';
 import { groupBy } from '../model/group-by';
 import { oncePer } from '../model/once-per';
-import type { FlowEdge, FlowNode, How, Place } from '../model/project';
+import type { Component, FlowEdge, FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
@@ -170,7 +170,11 @@ function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>, brea
   const { flow } = project;
   const across = groupBy(breaks, (one) => one.below);
   const waiting = new Map<number, number>();
-  for (const id of nodes) waiting.set(id, flow.into[id]!.filter((index) => edges.has(index)).length);
+  for (const id of nodes)
+    waiting.set(
+      id,
+      flow.into[id]!.filter((index) => edges.has(index) && flow.edges[index]!.from !== id).length,
+    );
   for (const { above } of breaks) waiting.set(above, waiting.get(above)! + 1);
   const order: number[] = [];
   const ready = [...nodes].filter((id) => waiting.get(id) === 0);
@@ -182,6 +186,7 @@ function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>, brea
     for (const index of flow.out[id]!) {
       if (!edges.has(index)) continue;
       const { to } = flow.edges[index]!;
+      if (to === id) continue;
       const count = waiting.get(to)! - 1;
       waiting.set(to, count);
       if (count === 0) ready.push(to);
@@ -196,14 +201,26 @@ function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>, brea
 }
 
 function readsOf(project: Linked, node: FlowNode): Place[] {
-  const { facts, file } = project.components[node.component]!;
+  const { facts } = project.components[node.component]!;
   if (facts.role === 'module') return sharedReads(project).get(node.id) ?? [];
-  if (node.symbol < 0) return [];
-  const at = (span: { start: number; end: number }): Place => ({ file, start: span.start, end: span.end });
-  return [
-    ...facts.emits.filter((emit) => emit.symbol === node.symbol).map(at),
-    ...facts.reads.filter((read) => read.symbol === node.symbol).map(at),
-  ];
+  return namesOf(project, node).flatMap(({ code, symbol }) => {
+    const { facts: own, file: home } = code;
+    const at = ({ start, end }: Span): Place => ({ file: home, start, end });
+    return [
+      ...own.emits.filter((emit) => emit.symbol === symbol).map(at),
+      ...own.reads.filter((read) => read.symbol === symbol).map(at),
+    ];
+  });
+}
+
+/** Every symbol that stands for a node: its own, those inside of helpers, and those that have what these give back. */
+function namesOf(project: Linked, node: FlowNode): { code: Component; symbol: number }[] {
+  const others = (project.flow.names.get(node.id) ?? []).map(({ code, symbol }) => ({
+    code: project.components[code]!,
+    symbol,
+  }));
+  const code = project.components[node.component]!;
+  return node.symbol < 0 ? others : [{ code, symbol: node.symbol }, ...others];
 }
 
 /** Where components read what modules keep, by node. */
@@ -252,7 +269,7 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   const component = project.components[node.component]!;
   // Who calls a member of a context does not pass it on.
   const feeds = flow.out[node.id]!.map((index) => flow.edges[index]!).filter(
-    (edge) => node.channel !== 'context' || edge.how !== 'call',
+    (edge) => edge.to !== node.id && (node.channel !== 'context' || edge.how !== 'call'),
   );
   if (node.channel === 'event' && node.port) {
     if (raises(component, node.port)) return 'emit';
@@ -274,15 +291,16 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   if (reads.length) {
     const onlyFeeds =
       feeds.length > 0 && feeds.every((edge) => edge.how === 'transform' || edge.how === 'write');
-    const derives = component.facts.reads.every(
-      (read) => read.symbol !== node.symbol || read.where === 'derivation',
+    const derives = namesOf(project, node).every(({ code, symbol }) =>
+      code.facts.reads.every((read) => read.symbol !== symbol || read.where === 'derivation'),
     );
     return onlyFeeds && derives ? 'transform' : 'read';
   }
   if (feeds.length) return feeds.some((edge) => edge.how === 'transform') ? 'transform' : 'pass';
   if (!node.port) {
     if (node.channel === 'context') return 'read';
-    return handedOn(component.facts).has(node.symbol) ? 'pass' : 'drop';
+    const isHandedOn = namesOf(project, node).some(({ code, symbol }) => handedOn(code.facts).has(symbol));
+    return isHandedOn ? 'pass' : 'drop';
   }
   return isUsed(useOf(component, node.port)) ? 'pass' : 'drop';
 }

@@ -25,6 +25,7 @@ import {
   keepsState,
   moduleTypes,
   settleMissing,
+  settleWhole,
   SETUP,
   spanOf,
   typeOf,
@@ -245,6 +246,7 @@ function finish(u: Unit): void {
   placeGiven(u, u.facts.result);
   readConsumers(u);
   settleMissing(u);
+  settleWhole(u);
   for (const node of u.facts.render) {
     if (node.parent !== UNPLACED) continue;
     node.parent = -1;

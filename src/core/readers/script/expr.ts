@@ -441,6 +441,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
   const members: MemberFact[] = [];
   const parts: ExprFact[] = [];
   const spreads: ExprFact[] = [];
+  const others: ExprFact[] = [];
   let open = false;
   for (const property of node.properties) {
     if (property.type === 'SpreadElement') {
@@ -455,8 +456,11 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
         : use(u, readExpr(u, property.value as t.Node, ctx), ctx);
     parts.push(value);
     const name = keyName(property);
-    if (name === undefined) open = true;
-    else members.push({ name, value, ...spanOf(property.key) });
+    if (name !== undefined) members.push({ name, value, ...spanOf(property.key) });
+    else {
+      open = true;
+      others.push(value);
+    }
   }
   return {
     ...computed(node, ...parts, ...spreads),
@@ -464,6 +468,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
     members,
     ...(open ? { open } : {}),
     ...(spreads.length ? { spreads } : {}),
+    ...(others.length ? { others } : {}),
   };
 }
 

@@ -1,6 +1,6 @@
 /** Calls that set something off: of setters, and of what may write what is kept elsewhere. */
 import type { ExprFact, MemberFact, Span } from '../../model/facts';
-import type { Ctx, Unit } from './unit';
+import { type Ctx, mergeUses, noteGiven, type Unit } from './unit';
 
 /** Calls of what a value holds may write what is kept elsewhere. */
 export function noteInvoke(
@@ -19,17 +19,37 @@ export function noteInvoke(
 export function noteSet(u: Unit, setter: number, args: ExprFact[], { start, end }: Span, ctx: Ctx): void {
   const { of, merges } = u.facts.symbols[setter]!;
   const at = { where: ctx.where, fn: ctx.fn, start, end };
-  const [value] = args;
-  const parts = merges && value ? membersGiven(u, value) : undefined;
+  const [given] = args;
+  const fn = given && functionIn(u, given);
+  // A function is asked for the next value, and given the one that there is.
+  if (fn !== undefined) noteGiven(u, fn, [{ kind: 'identity', symbol: of!, start, end }]);
+  const parts = merges && given ? membersGiven(u, given, fn) : undefined;
+  const value = given && fn !== undefined ? resultOf(u, given, fn) : given;
   if (parts)
     for (const one of parts) u.facts.writes.push({ symbol: of!, path: [one.name], value: one.value, ...at });
   else u.facts.writes.push({ symbol: of!, ...(value ? { value } : {}), ...at });
 }
 
+/** The function of the component that a value is, written out or by its name. */
+const functionIn = (u: Unit, { kind, fn, symbol }: ExprFact): number | undefined =>
+  kind === 'function' ? fn : kind === 'identity' ? u.facts.symbols[symbol!]!.fn : undefined;
+
+/** What a function gives back, as a value of its own. */
+function resultOf(u: Unit, { start, end, type }: ExprFact, fn: number): ExprFact {
+  const gives = u.facts.functions[fn]!.gives ?? [];
+  return {
+    kind: 'computed',
+    start,
+    end,
+    uses: mergeUses(...gives),
+    ...(gives.length ? { gives } : {}),
+    ...(type?.t === 'fn' ? { type: type.returns } : {}),
+  };
+}
+
 /** The members of an object that is written out, or that a function gives back; undefined for anything else. */
-function membersGiven(u: Unit, value: ExprFact): MemberFact[] | undefined {
-  const gives =
-    value.kind === 'function' && value.fn !== undefined ? u.facts.functions[value.fn]!.gives : [value];
+function membersGiven(u: Unit, value: ExprFact, fn: number | undefined): MemberFact[] | undefined {
+  const gives = fn === undefined ? [value] : u.facts.functions[fn]!.gives;
   if (!gives?.every((one) => one.kind === 'object')) return undefined;
   return gives.flatMap((one) => one.members ?? []);
 }

@@ -5,6 +5,7 @@
 import type * as t from '@babel/types';
 import type {
   AnswerFact,
+  AttributeFact,
   ComponentFacts,
   ExprFact,
   FunctionFact,
@@ -415,8 +416,17 @@ export function addWhole(u: Unit): void {
   u.facts.render[addNode(u, { kind: 'group', start, end }, SETUP)]!.parent = -1;
 }
 
+/** All inputs, or all but those that are named, are handed over as one value: whoever gets it may read any of them. */
+export function settleWhole(u: Unit): void {
+  const { symbols, render } = u.facts;
+  const isWhole = ({ mode, value }: AttributeFact): boolean =>
+    mode !== 'spread' && value.kind === 'identity' && /^(bag|rest)$/.test(symbols[value.symbol!]!.kind);
+  if (render.some(({ attributes }) => attributes.some(isWhole))) u.facts.openProps = true;
+}
+
 /** What is left where nobody placed it is drawn somewhere in the whole. */
 export function placeRest(u: Unit): void {
+  settleWhole(u);
   const whole = u.facts.role === 'helper' ? -1 : 0;
   u.facts.render.forEach((node, index) => {
     if (index === whole || (node.parent !== UNPLACED && node.parent !== -1)) return;

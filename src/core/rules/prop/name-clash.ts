@@ -92,4 +92,5 @@ const isAlias = (component: Component, init: ExprFact | undefined, name: string)
 /** Code reads it as a member of the props, which members of the instance do not hide. */
 const isReachable = (component: Component, name: string): boolean =>
   component.facts.findsImports === true &&
-  (component.facts.openProps || component.facts.reads.some((read) => isOwn(component, read.symbol, name)));
+  (component.facts.openProps ||
+    [...component.facts.reads, ...component.passes].some(({ symbol }) => isOwn(component, symbol, name)));
