@@ -1,10 +1,10 @@
 /** The flow over call sites: what is handed down, what comes back up, and what content is given to show. */
 import type { AttributeFact, ExprFact, RenderFact, SymbolFact } from '../model/facts';
 import { publicName } from '../model/names';
-import type { Component, How, Port, Site } from '../model/project';
+import type { Component, How, Place, Port, Site } from '../model/project';
 import type { Callable } from './callables';
 import { calledPorts, isWritten } from './called';
-import type { FlowGraph } from './flow-graph';
+import type { EdgeOf, FlowGraph } from './flow-graph';
 import { HandleFlow } from './flow-handles';
 import { drawnKey, type Frame } from './frames';
 import { type Joint, placeOf } from './joint';
@@ -195,6 +195,11 @@ export class SiteFlow {
     if (first)
       this.graph.count('binding', event !== undefined || target.open, placeOf(site, value), publicName(name));
     if (!event) return;
+    this.addToSetter(frame, value, event.node, placeOf(site, value), {
+      ...over,
+      way: 'out',
+      attribute: index,
+    });
     for (const { node, take, put, decides } of this.graph.values.sources(frame, value)) {
       if (decides) continue;
       // What is itself bound further up is written by asking for that.
@@ -213,6 +218,20 @@ export class SiteFlow {
         });
       }
     }
+  }
+
+  /** What is written to a value with a setter of its own is what that is called with. */
+  private addToSetter(
+    frame: Frame,
+    { kind, symbol }: ExprFact,
+    from: number,
+    at: Place,
+    edge: Omit<EdgeOf, 'how'>,
+  ): void {
+    const sets = kind === 'identity' ? frame.code.facts.symbols[symbol!]!.init?.sets : undefined;
+    if (sets === undefined) return;
+    for (const effect of this.graph.effects.of({ kind: 'function', frame, fn: sets }, at))
+      this.graph.addEffect(from, effect, effect.place, edge);
   }
 
   private addSpread(joint: Joint, attribute: AttributeFact, index: number, written: Set<string>): void {

@@ -418,9 +418,11 @@ export function addWhole(u: Unit): void {
 
 /** All inputs, or all but those that are named, are handed over as one value: whoever gets it may read any of them. */
 export function settleWhole(u: Unit): void {
-  const { symbols, render } = u.facts;
+  const { symbols, render, traits } = u.facts;
+  // Where attributes fall through, what is left over holds nothing that is declared.
+  const whole = traits.attributesFallThrough ? /^bag$/ : /^(bag|rest)$/;
   const isWhole = ({ mode, value }: AttributeFact): boolean =>
-    mode !== 'spread' && value.kind === 'identity' && /^(bag|rest)$/.test(symbols[value.symbol!]!.kind);
+    mode !== 'spread' && value.kind === 'identity' && whole.test(symbols[value.symbol!]!.kind);
   if (render.some(({ attributes }) => attributes.some(isWhole))) u.facts.openProps = true;
 }
 

@@ -8,6 +8,7 @@ import { placeRest, settleMissing } from '../script/unit';
 import { settleSlots } from './drawn';
 import type { VueFile } from './file-facts';
 import { camel, eventPort, pascal } from './names';
+import { settleSetters } from './state';
 import { attrsSymbol, type VueUnit } from './unit';
 
 /** What is left where nobody placed it is drawn somewhere under the component. */
@@ -16,6 +17,7 @@ export function closeUnit(vue: VueFile, u: VueUnit): void {
   placeGiven(u, u.facts.result);
   placeRest(u);
   settleMissing(u);
+  settleSetters(u);
   settleSlots(u);
   settleNames(u);
   if (u.openRefs) readHandles(u);

@@ -6,7 +6,7 @@ import { declareBag } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
-import { type Call, type Ctx, type Dialect, spanOf, use } from '../script/unit';
+import { type Call, type Ctx, type Dialect, spanOf, unwrap, use } from '../script/unit';
 import { readNamed } from './by-name';
 import { isMounting } from './mounting';
 import { asksStore, changeCalled, namesStore, storeItself } from './app-store/asks';
@@ -27,6 +27,7 @@ import {
   readComputed,
 } from './state';
 import { attrsSymbol, eventSymbol, isVueUnit, type VueUnit } from './unit';
+import { noteWatcher } from './watched';
 
 const EFFECTS =
   /^(watch|watchEffect|watchPostEffect|watchSyncEffect|on(Before)?(Mount|Update|Unmount)|on(Mounted|Updated|Unmounted|Activated|Deactivated|ErrorCaptured|ServerPrefetch|ScopeDispose)|nextTick)$/;
@@ -178,10 +179,17 @@ function isCreator(u: VueUnit, callee: t.Node): boolean {
 }
 
 function readEffect(u: VueUnit, node: Call, ctx: Ctx, own: string): ExprFact {
-  for (const [index, arg] of node.arguments.entries()) {
-    const source = own === 'watch' && index === 0;
-    const where = source ? 'effect' : own === 'nextTick' ? 'handler' : 'effect';
-    use(u, u.expr(arg, { ...ctx, where }), ctx, 'effect');
-  }
+  const where = own === 'nextTick' ? 'handler' : 'effect';
+  const readOne = (arg: t.Node): ExprFact => use(u, u.expr(arg, { ...ctx, where }), ctx, 'effect');
+  const read = node.arguments.map((arg, index): ExprFact => {
+    const bare = unwrap(arg);
+    if (own !== 'watch' || index > 0 || bare.type !== 'ArrayExpression') return readOne(arg);
+    // Several that are watched come as a list, each at its place.
+    const elements = bare.elements.map((one) =>
+      one ? readOne(one) : { kind: 'computed' as const, ...spanOf(bare) },
+    );
+    return { kind: 'array', elements, ...spanOf(bare) };
+  });
+  if (own === 'watch') noteWatcher(u, read[1], read[0]);
   return { kind: 'computed', ...spanOf(node) };
 }

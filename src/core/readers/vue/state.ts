@@ -58,10 +58,9 @@ export function declareReactive(u: VueUnit, pattern: t.LVal, call: t.CallExpress
 export function readComputed(u: VueUnit, call: Call, ctx: Ctx): ExprFact {
   const [first] = call.arguments;
   if (!first) return { kind: 'computed', ...spanOf(call) };
-  const bare = unwrap(first);
   const inner: Ctx = { ...ctx, where: 'derivation' };
-  if (isFunction(bare)) return derived(call, workedOut(u, readFunction(u, bare, inner, 'derivation')));
-  if (bare.type === 'ObjectExpression') return derived(call, readPair(u, bare, inner));
+  const found = derivedBy(u, unwrap(first), call, ctx);
+  if (found) return found;
   return { kind: 'computed', ...spanOf(call), uses: use(u, u.expr(first, inner), inner).uses ?? [] };
 }
 
@@ -70,20 +69,37 @@ const derived = (at: t.Node, value: ExprFact | undefined): ExprFact => ({
   ...spanOf(at),
   uses: value?.uses ?? [],
   ...(value?.gives ? { gives: value.gives } : {}),
+  ...(value?.sets === undefined ? {} : { sets: value.sets }),
 });
 
+/** A value that a function works out, or a pair of a getter and a setter. */
+export function derivedBy(u: VueUnit, node: t.Node, at: t.Node, ctx: Ctx): ExprFact | undefined {
+  const inner: Ctx = { ...ctx, where: 'derivation' };
+  if (isFunction(node)) return derived(at, workedOut(u, readFunction(u, node, inner, 'derivation')));
+  return node.type === 'ObjectExpression' ? derived(at, readPair(u, node, inner)) : undefined;
+}
+
 /** `{ get() {…}, set(value) {…} }`: what is read belongs to the getter; the setter runs later. */
-export function readPair(u: VueUnit, object: t.ObjectExpression, ctx: Ctx): ExprFact | undefined {
+function readPair(u: VueUnit, object: t.ObjectExpression, ctx: Ctx): ExprFact | undefined {
   let getter: ExprFact | undefined;
+  let sets: number | undefined;
   for (const property of object.properties) {
     if (property.type === 'SpreadElement') continue;
     const fn = property.type === 'ObjectMethod' ? property : unwrap(property.value);
     const isGetter = keyName(property) === 'get';
     if (!isFunction(fn)) use(u, u.expr(fn, ctx), ctx);
     else if (isGetter) getter = workedOut(u, readFunction(u, fn, ctx, 'derivation'));
-    else readFunction(u, fn, { ...ctx, where: 'handler' }, 'handler');
+    else sets = readFunction(u, fn, { ...ctx, where: 'handler' }, 'handler').fn;
   }
-  return getter;
+  return getter && { ...getter, ...(sets === undefined ? {} : { sets }) };
+}
+
+/** What is written to a value with a setter is what that is called with. */
+export function settleSetters({ facts }: VueUnit): void {
+  for (const { symbol, path, value } of facts.writes) {
+    const sets = facts.symbols[symbol]!.init?.sets;
+    if (sets !== undefined && value && !path?.length) (facts.functions[sets]!.given ??= []).push([value]);
+  }
 }
 
 /** The type of what a getter gives back. */

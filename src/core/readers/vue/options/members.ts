@@ -6,7 +6,7 @@ import { isFunction } from '../../script/scope';
 import { keyName, memberName } from '../../script/type-expr';
 import { addSymbol, isModuleLevel, type Member, SETUP, spanOf, typeOf, unwrap, use } from '../../script/unit';
 import { declareMapped } from '../app-store/asks';
-import { getterType, readPair } from '../state';
+import { derivedBy, getterType } from '../state';
 import type { VueUnit } from '../unit';
 import { declareMembersOf } from './mapped';
 
@@ -81,14 +81,11 @@ export function readDerived(u: VueUnit, node: t.Node | undefined, later: (() => 
     takeInstance(u, unwrap(body));
     later.push(() => {
       const bare = unwrap(body);
-      const read = isFunction(bare)
-        ? readFunction(u, bare, SETUP, 'derivation')
-        : bare.type === 'ObjectExpression'
-          ? readPair(u, bare, SETUP)
-          : use(u, u.expr(bare, SETUP), SETUP);
+      const read = derivedBy(u, bare, body, SETUP);
+      const other = read ? undefined : use(u, u.expr(bare, SETUP), SETUP);
       if (symbol === undefined) return;
       const fact = u.facts.symbols[symbol]!;
-      fact.init = { kind: 'computed', uses: read?.uses ?? [], ...spanOf(body) };
+      fact.init = read ?? { kind: 'computed', uses: other?.uses ?? [], ...spanOf(body) };
       fact.type = getterType(u, body);
     });
   });
