@@ -7,6 +7,7 @@ import type { Component, FlowEdge, FlowNode, How, Place } from '../model/project
 import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
 import { useOf, isUsed } from '../link/use-of-ports';
+import { circleEnds } from './circles';
 import { emissionsOf, raises } from '../link/emission';
 import { RAISED } from '../link/raised';
 import { everywhere, MAX_NODES, reach, type Reach, type Step } from '../link/reach';
@@ -134,15 +135,21 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
   }
   const list = [...hops.values()];
   const cut = new Set([...ended].map((id) => refs.get(id)!));
+  const all = [...routes.values()];
+  // An event starts where it is raised, wherever what it is raised with comes from.
+  const isFirst = ({ ref, channel }: Hop): boolean => !(channel === 'event' ? begun : fed).has(ref);
+  const isLast = ({ ref }: Hop): boolean => !feeding.has(ref);
+  const circles = circleEnds(list, all);
+  const shown = (one: (hop: Hop) => boolean, more: string[]): string[] => {
+    const added = new Set(more);
+    return list.filter((hop) => !cut.has(hop.ref) && (one(hop) || added.has(hop.ref))).map(({ ref }) => ref);
+  };
   return {
     of: refs.get(starts[0]!.id)!,
     hops: list,
-    routes: [...routes.values()],
-    // An event starts where it is raised, wherever what it is raised with comes from.
-    origins: list
-      .filter(({ ref, channel }) => !(channel === 'event' ? begun : fed).has(ref) && !cut.has(ref))
-      .map(({ ref }) => ref),
-    ends: list.filter(({ ref }) => !feeding.has(ref) && !cut.has(ref)).map(({ ref }) => ref),
+    routes: all,
+    origins: shown(isFirst, circles.origins),
+    ends: shown(isLast, circles.ends),
     cut: [...cut],
   };
 }
