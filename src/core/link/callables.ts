@@ -62,6 +62,7 @@ export class Callables {
         return element ? next(element, want.slice(1)) : [];
       }
     }
+    if (expr.wraps) return expr.wraps.flatMap((one) => next(one, want));
     if (expr.from) {
       const inner = frame.inner.get(expr.from.call);
       const result = inner?.code.facts.result;
@@ -85,7 +86,6 @@ export class Callables {
     if (expr.gives) return expr.gives.flatMap((one) => next(one, want));
     if (expr.component !== undefined && expr.kind !== 'call')
       return this.moduleCallables(frame, expr.component, want, depth);
-    // What wraps a function calls it: `debounce(save)`.
     return [];
   }
 
@@ -150,9 +150,24 @@ export class Callables {
           ? this.known.once(frame, index, want, () => this.of(frame, symbol.init!, want, depth + 1))
           : [];
       case 'ref':
-        return want[0] === 'current' ? this.exposedCallables(frame, index, want.slice(1), depth) : [];
+        if (want[0] !== 'current') return [];
+        return [
+          ...this.exposedCallables(frame, index, want.slice(1), depth),
+          ...this.known.once(frame, index, want, () => this.boxedCallables(frame, index, want, depth)),
+        ];
     }
     return [];
+  }
+
+  /** What a box of the component starts with, and what its code puts into it. */
+  private boxedCallables(frame: Frame, box: number, want: string[], depth: number): Callable[] {
+    const { symbols, writes } = frame.code.facts;
+    const { init } = symbols[box]!;
+    const written = writes.filter(({ symbol, path }) => symbol === box && path?.join('.') === want[0]);
+    return [
+      ...(init ? this.of(frame, init, want, depth + 1) : []),
+      ...written.flatMap(({ value }) => (value ? this.of(frame, value, want.slice(1), depth + 1) : [])),
+    ];
   }
 
   /** Functions of the app's store: what changes it, and what its getters give back. */

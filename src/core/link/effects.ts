@@ -162,7 +162,7 @@ export class Effects {
     const { kind, store } = frame.code.facts.symbols[index]!;
     const node = frame.nodeOf[index]!;
     if (store) return this.kept(this.values.symbolSources(frame, index, path, 0));
-    if (kind === 'state' || kind === 'shared') return node < 0 ? [] : [{ node, path }];
+    if (kind === 'state' || kind === 'shared' || kind === 'ref') return node < 0 ? [] : [{ node, path }];
     if (kind === 'prop') return node < 0 ? [] : [{ node, path }];
     if (kind === 'injected') {
       const consume = frame.code.facts.consumes.find((one) => one.symbol === index);

@@ -165,7 +165,7 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
   };
   const add = (component: Component, name: string): void => {
     const spreads = component.spreads.filter((one) => !one.except.includes(name));
-    if (!spreads.length || component.facts.propsType || component.ports.has(name)) return;
+    if (!spreads.length || saysAll(component) || component.ports.has(name)) return;
     // What lands on an element is an attribute of the page.
     if (component.facts.traits.attributesFallThrough && !landsOn(component, name, new Set())) return;
     addPort(component, name);
@@ -188,6 +188,10 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
       if (mode === 'value' || (attributesFallThrough && mode === 'listen')) add(target, name);
   }
 }
+
+/** A written type says every name that the component takes. */
+const saysAll = ({ facts: { propsType }, unresolved }: Component): boolean =>
+  propsType !== undefined && propsType.t !== 'any' && !unresolved;
 
 const isBoolean = (shape: Shape | undefined): boolean =>
   (shape?.k === 'prim' && shape.n === 'boolean') || (shape?.k === 'union' && shape.of.some(isBoolean));

@@ -80,6 +80,8 @@ export interface ExprFact extends Span {
   type?: TypeExpr;
   /** function: index in the component's functions. */
   fn?: number;
+  /** call: functions that what it gives calls in its own time: `debounce(save)`. */
+  wraps?: ExprFact[];
   /** computed: the function that is called with what is written to it. */
   sets?: number;
   /** object: members that are known; `open` if there are others, `spreads` where these come from. */

@@ -1,6 +1,6 @@
 /** React's hooks and markup, as a dialect of plain code. */
 import type * as t from '@babel/types';
-import type { ExprFact } from '../../model/facts';
+import type { ExprFact, SymbolFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { addConsume, typeOfKey } from '../script/contexts';
 import { workedOut } from '../script/expr';
@@ -77,13 +77,12 @@ export function reactDialect(
         case 'useRef':
         case 'createRef':
           if (pattern.type !== 'Identifier') return false;
-          if (call.arguments[0]) use(u, u.expr(call.arguments[0], ctx), ctx);
           addSymbol(
             u,
             {
               name: pattern.name,
               kind: 'ref',
-              ...boxOf(u, call),
+              ...boxOf(u, call, ctx),
               ...spanOf(pattern),
               ...(call.arguments[0]?.type === 'NullLiteral' ? { empty: true } : {}),
             },
@@ -142,13 +141,16 @@ export function reactDialect(
 }
 
 /** The type of a box that starts with something. */
-function boxOf(u: Unit, call: t.CallExpression): { type?: TypeExpr } {
+function boxOf(u: Unit, call: t.CallExpression, ctx: Ctx): Pick<SymbolFact, 'type' | 'init'> {
   const [first] = call.arguments;
   if (!first || first.type === 'NullLiteral') return {};
+  const at = spanOf(first);
+  const value = use(u, u.expr(first, ctx), ctx);
+  const init: ExprFact = { kind: 'object', members: [{ name: 'current', value, ...at }], ...at };
   const [written] = typeArguments(call);
   const type = written ? readType(written, u.file.named) : widen(typeOf(u, first));
-  if (type.t === 'unknown') return {};
-  return { type: { t: 'object', members: [{ name: 'current', type, start: -1, end: -1 }] } };
+  if (type.t === 'unknown') return { init };
+  return { init, type: { t: 'object', members: [{ name: 'current', type, start: -1, end: -1 }] } };
 }
 
 /** `const { props, hold } = this`: each is the member. */
@@ -269,7 +271,9 @@ function writeState(u: Unit, node: Call, ctx: Ctx): ExprFact {
   let object: t.Node | undefined = written;
   if (written && isFunction(written)) object = unwrap(written.body);
   if (next) {
-    const value = use(u, u.expr(next, ctx), ctx);
+    const read = use(u, u.expr(next, ctx), ctx);
+    const [given] = read.fn === undefined ? [read] : (u.facts.functions[read.fn]!.gives ?? []);
+    const value = given ?? read;
     if (object?.type === 'ObjectExpression') {
       for (const property of object.properties) {
         const name = property.type === 'ObjectProperty' ? keyName(property) : undefined;

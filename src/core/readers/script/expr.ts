@@ -320,6 +320,10 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   }
   notePromise(u, calleeNode, node.arguments);
   const args = readArguments(u, node.arguments, ctx);
+  const then = /^(then|subscribe)$/.test(lastNameOf(calleeNode)) ? args[0]?.fn : undefined;
+  // What is waited for is what the function is given.
+  if (then !== undefined)
+    noteGiven(u, then, [{ kind: 'computed', uses: usesOf(callee), ...spanOf(calleeNode) }]);
   noteCalled(args);
   const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
   if (early) u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx });
@@ -331,6 +335,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     ...computed(node, callee, ...valuesOf(u, node.arguments, args)),
     kind: 'call',
     ...mergeContent(callee, ...args),
+    ...wrapping(calleeNode, args),
   };
   if (callee.component) {
     const hook = (u.dialect.follows ?? HOOK).test(callee.component);
@@ -346,6 +351,23 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   }
   return result;
 }
+
+function lastNameOf(callee: t.Node): string {
+  const isMember = callee.type === 'MemberExpression' || callee.type === 'OptionalMemberExpression';
+  return (isMember && !callee.computed ? memberName(callee.property) : memberName(callee)) ?? '';
+}
+
+/** Names of functions that give back one that calls what they are given, later or less often. */
+const WRAPS =
+  /debounce|throttle|^once$|memoize|^use(Event|EffectEvent|Latest|Stable|Memoized|Persist)\w*$|Callback$|^use\w*(Handler|Fn)$/i;
+
+/** The function that such a call is given: what it gives back is called in its place. */
+function wrapping(callee: t.Node, [first]: ExprFact[]): Pick<ExprFact, 'wraps'> {
+  const isFunctionLike = first && /^(function|identity|member)$/.test(first.kind);
+  return isFunctionLike && WRAPS.test(lastNameOf(callee)) ? { wraps: [first] } : NOTHING;
+}
+
+const NOTHING = {};
 
 /** `import('./chart').then((module) => …)`: what the function is given is the module. */
 function notePromise(u: Unit, callee: t.Node, [first]: t.CallExpression['arguments']): void {
