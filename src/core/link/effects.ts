@@ -4,7 +4,7 @@ import type { Place } from '../model/project';
 import type { Frame, Frames } from './frames';
 import { reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
-import { type Source, unboxed, type Values } from './values';
+import { type Source, symbolsOf, unboxed, type Values } from './values';
 
 /** An argument of a call that becomes, or becomes part of, what is written, or an argument of what is called on. */
 export type Handing = [own: number, to: number];
@@ -19,6 +19,8 @@ export interface Effect {
 }
 
 const MAX_DEPTH = 12;
+/** Calls of functions in functions are followed so far. */
+const MAX_PARAMS = 6;
 const NONE: Effect[] = [];
 /** A callback that is handed on whole gets what it is called with. */
 const ALL: Handing[] = [0, 1, 2, 3].map((one) => [one, one]);
@@ -143,17 +145,23 @@ export class Effects {
 
   /** Parameters of a function that an expression uses. */
   private paramsIn({ code }: Frame, fn: number, expr: ExprFact): number[] {
-    const { symbols } = code.facts;
-    const used = expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
+    const { symbols, functions } = code.facts;
     const found = new Set<number>();
-    const look = (index: number, depth: number) => {
+    const seen = new Set<number>();
+    const look = (index: number, depth: number): void => {
       const symbol = symbols[index]!;
-      if (symbol.kind === 'param' && symbol.within === fn && symbol.index !== undefined)
-        found.add(symbol.index);
-      else if (symbol.kind === 'derived' && symbol.init && depth < 4)
+      const { kind, within = -1, index: at } = symbol;
+      if (depth > MAX_PARAMS || seen.has(index)) return;
+      seen.add(index);
+      if (kind === 'param' && within === fn && at !== undefined) found.add(at);
+      // A function that is called inside is given what the one around it was given.
+      else if (kind === 'param' && within >= 0 && at !== undefined)
+        for (const args of functions[within]!.given ?? [])
+          for (const one of args[at] ? symbolsOf(args[at]) : []) look(one, depth + 1);
+      else if (kind === 'derived' && symbol.init)
         for (const one of symbol.init.uses ?? []) look(one, depth + 1);
     };
-    for (const one of used) look(one, 0);
+    for (const one of symbolsOf(expr)) look(one, 0);
     return [...found];
   }
 
@@ -172,7 +180,7 @@ export class Effects {
     const alias = frame.aliases.get(index);
     if (alias && alias.node >= 0)
       return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);
-    if (kind !== 'derived') return [];
+    if (kind !== 'derived' && kind !== 'param') return [];
     return this.kept(this.values.symbolSources(frame, index, path, 0));
   }
 

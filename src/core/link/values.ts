@@ -293,7 +293,11 @@ export class Values {
     if (symbol.kind === 'param' && symbol.within === -1 && symbol.index !== undefined) {
       const arg = frame.args[symbol.index];
       const path = into(symbol.path ?? [], want);
-      return arg && frame.caller ? this.sources(frame.caller, arg, path, depth + 1) : [];
+      if (!arg || !frame.caller) return [];
+      // A function that only gives a value stands for it.
+      return isGetter(frame.caller, arg)
+        ? this.kept(frame.caller, arg)
+        : this.sources(frame.caller, arg, path, depth + 1);
     }
     if (symbol.kind === 'param' && symbol.within !== undefined && symbol.index !== undefined) {
       const { within, index: at } = symbol;
@@ -364,6 +368,13 @@ export const into = (path: string[], want: string[]): string[] => [...path, ...w
 /** What a module keeps in a box is the box: `wind.value`. */
 export const unboxed = (path: string[]): string[] => path.filter((one) => one !== 'value');
 
+/** `() => wind.value`: it does nothing but give a value. */
+function isGetter({ code }: Frame, { kind, fn }: ExprFact): boolean {
+  const own = kind === 'function' && fn !== undefined ? code.facts.functions[fn]! : undefined;
+  if (!own?.gives?.length || own.params.length || own.calls.length) return false;
+  return own.gives.every((one) => /^(identity|member|computed)$/.test(one.kind));
+}
+
 /** Whether all that an expression may be is written out, so that nothing else flows into it. */
 const isPrecise = (gives: ExprFact[]): boolean =>
   gives.every(
@@ -375,7 +386,7 @@ const isPrecise = (gives: ExprFact[]): boolean =>
       (one.gives !== undefined && isPrecise(one.gives)),
   );
 
-const symbolsOf = ({ symbol, uses = [] }: ExprFact): number[] =>
+export const symbolsOf = ({ symbol, uses = [] }: ExprFact): number[] =>
   symbol === undefined ? uses : [symbol, ...uses];
 
 const inexact = (list: Source[], yes: boolean): Source[] =>

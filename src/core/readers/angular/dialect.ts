@@ -10,6 +10,7 @@ import { spread } from '../script/attributes';
 import { addMounted } from '../script/mounted';
 import { keyName, memberName } from '../script/type-expr';
 import {
+  noteGiven,
   addState,
   type Call,
   type Ctx,
@@ -190,6 +191,20 @@ function baseOf(u: AngularUnit, node: t.Node): number | undefined {
   return isChain(node) ? baseOf(u, unwrap(node.object)) : undefined;
 }
 
+/** What comes is what a function is called with that takes it, by itself or as the `next` of an object. */
+function noteTaker(u: AngularUnit, taker: ExprFact, source: ExprFact): void {
+  const next = taker.kind === 'object' ? taker.members?.find((one) => one.name === 'next')?.value : taker;
+  const fn = next?.kind === 'identity' ? u.facts.symbols[next.symbol!]!.fn : next?.fn;
+  noteGiven(u, fn, [source]);
+}
+
+/** `wind = new BehaviorSubject(0)`: it keeps what it is told. */
+function isSubject({ facts }: AngularUnit, symbol: number): boolean {
+  const from = facts.symbols[symbol]!.init?.from;
+  const made = from && facts.calls[from.call];
+  return made?.made === true && /Subject$/.test(made.name);
+}
+
 /** `x.set(1)`, `x.update(fn)`, `x.next(v)`: what is kept is written; of an input that tells its owner, it is told. */
 function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined {
   const callee = unwrap(node.callee);
@@ -198,7 +213,10 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
   const object = unwrap(callee.object);
   if (method === 'subscribe') {
     const source = use(u, u.expr(object, ctx), ctx);
-    for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
+    for (const arg of node.arguments) {
+      const taker = use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
+      noteTaker(u, taker, source);
+    }
     return { kind: 'computed', uses: usesOf(source), ...spanOf(node) };
   }
   if (/^(asReadonly|asObservable|pipe)$/.test(method)) {
@@ -214,7 +232,10 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
   if (base === undefined) return undefined;
   const { kind } = u.facts.symbols[base]!;
   const model = symbol === undefined ? undefined : u.models.get(symbol);
-  const keeps = symbol === undefined ? kind === 'injected' || kind === 'state' : u.signals.has(symbol);
+  const keeps =
+    symbol === undefined
+      ? kind === 'injected' || kind === 'state'
+      : u.signals.has(symbol) || (method === 'next' && isSubject(u, symbol));
   if (model === undefined && !keeps) return undefined;
   const args = node.arguments.map((arg) => {
     const value = use(u, u.expr(arg, ctx), ctx, 'argument');

@@ -30,17 +30,10 @@ export function noteMutation(
   args: ExprFact[] = [],
 ): void {
   if (node.type !== 'MemberExpression' && node.type !== 'OptionalMemberExpression') return;
-  const [target] = args;
+  const [target, ...sources] = args;
   if (memberName(node) === 'Object.assign' && (target?.kind === 'identity' || target?.kind === 'member')) {
-    u.facts.writes.push({
-      symbol: target.symbol!,
-      // It writes members, whichever those are.
-      path: [...(target.path ?? []), ANY],
-      through: {},
-      where: ctx.where,
-      fn: ctx.fn,
-      ...spanOf(at),
-    });
+    if (!sources.length) noteMembers(u, target, undefined, at, ctx);
+    for (const one of sources) noteMembers(u, target, one, at, ctx);
     return;
   }
   if (node.computed || node.property.type !== 'Identifier' || !isMutator(u, node.property.name)) return;
@@ -64,6 +57,31 @@ export function noteMutation(
     fn: ctx.fn,
     ...spanOf(at),
   });
+}
+
+/** The members of an object are written into another one; those that are not known into whichever. */
+export function noteMembers(
+  u: Unit,
+  target: ExprFact,
+  given: ExprFact | undefined,
+  at: t.Node,
+  ctx: Ctx,
+): void {
+  const write = (name: string, value: ExprFact | undefined): void => {
+    u.facts.writes.push({
+      symbol: target.symbol!,
+      path: [...(target.path ?? []), name],
+      ...(value ? { value } : {}),
+      through: {},
+      where: ctx.where,
+      fn: ctx.fn,
+      ...spanOf(at),
+    });
+  };
+  const { members = [], spreads = [], others = [], kind } = given ?? {};
+  for (const { name, value } of members) write(name, value);
+  for (const one of [...spreads, ...others]) write(ANY, one);
+  if (kind !== 'object') write(ANY, given);
 }
 
 /** What mostly pushes a page, and no entry of a list. */

@@ -27,6 +27,7 @@ import {
   readComputed,
 } from './state';
 import { attrsSymbol, eventSymbol, isVueUnit, type VueUnit } from './unit';
+import { readPatch } from './patches';
 import { noteWatcher } from './watched';
 
 const EFFECTS =
@@ -88,6 +89,8 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       if (raised) return raised;
       const slot = slotCalled(u, node, ctx);
       if (slot) return slot;
+      const patched = readPatch(u, node, ctx);
+      if (patched) return patched;
       if (asksStore(u, node)) return storeItself(u, node);
       const own = isCreator(u, node.callee) ? 'h' : names.call(node);
       // The members of a store as boxes are its members.
