@@ -67,6 +67,8 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       }
       if ((name === 'writable' || name === 'readable') && pattern.type === 'Identifier')
         return declareState(u, pattern, call, ctx);
+      if (name === 'writable' && pattern.type === 'ObjectPattern')
+        return declareStoreParts(u, pattern, call, ctx);
       if (name === 'createBubbler' && pattern.type === 'Identifier') {
         u.bubblers.add(
           addSymbol(u, { name: pattern.name, kind: 'module', ...spanOf(pattern) }, pattern.binding),
@@ -188,8 +190,19 @@ function raise(u: SvelteUnit, node: Call, raised: { symbol: number; args: t.Node
     return value;
   });
   // What is handed over arrives inside the page's own kind of event.
-  const type = args[0]?.type ? eventWith(args[0].type) : UNKNOWN;
-  raisePort(u, raised.symbol, [{ kind: 'computed', type, ...spanOf(node) }], spanOf(node), ctx.fn);
+  const [value] = args;
+  const at = spanOf(node);
+  const event: ExprFact = value
+    ? {
+        kind: 'object',
+        members: [{ name: 'detail', value, start: value.start, end: value.end }],
+        open: true,
+        uses: usesOf(value),
+        type: value.type ? eventWith(value.type) : UNKNOWN,
+        ...at,
+      }
+    : { kind: 'computed', type: UNKNOWN, ...at };
+  raisePort(u, raised.symbol, [event], at, ctx.fn);
   return {
     kind: 'call',
     symbol: raised.symbol,
@@ -233,6 +246,34 @@ function declareState(u: SvelteUnit, pattern: t.LVal, call: t.CallExpression, ct
   const written = annotationOf(pattern) ?? typeArguments(call)[0];
   const type = written ? readType(written, u.file.named) : first ? widen(typeOf(u, first)) : UNKNOWN;
   addState(u, pattern, init, type);
+  return true;
+}
+
+/** `const { subscribe, set, update } = writable(0)`: what a store keeps, by what reads it and what writes it. */
+function declareStoreParts(
+  u: SvelteUnit,
+  pattern: t.ObjectPattern,
+  call: t.CallExpression,
+  ctx: Ctx,
+): boolean {
+  const parts = pattern.properties.flatMap((one) =>
+    one.type === 'ObjectProperty' && one.value.type === 'Identifier'
+      ? [{ name: keyName(one), id: one.value }]
+      : [],
+  );
+  if (parts.length < pattern.properties.length) return false;
+  const [first] = call.arguments;
+  const init = first ? use(u, u.expr(first, ctx), ctx) : undefined;
+  const state = addSymbol(u, {
+    name: 'store',
+    kind: 'state',
+    ...spanOf(pattern),
+    ...(init ? { init } : {}),
+  });
+  for (const { name, id } of parts) {
+    if (name === 'subscribe' && id.binding) u.refs.set(id.binding, state);
+    else addSymbol(u, { name: id.name, kind: 'setter', of: state, ...spanOf(id) }, id.binding);
+  }
   return true;
 }
 

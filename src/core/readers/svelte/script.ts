@@ -13,7 +13,7 @@ import { eachChild } from '../script/walk';
 import { svelteDialect } from './dialect';
 import { readModuleLevel, type SvelteFile } from './module';
 import { addRoot } from './mount';
-import { svelteNames, svelteTraits, svelteTypes } from './names';
+import { FOLLOWED, svelteNames, svelteTraits, svelteTypes } from './names';
 import { svelteUnit, type SvelteUnit } from './unit';
 
 /** Whether a script has to do with Svelte: by its own name, by what it imports. Markup in code is of another kind. */
@@ -65,7 +65,9 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
   );
   settleEarly(u);
   placeRest(u);
-  if (component.render.length > 1 || keepsState(component)) facts.components.push(component);
+  // What a class or a function of the project makes may keep something, too.
+  const makes = component.calls.some(({ fn, made, name }) => fn < 0 && (made || FOLLOWED.test(name)));
+  if (component.render.length > 1 || keepsState(component) || makes) facts.components.push(component);
   return mounted;
 }
 

@@ -1,0 +1,156 @@
+/** Ways in which values move through components of Svelte. */
+import { type Idiom, idioms } from './reaching';
+
+const app = (app: string, more: Record<string, string> = {}) => ({
+  'main.js': `import { mount } from 'svelte'; import App from './App.svelte'; mount(App,{target:document.body});`,
+  'App.svelte': app,
+  'Leaf.svelte': `<script>let { x } = $props();</script><b>{x}</b>`,
+  'Btn.svelte': `<script>let { v, onsave } = $props();</script><button onclick={() => onsave(v)}>s</button>`,
+  ...more,
+});
+const runes = (script: string, tpl: string, more: Record<string, string> = {}) =>
+  app(
+    `<script>
+import Leaf from './Leaf.svelte'; import Btn from './Btn.svelte'; import { setContext, getContext, onMount } from 'svelte';
+${script}
+</script>
+${tpl}`,
+    more,
+  );
+
+const LIST: Idiom[] = [
+  {
+    what: 'rune class',
+    sources: runes(
+      `import { fleet } from './fleet.svelte.js'; let seed = $state('a');`,
+      `<Btn v={seed} onsave={(v) => fleet.put(v)} /><Leaf x={fleet.kept} />`,
+      {
+        'fleet.svelte.js': `class Fleet { kept = $state(''); put(v) { this.kept = v; } } export const fleet = new Fleet();`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'factory fn getters',
+    sources: runes(
+      `import { createFleet } from './fleet.svelte.js'; let seed = $state('a'); const fleet = createFleet();`,
+      `<Btn v={seed} onsave={fleet.put} /><Leaf x={fleet.kept} />`,
+      {
+        'fleet.svelte.js': `export function createFleet() { let kept = $state(''); return { get kept() { return kept; }, put(v) { kept = v; } }; }`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'derived by',
+    sources: runes(
+      `let seed = $state('a'); let up = $derived.by(() => { const u = seed + '!'; return u; });`,
+      `<Leaf x={up} />`,
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'context fn',
+    sources: runes(
+      `import Deep from './Deep.svelte'; let seed = $state('a'); let kept = $state(''); setContext('k', { get kept() { return kept; }, put: (v) => { kept = v; } });`,
+      `<Deep v={seed} /><Leaf x={kept} />`,
+      {
+        'Deep.svelte': `<script>import { getContext } from 'svelte'; let { v } = $props(); const k = getContext('k');</script><button onclick={() => k.put(v)}>{k.kept}</button>`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['App:state:kept', 'Leaf:prop:x'],
+  },
+  {
+    what: 'bind',
+    sources: runes(
+      `import F from './F.svelte'; let seed = $state('a');`,
+      `<F bind:value={seed} /><Leaf x={seed} />`,
+      { 'F.svelte': `<script>let { value = $bindable() } = $props();</script><input bind:value />` },
+    ),
+    from: 'F:prop:value',
+    to: ['App:state:seed', 'Leaf:prop:x'],
+  },
+  {
+    what: 'snippet param',
+    sources: runes(
+      `import L from './L.svelte'; let seed = $state(['a']);`,
+      `<L items={seed}>{#snippet row(one)}<Leaf x={one} />{/snippet}</L>`,
+      {
+        'L.svelte': `<script>let { items, row } = $props();</script>{#each items as i}{@render row(i)}{/each}`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'effect',
+    sources: runes(
+      `let seed = $state('a'); let o = $state(''); $effect(() => { o = seed; });`,
+      `<Leaf x={o} />`,
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'spread',
+    sources: runes(`let seed = $state('a'); let p = $derived({ x: seed });`, `<Leaf {...p} />`),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'rest',
+    sources: runes(`import W from './W.svelte'; let seed = $state('a');`, `<W x={seed} />`, {
+      'W.svelte': `<script>import Leaf from './Leaf.svelte'; let { y, ...rest } = $props();</script><Leaf {...rest} />`,
+    }),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'await block',
+    sources: runes(
+      `let seed = $state('a'); let p = $derived(fetch(seed));`,
+      `{#await p then d}<Leaf x={d} />{/await}`,
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'store subscribe',
+    sources: runes(
+      `import { wind } from './w.js'; let seed = $state('a'); let k = $state(''); onMount(() => wind.subscribe((v) => { k = v; }));`,
+      `<Btn v={seed} onsave={(v) => wind.set(v)} /><Leaf x={k} />`,
+      { 'w.js': `import { writable } from 'svelte/store'; export const wind = writable('');` },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'custom store',
+    sources: runes(
+      `import { wind } from './w.js'; let seed = $state('a');`,
+      `<Btn v={seed} onsave={wind.put} /><Leaf x={$wind} />`,
+      {
+        'w.js': `import { writable } from 'svelte/store'; function createFleet() { const { subscribe, set, update } = writable(''); return { subscribe, put: (v) => set(v) }; } export const wind = createFleet();`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'dispatcher',
+    sources: {
+      ...app(
+        `<script>import Old from './Old.svelte'; import Leaf from './Leaf.svelte'; let seed='a'; let k='';</script><Old v={seed} on:save={(e) => (k = e.detail)} /><Leaf x={k} />`,
+      ),
+      'Old.svelte': `<script>import { createEventDispatcher } from 'svelte'; export let v; const d = createEventDispatcher();</script><button on:click={() => d('save', v)} />`,
+    },
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+];
+
+idioms(LIST);
