@@ -158,6 +158,7 @@ export const jointSchema = z.object({
   when: z.string().optional(),
   each: z.string().optional(),
   rows: z.array(jointRowSchema),
+  silences: z.array(z.object({ why: z.string(), so: z.string() })),
 });
 
 export type CatalogueRow = z.infer<typeof catalogueRowSchema>;

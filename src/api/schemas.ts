@@ -252,6 +252,10 @@ export const strandSchema = z.object({
   ends: z.array(z.string()),
   /** Where it goes on, but was ended for its length. */
   cut: z.array(z.string()),
+  /** What is not known of the components that it passes. */
+  silences: z.array(
+    z.object({ why: z.string(), components: z.array(z.object({ ref: z.string(), name: z.string() })) }),
+  ),
 });
 
 export const hitSchema = z.object({

@@ -183,7 +183,8 @@ export class Frames {
       if (alias) {
         nodeOf[index] = alias.node;
         aliases.set(index, alias);
-        this.noteName(alias.node, code, index);
+        // A name for a part says nothing of the other parts.
+        if (!alias.path.length) this.noteName(alias.node, code, index);
         return;
       }
       nodeOf[index] = this.addNode({

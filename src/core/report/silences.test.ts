@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { auditSources } from '../audit';
 import { MOUNT } from '../rules/testing';
-import { silentComponents } from './silences';
+import { silencesAlong, silentComponents } from './silences';
 
 test.each<[string, string, string[]]>([
   [
@@ -42,4 +42,18 @@ function Mast({ high }: { high: number }) { return <i>{high}</i>; }`,
     list.map(({ name }) => `${silence} ${name}`),
   );
   expect(found).toEqual(expected);
+});
+
+test('along a way each component is told once, and a type hides no way', () => {
+  const { project } = auditSources({
+    ...MOUNT,
+    'App.tsx': `import type { MastProps } from 'masts';
+export function App() { return <><Mast high={1} /><Lamp /></>; }
+function Mast({ high }: MastProps) { return <i>{high}</i>; }
+function Lamp(props) { report(props); return <i />; }`,
+  }).result;
+  const all = [...project.components, ...project.components];
+  expect(
+    silencesAlong(all).map(({ silence, components }) => [silence, components.map(({ name }) => name)]),
+  ).toEqual([['whole', ['Lamp']]]);
 });

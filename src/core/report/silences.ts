@@ -49,6 +49,20 @@ export function silencesOf({ facts, openBase, unresolved, unknownSites }: Compon
   return found;
 }
 
+/** What is not known of those that a value passes: where it may come from or go on to unseen, by the components. */
+export function silencesAlong(
+  components: Iterable<Component>,
+): { silence: Silence; components: Component[] }[] {
+  const found = new Map<Silence, Component[]>();
+  for (const component of new Set(components)) {
+    if (component.facts.role !== 'component') continue;
+    // A type that leads outside hides names, and no way that a value takes.
+    for (const silence of silencesOf(component))
+      if (silence !== 'type') found.set(silence, [...(found.get(silence) ?? []), component]);
+  }
+  return [...found].map(([silence, list]) => ({ silence, components: list }));
+}
+
 /** Whether what a call site hands over is not known. */
 export const isOpenSite = (project: Linked, site: Site): boolean => project.handed(site).unknown;
 

@@ -4,6 +4,7 @@ import type { AuditResult } from '../../core/audit';
 import type { Component, Port, Site } from '../../core/model/project';
 import { componentRef, portRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
+import { isOpenSite, SILENCES, silencesOf } from '../../core/report/silences';
 import { showType } from '../../core/types/show';
 import { componentAt, type Unfound } from '../../core/trace/references';
 import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
@@ -36,6 +37,9 @@ export function jointView(
     count: child.calledAt.length,
     ...(when ? { when } : {}),
     ...(each ? { each: table.text({ file: site.file, ...each }) } : {}),
+    silences: [...silencesOf(child), ...(isOpenSite(project, site) ? (['spread'] as const) : [])].map(
+      (one) => SILENCES[one],
+    ),
     rows: [
       ...portRows(table, site, child),
       ...strayRows(table, site, child),
@@ -126,9 +130,12 @@ function acrossRows(table: Desk, site: Site, child: Component): JointRow[] {
     .filter((one) => one.component === child.id)
     .map((one): JointRow => {
       const ref = `${componentRef(project, child)}:context:${one.key.name}`;
-      const givers = contexts.providers
+      const all = contexts.providers
         .filter((provider) => provider.key === one.key && contexts.below(provider).components.has(child.id))
-        .map((provider) => project.components[provider.component]!.name);
+        .map((provider) => project.components[provider.component]!);
+      // Tests provide in place of the app: they are told where nobody else does.
+      const own = all.filter(({ file }) => !project.files[file]!.aside);
+      const givers = (own.length ? own : all).map(({ name }) => name);
       const bare = !givers.length && !contexts.hasDefault(one.key);
       return {
         name: one.key.name,

@@ -1,9 +1,10 @@
 /** What the screens show, made from a linked project. */
 import type { Hit, Spot, StrandView } from '../../api/schemas';
 import type { AuditResult } from '../../core/audit';
-import type { Place } from '../../core/model/project';
+import type { Component, Place, Project } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import { type Places, placesOf, type TextOf } from '../../core/report/places';
+import { SILENCES, silencesAlong } from '../../core/report/silences';
 import { RULES } from '../../core/rules';
 import { breaksOf } from '../../core/trace/breaks';
 import { nodesAt, type Unfound } from '../../core/trace/references';
@@ -22,6 +23,12 @@ export function strandView(result: AuditResult, textOf: TextOf, ref: string): St
     origins: trace.origins,
     ends: trace.ends,
     cut: trace.cut,
+    silences: silencesAlong(
+      trace.hops.flatMap((hop) => hop.nodes.map((node) => componentOf(project, node))),
+    ).map(({ silence, components }) => ({
+      why: SILENCES[silence].why,
+      components: components.map((one) => ({ ref: componentRef(project, one), name: one.name })),
+    })),
     hops: trace.hops.map((hop) => ({
       ref: hop.ref,
       component: hop.component,
@@ -35,6 +42,9 @@ export function strandView(result: AuditResult, textOf: TextOf, ref: string): St
     routes: trace.routes.map(({ from, to, how, place }) => ({ from, to, how, place: places.spot(place) })),
   };
 }
+
+const componentOf = ({ flow, components }: Project, node: number): Component =>
+  components[flow.nodes[node]!.component]!;
 
 function distinct(places: Places, list: Place[]): Spot[] {
   const seen = new Map(list.map((place) => [`${place.file}:${place.start}`, places.spot(place)]));

@@ -32,6 +32,7 @@ const strand: StrandView = {
   origins: [],
   ends: [],
   cut: [],
+  silences: [],
 };
 
 test.each([

@@ -102,6 +102,11 @@ export function JointPage() {
               );
             })}
           </table>
+          {joint.silences.map(({ why, so }) => (
+            <p key={why} className="px-5 py-1 text-soft">
+              Not known: {why}. Therefore {so}.
+            </p>
+          ))}
           {rows.length === 0 && (
             <Empty>
               {joint.child.name} asks for nothing, and {joint.owner.name} hands nothing over.

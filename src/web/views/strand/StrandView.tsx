@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { StrandView as Strand } from '../../../api/schemas';
 import { api } from '../../api';
+import { links } from '../../links';
 import { notesOf, sideOf, type Side } from '../../parts/along';
 import { HopList } from '../../parts/HopList';
 import { placedHops } from '../../parts/hops';
@@ -152,6 +153,26 @@ function Ends({ project, strand }: { project: string; strand: Strand }) {
       {list('Ends in', strand.ends)}
       {strand.cut.length > 0 &&
         list('Goes on at', strand.cut, 'Further than anybody reads at once: choose one of them to go on.')}
+      {strand.silences.length > 0 && (
+        <>
+          <dt className="text-soft">Not known</dt>
+          <dd className="mb-1">
+            {strand.silences.map(({ why, components }) => (
+              <p key={why} className="text-soft">
+                {components.slice(0, 4).map((one, at) => (
+                  <span key={one.ref}>
+                    {at > 0 && ', '}
+                    <Link className="text-ink hover:underline" to={links.component(project, one.ref)}>
+                      {one.name}
+                    </Link>
+                  </span>
+                ))}
+                {components.length > 4 && ` and ${components.length - 4} more`} with {why}
+              </p>
+            ))}
+          </dd>
+        </>
+      )}
     </dl>
   );
 }
