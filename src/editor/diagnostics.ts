@@ -1,6 +1,6 @@
 /** Findings as an editor shows them, with the places that prove them. */
 import { type Diagnostic, DiagnosticSeverity, DiagnosticTag } from 'vscode-languageserver-types';
-import { type ReportedFinding, reportOf } from '../core/report/summary';
+import { type ReportedFinding, reportOf, stepsElsewhere, stepText } from '../core/report/summary';
 import type { FolderAudit } from '../server/engine/folder';
 import { rangeOf, uriOf } from './places';
 import type { Diagnosed } from './questions';
@@ -39,8 +39,8 @@ export function diagnosed(root: string, folder: FolderAudit): Diagnosed {
 }
 
 export function diagnosticOf(root: string, finding: ReportedFinding): Diagnostic {
-  const { rule, level, message, suggestion, place, trail, fingerprint } = finding;
-  const steps = trail.filter((step) => step.file !== place.file || step.line !== place.line);
+  const { rule, level, message, suggestion, place, fingerprint } = finding;
+  const steps = stepsElsewhere(finding);
   return {
     range: rangeOf(place),
     severity: SEVERITY[level],
@@ -52,7 +52,7 @@ export function diagnosticOf(root: string, finding: ReportedFinding): Diagnostic
       ? {
           relatedInformation: steps.map((step) => ({
             location: { uri: uriOf({ root }, step.file), range: rangeOf(step) },
-            message: `${step.component}: ${step.name} ${step.what}`,
+            message: stepText(step),
           })),
         }
       : {}),

@@ -70,11 +70,37 @@ test('SARIF has rules, places, flows, fingerprints, suppressions and notificatio
         },
       },
     ],
+    relatedLocations: [{ id: 0, message: { text: expect.stringMatching(/^\w+: \w+ /) } }],
     codeFlows: [{ threadFlows: [{ locations: [{ location: {} }, { location: {} }] }] }],
     partialFingerprints: { 'zincRope/v1': expect.stringMatching(/^[0-9a-f]{16}$/) },
   });
   expect(run!.invocations[0]!.toolExecutionNotifications).toMatchObject([
     { locations: [{ physicalLocation: { artifactLocation: { uri: 'lost%20places/Br%C3%B6ken.tsx' } } }] },
+  ]);
+});
+
+test('SARIF has the mechanical repair as a fix, in its place', () => {
+  const sources = {
+    ...SOURCES,
+    'App.tsx': SOURCES['App.tsx']!.replace('<><Card />', '<><Card fare={1} saet={2} />'),
+  };
+  const { runs } = sarifReport(report(sources), '1') as {
+    runs: { results: { ruleId: string; fixes?: unknown }[] }[];
+  };
+  expect(runs[0]!.results.find(({ ruleId }) => ruleId === 'prop/unknown')!.fixes).toMatchObject([
+    {
+      artifactChanges: [
+        {
+          artifactLocation: { uri: 'App.tsx' },
+          replacements: [
+            {
+              deletedRegion: { startLine: 5, startColumn: 27, endColumn: 31 },
+              insertedContent: { text: 'seat' },
+            },
+          ],
+        },
+      ],
+    },
   ]);
 });
 

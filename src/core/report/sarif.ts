@@ -3,7 +3,7 @@ import { shareOf, WELL_JOINED } from '../link/joined';
 import { RULES } from '../rules';
 import { ruleMarkdown, ruleNamed } from './rule-page';
 import type { Spot } from './places';
-import type { Report, ReportedFinding } from './summary';
+import { type Report, type ReportedFinding, stepsElsewhere, stepText } from './summary';
 
 const SCHEMA = 'https://json.schemastore.org/sarif-2.1.0.json';
 
@@ -37,6 +37,12 @@ function resultOf(
         logicalLocations: [{ fullyQualifiedName: finding.subject, name: finding.component }],
       },
     ],
+    relatedLocations: stepsElsewhere(finding).map((step, id) => ({
+      id,
+      physicalLocation: physical(step),
+      message: { text: stepText(step) },
+    })),
+    ...fixesOf(finding),
     codeFlows: [
       {
         threadFlows: [
@@ -44,7 +50,7 @@ function resultOf(
             locations: finding.trail.map((step) => ({
               location: {
                 physicalLocation: physical(step),
-                message: { text: `${step.component}: ${step.name} ${step.what}` },
+                message: { text: stepText(step) },
               },
             })),
           },
@@ -54,6 +60,21 @@ function resultOf(
     partialFingerprints: { 'zincRope/v1': finding.fingerprint },
     suppressions:
       finding.silenced === undefined ? [] : [{ kind: 'inSource', justification: finding.silenced }],
+  };
+}
+
+/** The mechanical repair, where there is one. */
+function fixesOf({ edit, suggestion }: ReportedFinding) {
+  if (!edit) return {};
+  const { artifactLocation, region } = physical(edit);
+  const replacements = [{ deletedRegion: region, insertedContent: { text: edit.text } }];
+  return {
+    fixes: [
+      {
+        ...(suggestion ? { description: { text: suggestion } } : {}),
+        artifactChanges: [{ artifactLocation, replacements }],
+      },
+    ],
   };
 }
 

@@ -130,6 +130,13 @@ function siteOf({ project }: AuditResult, site: number): { ref: string; at: numb
   return { ref: componentRef(project, target), at: target.calledAt.indexOf(site) };
 }
 
+/** The steps that prove a finding at other places than its own. */
+export const stepsElsewhere = ({ trail, place }: ReportedFinding): ReportedStep[] =>
+  trail.filter((step) => step.file !== place.file || step.line !== place.line);
+
+/** What a step says, in one line. */
+export const stepText = ({ component, name, what }: ReportedStep): string => `${component}: ${name} ${what}`;
+
 /** Whether a report holds anything at or above a level. */
 export function reaches(report: Report, level: Level | 'never'): boolean {
   if (level === 'never') return false;
