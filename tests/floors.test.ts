@@ -65,7 +65,10 @@ test('a floor uses only floors below it', () => {
 
 test('the web talks to the server through the types of the api alone', () => {
   expect(
-    broken((one) => floorOf(one.file) === 'web' && ['core', 'server', 'editor', 'cli'].includes(floorOf(one.target))),
+    broken(
+      (one) =>
+        floorOf(one.file) === 'web' && ['core', 'server', 'editor', 'cli'].includes(floorOf(one.target)),
+    ),
   ).toEqual([]);
 });
 
