@@ -9,7 +9,8 @@ import { into, MAX_DEPTH, type Values } from './values';
 
 /** Something that may be called. */
 export type Callable =
-  | { kind: 'setter'; node: number }
+  /** `by` are the functions that work out what comes next. */
+  | { kind: 'setter'; node: number; by?: Callable[] }
   | {
       kind: 'function';
       frame: Frame;
@@ -109,10 +110,8 @@ export class Callables {
     if (alias?.whole)
       return this.symbolCallables(alias.whole.frame, alias.whole.symbol, into(alias.path, want), depth + 1);
     switch (symbol.kind) {
-      case 'setter': {
-        const node = frame.nodeOf[symbol.of!]!;
-        return node >= 0 && !want.length ? [{ kind: 'setter', node }] : [];
-      }
+      case 'setter':
+        return want.length ? [] : this.setterAt(frame, index, depth);
       case 'handler':
         return symbol.fn === undefined || want.length ? [] : [{ kind: 'function', frame, fn: symbol.fn }];
       case 'prop': {
@@ -157,6 +156,14 @@ export class Callables {
         ];
     }
     return [];
+  }
+
+  /** The setter that a symbol is. */
+  setterAt(frame: Frame, index: number, depth = 0): Callable[] {
+    const { of, by } = frame.code.facts.symbols[index]!;
+    const node = frame.nodeOf[of!]!;
+    if (node < 0) return [];
+    return [{ kind: 'setter', node, ...(by ? { by: this.of(frame, by, [], depth + 1) } : {}) }];
   }
 
   /** What a box of the component starts with, and what its code puts into it. */

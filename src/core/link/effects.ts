@@ -46,13 +46,37 @@ export class Effects {
   /** `at` is where the call stands, for what has no place of its own. */
   of(callable: Callable, at: Place, depth = 0): Effect[] {
     switch (callable.kind) {
-      case 'setter':
-        return [{ node: callable.node, how: 'write', put: [], params: [[0, 0]], place: at }];
+      case 'setter': {
+        const write = (put: string[]): Effect => ({
+          node: callable.node,
+          how: 'write',
+          put,
+          params: [[0, 0]],
+          place: at,
+        });
+        const parts = (callable.by ?? []).flatMap((one) => this.workedOutBy(one));
+        return parts.length ? parts.map(write) : [write([])];
+      }
       case 'port':
         return [{ node: callable.port.node, how: 'emit', put: [], params: ALL, place: at }];
       case 'function':
         return skipped(this.ofFunction(callable.frame, callable.fn, depth), callable.skip);
     }
+  }
+
+  /** The members of what comes next that a function works out of what a setter is given; the whole is no member. */
+  private workedOutBy(callable: Callable): string[][] {
+    if (callable.kind !== 'function') return [];
+    const { frame, fn } = callable;
+    const isGiven = (expr: ExprFact): boolean => this.paramsIn(frame, fn, expr).includes(1);
+    const found = new Map<string, string[]>();
+    for (const one of frame.code.facts.functions[fn]!.gives ?? []) {
+      const { kind, members = [], spreads = [], others = [] } = one;
+      for (const { name, value } of members) if (isGiven(value)) found.set(name, [name]);
+      const rest = kind === 'object' ? [...spreads, ...others] : [one];
+      if (rest.some(isGiven)) found.set('', []);
+    }
+    return [...found.values()];
   }
 
   private ofFunction(frame: Frame, fn: number, depth: number): Effect[] {
@@ -85,6 +109,12 @@ export class Effects {
     };
     for (const write of facts.writes) {
       if (!within.has(write.fn)) continue;
+      if (write.setter !== undefined) {
+        const at = { file, start: write.start, end: write.end };
+        for (const one of this.callables.setterAt(frame, write.setter))
+          for (const { node, put } of this.of(one, at)) add(node, write, write.value, put);
+        continue;
+      }
       for (const target of this.written(frame, write.symbol, write.path ?? []))
         add(target.node, write, write.value, target.path);
     }

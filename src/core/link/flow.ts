@@ -129,6 +129,12 @@ class FlowBuilder {
     for (const write of facts.writes) {
       if (!write.value) continue;
       const sources = this.graph.values.sources(frame, write.value);
+      if (write.setter !== undefined) {
+        for (const one of this.graph.callables.setterAt(frame, write.setter))
+          for (const { node, put } of this.graph.effects.of(one, at(write)))
+            this.graph.addSources(sources, node, at(write), { how: 'write', put });
+        continue;
+      }
       for (const { node, path } of this.graph.effects.written(frame, write.symbol, write.path ?? []))
         this.graph.addSources(sources, node, at(write), { how: 'write', put: path });
       const own = nodeOf[write.symbol]!;

@@ -32,6 +32,8 @@ export interface SymbolFact extends Span {
   of?: number;
   /** setter: it writes the members that it is given, and leaves the others. */
   merges?: boolean;
+  /** setter: the function that works out what comes next, from what there is and what the setter is given. */
+  by?: ExprFact;
   /** rest: the names that were taken out before. */
   except?: string[];
   /** The value it starts from, or is derived from. */
@@ -164,6 +166,8 @@ export interface WriteFact extends Span {
   value?: ExprFact;
   where: Where;
   fn: number;
+  /** The setter that it is written by, where that has a function to work it out. */
+  setter?: number;
   /** Something reachable through the symbol is changed, not a copy of it; `method` names what changes it. */
   through?: { method?: string };
 }

@@ -136,3 +136,19 @@ createRoot(document.body).render(<><Whole hue="a" /><Named hue="a" /><Rest hue="
   }).result;
   expect(findings.map(({ rule, subject }) => `${rule} ${subject}`)).toEqual(['prop/unknown None:prop:hue']);
 });
+
+test('a draft that is written stands for the state', () => {
+  const found = traced(
+    page(
+      `const [kept, setKept] = useState({ hue: '', sum: 0 });
+  const paint = (hue: string) => setKept(produce((draft) => { draft.hue = hue; }));
+  return <><Paint with={rel} onPaint={paint} /><Hue hue={kept.hue} /><Sum sum={kept.sum} /></>;`,
+      `import { produce } from 'immer';
+function Paint({ with: tint, onPaint }: { with: string; onPaint: (hue: string) => void }) { return <b onClick={() => onPaint(tint)} />; }
+function Hue({ hue }: { hue: string }) { return <b>{hue}</b>; }
+function Sum({ sum }: { sum: number }) { return <b>{sum}</b>; }`,
+    ),
+    'Paint:prop:with',
+  );
+  expect(found.ends).toEqual(['Hue:prop:hue']);
+});

@@ -297,7 +297,7 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
   if (pattern.type !== 'ArrayPattern') return false;
   const [value, setter] = pattern.elements;
   const first = call.arguments[reducer ? 1 : 0];
-  for (const arg of reducer ? call.arguments.slice(0, 1) : []) use(u, u.expr(arg, ctx), ctx);
+  const by = reducer && call.arguments[0] ? use(u, u.expr(call.arguments[0], ctx), ctx) : undefined;
   const init = first ? use(u, u.expr(first, ctx), ctx) : undefined;
   if (reducer) for (const arg of call.arguments.slice(2)) use(u, u.expr(arg, ctx), ctx);
   const written = typeArguments(call)[0];
@@ -342,6 +342,7 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
         name: setter.name,
         kind: 'setter',
         of: state,
+        ...(by ? { by } : {}),
         ...spanOf(setter),
         type: { t: 'fn', params: [{ name: 'value', type: UNKNOWN }], returns: { t: 'prim', n: 'void' } },
       },

@@ -1,6 +1,6 @@
 /** One file of JavaScript or TypeScript to facts, as React means it. */
 import type * as t from '@babel/types';
-import type { FileFacts, ValueFact } from '../../model/facts';
+import type { ComponentFacts, ExprFact, FileFacts, ValueFact } from '../../model/facts';
 import { isNamedLikeComponent } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
@@ -293,8 +293,17 @@ function readModule(
   noteTables(u, program, react.router);
   noteOutlets(u, react.router);
   finish(u);
-  if (component.render.length || keepsState(component) || keepsParts(component))
-    facts.components.push(component);
+  const keeps = keepsState(component) || keepsParts(component);
+  if (component.render.length || keeps || hasReducer(component)) facts.components.push(component);
+}
+
+/** A function that is given what there is and something more, and gives back what there was, or that with changes. */
+function hasReducer({ functions }: ComponentFacts): boolean {
+  const goesOn = ({ kind, symbol, spreads = [] }: ExprFact, state: number): boolean =>
+    (kind === 'identity' && symbol === state) || spreads.some((one) => goesOn(one, state));
+  return functions.some(
+    ({ params, gives = [] }) => params.length === 2 && gives.some((one) => goesOn(one, params[0]!)),
+  );
 }
 
 /** The object that a constant of the module holds, or the expression itself. */

@@ -359,7 +359,7 @@ function lastNameOf(callee: t.Node): string {
 
 /** Names of functions that give back one that calls what they are given, later or less often. */
 const WRAPS =
-  /debounce|throttle|^once$|memoize|^use(Event|EffectEvent|Latest|Stable|Memoized|Persist)\w*$|Callback$|^use\w*(Handler|Fn)$/i;
+  /debounce|throttle|^(once|produce)$|memoize|^use(Event|EffectEvent|Latest|Stable|Memoized|Persist)\w*$|Callback$|^use\w*(Handler|Fn)$/i;
 
 /** The function that such a call is given: what it gives back is called in its place. */
 function wrapping(callee: t.Node, [first]: ExprFact[]): Pick<ExprFact, 'wraps'> {

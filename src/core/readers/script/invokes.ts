@@ -17,9 +17,13 @@ export function noteInvoke(
 
 /** A call of a setter writes its state, or the members of it that it is given. */
 export function noteSet(u: Unit, setter: number, args: ExprFact[], { start, end }: Span, ctx: Ctx): void {
-  const { of, merges } = u.facts.symbols[setter]!;
+  const { of, merges, by } = u.facts.symbols[setter]!;
   const at = { where: ctx.where, fn: ctx.fn, start, end };
   const [given] = args;
+  if (by) {
+    u.facts.writes.push({ symbol: of!, ...(given ? { value: given } : {}), setter, ...at });
+    return;
+  }
   const fn = given && functionIn(u, given);
   // A function is asked for the next value, and given the one that there is.
   if (fn !== undefined) noteGiven(u, fn, [{ kind: 'identity', symbol: of!, start, end }]);
@@ -31,8 +35,11 @@ export function noteSet(u: Unit, setter: number, args: ExprFact[], { start, end 
 }
 
 /** The function of the component that a value is, written out or by its name. */
-const functionIn = (u: Unit, { kind, fn, symbol }: ExprFact): number | undefined =>
-  kind === 'function' ? fn : kind === 'identity' ? u.facts.symbols[symbol!]!.fn : undefined;
+function functionIn(u: Unit, { kind, fn, symbol, wraps }: ExprFact): number | undefined {
+  const [wrapped] = wraps ?? [];
+  if (wrapped) return functionIn(u, wrapped);
+  return kind === 'function' ? fn : kind === 'identity' ? u.facts.symbols[symbol!]!.fn : undefined;
+}
 
 /** What a function gives back, as a value of its own. */
 function resultOf(u: Unit, { start, end, type }: ExprFact, fn: number): ExprFact {
