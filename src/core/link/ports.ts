@@ -169,6 +169,9 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
     // What lands on an element is an attribute of the page.
     if (component.facts.traits.attributesFallThrough && !landsOn(component, name, new Set())) return;
     addPort(component, name);
+    // Where a type is written, a name that it may have is followed, and not judged.
+    if (component.facts.propsType && component.facts.propsType.t !== 'any')
+      component.ports.get(name)!.carried = true;
     for (const { site } of spreads) if (site >= 0) add(components[sites[site]!.target]!, name);
     // What lands on one component alone must fit there.
     const [only, more] = spreads;

@@ -38,6 +38,8 @@ export interface Port {
   declared: boolean;
   /** Where the type says its name, be it the type of several components. */
   declaredAt?: Place;
+  /** Its type leaves open whether there is such a name: it is handed on by a spread, and nothing is said of it. */
+  carried?: true;
   /** The declaration is a type that several components take their props from. */
   shared: boolean;
   /** It comes from a base type that other components take over too. */

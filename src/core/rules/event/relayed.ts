@@ -13,7 +13,7 @@ export const relayed: Rule = {
   check({ project, settings, report }) {
     for (const component of project.components) {
       for (const port of component.ports.values()) {
-        if (port.channel !== 'event') continue;
+        if (port.channel !== 'event' || port.carried) continue;
         const first = relaysOf(project, port);
         for (const start of first) {
           const run = runFrom(project, start);

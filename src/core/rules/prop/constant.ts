@@ -15,7 +15,7 @@ export const constant: Rule = {
       const sites = knownSites(project, component)?.filter(({ file }) => !project.files[file]!.beside);
       if (!sites || sites.length < ENOUGH) continue;
       for (const port of component.ports.values()) {
-        if (port.channel !== 'prop') continue;
+        if (port.channel !== 'prop' || port.carried) continue;
         const given = sites.map((site) => project.handed(site).attributes.get(port.name));
         const first = literalOf(given[0]);
         if (first === undefined || !given.every((one) => literalOf(one) === first)) continue;

@@ -115,6 +115,7 @@ class Runs {
     const use = useOf(component, port);
     const answer =
       component.facts.role === 'component' &&
+      !port.carried &&
       !component.facts.openProps &&
       !use.written &&
       use.reads.length === 0 &&
@@ -144,7 +145,7 @@ class Runs {
     return edges
       .filter(({ edge, other }) => this.unchanged(edge) && isDown(edge, other))
       .map(({ other }) => flow.nodes[other]!.port)
-      .filter((one) => one !== undefined);
+      .filter((one): one is Port => one !== undefined && !one.carried);
   }
 
   /** The owner in which the value starts, where the port is the first that only passes it on. */
