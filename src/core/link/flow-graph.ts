@@ -29,6 +29,7 @@ const emptyFlow = (): Flow => ({
   nodes: [],
   edges: [],
   names: new Map(),
+  handedBy: new Map(),
   tallies: {
     context: { written: 0, joined: 0 },
     result: { written: 0, joined: 0 },
@@ -58,6 +59,7 @@ export class FlowGraph {
 
   constructor(tree: Tree, contexts: Contexts) {
     this.project = { ...tree, contexts, flow: this.flow };
+    for (const { id, handedBy } of tree.sites) if (handedBy) this.flow.handedBy.set(id, handedBy);
     this.frames = new Frames(this.project, (node) => this.addNode(node));
     this.values = new Values(this.project, this.frames);
     this.callables = new Callables(this.project, this.frames, this.values, (consumer, file, key) =>

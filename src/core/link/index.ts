@@ -7,6 +7,7 @@ import { typeSpace } from '../types/resolve';
 import { linkContexts } from './contexts';
 import { linkDrawn } from './drawn';
 import { linkFlow } from './flow';
+import { linkHandedIn } from './handed-in';
 import type { Linked, Tree } from './linked';
 import { settleBases } from './bases';
 import { isBesideApp } from './beside';
@@ -71,6 +72,8 @@ export function link(
         calledAt: [],
         sites: [],
         siteAt: new Map(),
+        handedAt: [],
+        handedSites: new Map(),
         drawn: new Map(),
         unknownSites: component.injected || component.wrapped,
         used: component.injected,
@@ -92,14 +95,17 @@ export function link(
   onProgress(0.05);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
   const placed = linkPlaced(components, files, names);
-  const sites = linkSites(components, names, ids, registry, placed);
+  const written = linkSites(components, names, ids, registry, placed);
+  const sites = [...written];
+  linkHandedIn({ components, sites, names });
   onProgress(0.2);
   linkDrawn(components, names);
-  linkPorts(components, sites, types);
+  linkPorts(components, written, types);
   const tree: Tree = {
     files,
     components,
     sites,
+    written,
     packages: modules.packages,
     names,
     modules,

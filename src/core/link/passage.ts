@@ -64,6 +64,8 @@ const NO_EXITS: Exit[] = [];
 interface Entry {
   seen: Seen;
   exits: Map<number, Exit[]>;
+  /** Edges on into what only some call sites hand in: which one it was, the entry does not know. */
+  gates: Exit[];
   known: Set<string>;
   /** Who entered here by which call site. */
   waiting: Map<number, Entry[]>;
@@ -73,6 +75,8 @@ interface Todo extends Pick<Exit, 'path'> {
   entry: Entry;
   node: number;
 }
+
+const keyOf = ({ edge, path }: Exit): string => `${edge}.${path.join('.')}`;
 
 export class Passages {
   private readonly entries = new Map<number, Map<string, Entry>>();
@@ -91,6 +95,14 @@ export class Passages {
     return entry.exits.get(site) ?? NO_EXITS;
   }
 
+  /** Where what enters at a node goes on into what was handed in. */
+  gates(node: number, path: string[]): Exit[] {
+    if (!this.mayLeave[node]) return NO_EXITS;
+    const entry = this.open(node, path);
+    for (let next = this.todo.pop(); next; next = this.todo.pop()) this.follow(next);
+    return entry.gates;
+  }
+
   private open(node: number, path: string[]): Entry {
     let entries = this.entries.get(node);
     if (!entries) this.entries.set(node, (entries = new Map()));
@@ -98,7 +110,7 @@ export class Passages {
     const key = given.join('.');
     let entry = entries.get(key) ?? entries.get('');
     if (entry) return entry;
-    entry = { seen: new Seen(), exits: new Map(), known: new Set(), waiting: new Map() };
+    entry = { seen: new Seen(), exits: new Map(), gates: [], known: new Set(), waiting: new Map() };
     entries.set(key, entry);
     this.reach(entry, node, given);
     return entry;
@@ -121,6 +133,7 @@ export class Passages {
       if (taken === 'skip') continue;
       if (edge.way === leaves) this.leave(entry, callOf(edge), { edge: index, path: behind });
       else if (taken === 'stop') continue;
+      else if (edge.way === enters && flow.handedBy.has(edge.site)) this.pass(entry, { edge: index, path: behind });
       else if (edge.way === enters) this.enter(entry, edge, behind);
       else this.reach(entry, far(edge), behind);
     }
@@ -138,8 +151,15 @@ export class Passages {
     for (const exit of inner.exits.get(call) ?? NO_EXITS) this.comeBack(entry, exit);
   }
 
+  private pass(entry: Entry, gate: Exit): void {
+    const key = keyOf(gate);
+    if (entry.known.has(key)) return;
+    entry.known.add(key);
+    entry.gates.push(gate);
+  }
+
   private leave(entry: Entry, site: number, exit: Exit): void {
-    const key = `${exit.edge}.${exit.path.join('.')}`;
+    const key = keyOf(exit);
     if (entry.known.has(key)) return;
     entry.known.add(key);
     const exits = entry.exits.get(site);
@@ -180,7 +200,7 @@ export function pathBehind(
   return behind;
 }
 
-/** The nodes from which a walk may leave the component that it entered. */
+/** The nodes from which a walk may leave the component that it entered, or go on into what is handed in there. */
 function leavingNodes({ flow, leaves, far }: Direction): Uint8Array {
   const found = new Uint8Array(flow.nodes.length);
   const todo: number[] = [];
@@ -191,7 +211,7 @@ function leavingNodes({ flow, leaves, far }: Direction): Uint8Array {
     found[node] = 1;
     todo.push(node);
   };
-  for (const edge of flow.edges) if (edge.way === leaves) mark(near(edge));
+  for (const edge of flow.edges) if (edge.way === leaves || flow.handedBy.has(edge.site)) mark(near(edge));
   for (let node = todo.pop(); node !== undefined; node = todo.pop()) {
     for (const index of back[node]!) {
       const edge = flow.edges[index]!;

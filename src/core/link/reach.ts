@@ -3,7 +3,7 @@
  * member that was put into an object is taken from it under its own name only.
  */
 import { oncePer } from '../model/once-per';
-import type { Flow } from '../model/project';
+import type { Flow, FlowEdge } from '../model/project';
 import { callOf, type Direction, isLeap, NO_PATH, Passages, pathBehind, Seen, type Step } from './passage';
 
 export type { Step } from './passage';
@@ -28,6 +28,9 @@ export const MAX_NODES = 500;
 /** Objects in objects are told apart so far; deeper, a value may be any member. */
 const MAX_PATH = 4;
 
+/** What is handed in may hand in more: so far that is followed. */
+const MAX_HANDED = 4;
+
 /** The walk that leaves nothing out. */
 export const everywhere: Step = () => 'go';
 
@@ -48,15 +51,28 @@ interface State {
   path: string[];
   /** Whether the component was entered by a call site, and is left only where the value passes through it. */
   inside: boolean;
+  /** It came out of what these call sites hand in: it goes out by no other. */
+  only: number[] | undefined;
 }
+
+/** The call that a component was entered by, and how things were where it was made. */
+type Entered = Pick<FlowEdge, 'site' | 'call'>;
+type Back = Pick<State, 'inside' | 'only'>;
 
 function walk(starts: number[], found: Reach, most: number, { direction, passages }: Ways): void {
   const { flow, next, far, enters, leaves, step } = direction;
   const free = new Seen();
   const inside = new Seen();
+  const limited = new Map<string, Seen>();
+  const seenAt = (only: number[]): Seen => {
+    const key = only.join();
+    let seen = limited.get(key);
+    if (!seen) limited.set(key, (seen = new Seen()));
+    return seen;
+  };
   const todo: State[] = [];
   const visited = new Set(starts);
-  const arrive = (index: number, path: string[], within: boolean): void => {
+  const arrive = (index: number, path: string[], within: boolean, only?: number[]): void => {
     const edge = flow.edges[index]!;
     const taken = step(edge.from, edge.to);
     if (taken === 'skip') return;
@@ -71,13 +87,29 @@ function walk(starts: number[], found: Reach, most: number, { direction, passage
       }
       visited.add(node);
     }
-    add(node, path, within);
+    add(node, path, within, only);
   };
-  const add = (node: number, path: string[], within: boolean): void => {
+  const add = (node: number, path: string[], within: boolean, only?: number[]): void => {
     // Where a value is that may leave by any call site, it is enough to look at that one.
-    if (within && free.has(node, path)) return;
-    const fresh = (within ? inside : free).add(node, path);
-    if (fresh) todo.push({ node, path: fresh, inside: within });
+    if ((within || only) && free.has(node, path)) return;
+    const seen = within ? inside : only ? seenAt(only) : free;
+    const fresh = seen.add(node, path);
+    if (fresh) todo.push({ node, path: fresh, inside: within, only: within ? undefined : only });
+  };
+  /** Goes on behind an edge that enters, where it leads out by the same call site, or into what that hands in. */
+  const goOn = (node: number, path: string[], entered: Entered, back: Back, depth = 0): void => {
+    for (const exit of passages.exits(node, path, callOf(entered)))
+      arrive(exit.edge, exit.path, back.inside, back.only);
+    if (depth > MAX_HANDED) return;
+    for (const gate of passages.gates(node, path)) {
+      const edge = flow.edges[gate.edge]!;
+      if (!flow.handedBy.get(edge.site)!.includes(entered.site)) continue;
+      arrive(gate.edge, gate.path, true);
+      for (const exit of passages.exits(far(edge), gate.path, callOf(edge))) {
+        arrive(exit.edge, exit.path, true);
+        goOn(far(flow.edges[exit.edge]!), exit.path, entered, back, depth + 1);
+      }
+    }
   };
   // Of a context, a consumer asks for the members that it uses.
   for (const node of starts)
@@ -89,15 +121,16 @@ function walk(starts: number[], found: Reach, most: number, { direction, passage
       const edge = flow.edges[index]!;
       const path = pathBehind(direction, edge, state.path);
       if (!path) continue;
+      const { inside: within, only } = state;
       if (isLeap(flow, edge)) arrive(index, path, false);
       else if (edge.way === leaves) {
-        if (!state.inside) arrive(index, path, false);
+        if (!within && (!only || only.includes(edge.site))) arrive(index, path, false, flow.handedBy.get(edge.site));
       } else if (edge.way === enters) {
+        // Into what is handed in, whoever entered by a call site goes from there.
+        if (within && flow.handedBy.has(edge.site)) continue;
         arrive(index, path, true);
-        if (step(edge.from, edge.to) === 'go')
-          for (const exit of passages.exits(far(edge), path, callOf(edge)))
-            arrive(exit.edge, exit.path, state.inside);
-      } else arrive(index, path, state.inside);
+        if (step(edge.from, edge.to) === 'go') goOn(far(edge), path, edge, state);
+      } else arrive(index, path, within, only);
     }
   }
 }

@@ -3,6 +3,7 @@
  * difference is a fact of its own (see Traits). Facts are plain data; offsets are UTF-16 code units.
  */
 import type {
+  AttributeFact,
   ChoiceFact,
   ConsumeFact,
   EmitFact,
@@ -340,6 +341,8 @@ export interface ComponentFacts extends Span {
   stopsEvents?: boolean;
   /** It adds props to elements that it is given. */
   clones?: boolean;
+  /** What it adds to content that it is given under a name. */
+  adds?: { port: string; attributes: AttributeFact[] }[];
   symbols: SymbolFact[];
   functions: FunctionFact[];
   reads: ReadFact[];

@@ -91,6 +91,9 @@ export interface Component {
   sites: number[];
   /** The same by render node: several where the tag is chosen among components. */
   siteAt: Map<number, number[]>;
+  /** Call sites that draw this component because it was handed in there, and those in this component's render, by node. */
+  handedAt: number[];
+  handedSites: Map<number, number[]>;
   /** What functions and hooks of the project draw here, by render node. */
   drawn: Map<number, Drawn[]>;
   /** Props may be handed in where no call site is written. */
@@ -160,6 +163,8 @@ export interface Site {
   together?: boolean;
   /** It came with a component: names on the tag that it takes. */
   exposes?: string[];
+  /** The component is what these call sites of the owner hand in there. */
+  handedBy?: number[];
 }
 
 export type How =
@@ -232,6 +237,8 @@ export interface Flow {
   gaps: Gap[];
   /** Names in code that stand for a node, beside its own symbol: in helpers, and of what these give back. */
   names: Map<number, { code: number; symbol: number }[]>;
+  /** Call sites of what is handed in, and those of the owner that hand it in: whoever came by another does not go on there. */
+  handedBy: Map<number, number[]>;
   /** Edges by node, as indexes. */
   out: number[][];
   into: number[][];
@@ -284,7 +291,10 @@ export interface Handed {
 export interface Project {
   files: ProjectFile[];
   components: Component[];
+  /** Those that are written come first, then those of what is handed in. */
   sites: Site[];
+  /** Call sites that are written: the rules judge these. */
+  written: Site[];
   flow: Flow;
   packages: Package[];
   /** Looks up what a tag or value name means in a file. */

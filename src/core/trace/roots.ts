@@ -25,7 +25,7 @@ export function rootsOf(project: Linked, withAside: boolean): Component[] {
   for (const one of parts) if (one.root) mounted.add(one.id);
   const drawn = drawnNodes(project.components);
   const rendered = (one: Component) =>
-    one.calledAt.some((id) => {
+    [...one.calledAt, ...one.handedAt].some((id) => {
       const { owner: by, node } = project.sites[id]!;
       const owner = project.components[by]!;
       if (by === one.id || owner.facts.role === 'module' || isLeftOut(owner)) return false;
@@ -43,6 +43,8 @@ export function rootsOf(project: Linked, withAside: boolean): Component[] {
 export function carriedBy(project: Linked, root: Component): number {
   const seen = new Set([root.id]);
   for (const id of seen)
-    for (const site of project.components[id]!.sites) seen.add(project.sites[site]!.target);
+    for (const site of drawnIn(project.components[id]!)) seen.add(project.sites[site]!.target);
   return seen.size;
 }
+
+const drawnIn = ({ sites, handedSites }: Component): number[] => [...sites, ...[...handedSites.values()].flat()];

@@ -95,7 +95,7 @@ function* allIn(project: Linked): Iterable<Spelling> {
     yield* ofComponent(project, component, at);
     for (const port of component.ports.values()) yield* ofPort(project, component, port, at);
   }
-  for (const site of project.sites) yield* ofSite(project, site, at);
+  for (const site of project.written) yield* ofSite(project, site, at);
   yield* ofContexts(project, at);
 }
 

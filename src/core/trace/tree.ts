@@ -151,12 +151,13 @@ function drawTree(project: Linked, repeat: number, withAside: boolean): Tree {
       return;
     }
     const sites = (node.kind === 'site' && component.siteAt.get(index)) || [];
-    if (!sites.length) {
+    const handed = node.kind === 'site' ? handedAt(component, index, ownerRow) : [];
+    if (!sites.length && !handed.length) {
       for (const child of childrenOf(component, index)) yield draw(component, child, row, ownerRow, content);
       for (const one of component.drawn.get(index) ?? []) yield drawHelper(one, row, ownerRow);
       return;
     }
-    for (const id of sites) {
+    for (const id of [...sites, ...handed]) {
       const site = project.sites[id]!;
       const target = project.components[site.target]!;
       yield expand(target, site, row, ownerRow, {
@@ -166,6 +167,14 @@ function drawTree(project: Linked, repeat: number, withAside: boolean): Tree {
         outer: content,
       });
     }
+  }
+
+  /** Call sites of what the owner of a row was handed there to draw at a node. */
+  function handedAt(component: Component, node: number, ownerRow: number): number[] {
+    const by = rows[ownerRow]!.site;
+    return (component.handedSites.get(node) ?? []).filter((id) =>
+      project.sites[id]!.handedBy!.includes(by),
+    );
   }
 
   /** What a function or hook draws, as a part of who uses it. */

@@ -26,7 +26,7 @@ import {
   type Dialect,
   type Unit,
 } from '../script/unit';
-import { readCreate } from './elements';
+import { readClone, readCreate } from './elements';
 import type { ReactNames } from './names';
 import { readExposed } from './refs';
 import { declarePart, NO_STORES, type StoreCalls } from './slices';
@@ -120,7 +120,8 @@ export function reactDialect(
         return { ...u.expr(node.arguments[0], ctx), stable: true };
       }
       if (hook === 'useMemo') return readMemo(u, node, ctx);
-      if (hook === 'cloneElement') u.facts.clones = true;
+      if (hook === 'cloneElement') return readClone(u, node, ctx);
+      if (hook !== undefined && /^Children\.(map|forEach)$/.test(hook)) return readEach(u, node, ctx);
       if (hook === 'useContext' || hook === 'use') return consume(u, node, ctx);
       if (hook === 'createElement' || hook === 'jsx' || hook === 'jsxs')
         return readCreate(u, node, ctx, names);
@@ -138,6 +139,15 @@ export function reactDialect(
     self: readSelf,
     assign: () => false,
   };
+}
+
+/** `Children.map(children, (child) => …)` is `children.map((child) => …)`. */
+function readEach(u: Unit, node: Call, ctx: Ctx): ExprFact | undefined {
+  const [list, ...others] = node.arguments;
+  if (!list || !others.length || list.type === 'SpreadElement') return undefined;
+  const { property } = node.callee as t.MemberExpression;
+  const callee = { ...node.callee, type: 'MemberExpression', object: list, property, computed: false };
+  return u.expr({ ...node, callee: callee as t.MemberExpression, arguments: others }, ctx);
 }
 
 /** The type of a box that starts with something. */

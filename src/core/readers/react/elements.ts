@@ -2,18 +2,21 @@
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, SymbolFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
+import { spread } from '../script/attributes';
 import { typeOfKey } from '../script/contexts';
 import { readFunction } from '../script/functions';
 import { chooseTag, type MarkupDialect } from '../script/jsx';
 import { keyName, memberName } from '../script/type-expr';
 import { place, shownBy } from '../script/placing';
-import { addNode, addSymbol, spanOf, typeOf, unwrap, use, type Ctx, type Unit } from '../script/unit';
+import { addNode, addSymbol, spanOf, typeOf, unwrap, use, usesOf, type Ctx, type Unit } from '../script/unit';
 import type { ReactNames } from './names';
+
+type Call = t.CallExpression | t.OptionalCallExpression;
 
 /** `createElement(Tag, props, ...children)`, read as the markup it stands for. */
 export function readCreate(
   u: Unit,
-  call: t.CallExpression | t.OptionalCallExpression,
+  call: Call,
   ctx: Ctx,
   names: ReactNames,
 ): ExprFact | undefined {
@@ -34,55 +37,10 @@ export function readCreate(
     }
     if (bare.type === 'Identifier' && !bare.binding) fact.tag!.unbound = true;
   }
-  const object = props && unwrap(props);
-  if (object?.type === 'ObjectExpression') {
-    for (const property of object.properties) {
-      if (property.type === 'SpreadElement') {
-        const value = use(u, u.expr(property.argument, ctx), ctx);
-        fact.attributes.push({
-          name: '...',
-          nameStart: property.start!,
-          nameEnd: property.end!,
-          mode: 'spread',
-          value,
-          ...spanOf(property),
-        });
-        continue;
-      }
-      const key = keyName(property);
-      const value =
-        property.type === 'ObjectMethod'
-          ? readFunction(u, property, ctx, 'handler')
-          : u.expr(property.value, ctx);
-      if (key === undefined) {
-        use(u, value, ctx);
-        continue;
-      }
-      value.type ??= property.type === 'ObjectMethod' ? UNKNOWN : typeOf(u, property.value);
-      if (kind === 'element') use(u, value, ctx, 'attribute');
-      place(u, shownBy(u, value), index, key);
-      fact.attributes.push({
-        name: key,
-        nameStart: property.key.start!,
-        nameEnd: property.key.end!,
-        mode: modeOf(key),
-        value,
-        ...spanOf(property),
-      });
-    }
-  } else if (props && object?.type !== 'NullLiteral') {
-    const value = u.expr(props, ctx);
-    const carried = value.kind === 'identity' && /^(bag|rest)$/.test(u.facts.symbols[value.symbol!]!.kind);
-    if (!carried) use(u, value, ctx);
-    fact.attributes.push({
-      name: '...',
-      nameStart: props.start!,
-      nameEnd: props.end!,
-      mode: 'spread',
-      value,
-      ...spanOf(props),
-    });
-  }
+  fact.attributes = propsOf(u, props, ctx, (key, value) => {
+    if (kind === 'element') use(u, value, ctx, 'attribute');
+    place(u, shownBy(u, value), index, key);
+  });
   for (const child of children) {
     fact.nested = true;
     const value = use(u, u.expr(child, ctx), ctx, 'text');
@@ -90,6 +48,71 @@ export function readCreate(
   }
   return { kind: 'content', content: [index], ...spanOf(call), type: { t: 'content' } };
 }
+
+/** The props that a call is given, as the attributes that they stand for. */
+function propsOf(
+  u: Unit,
+  props: t.Node | undefined,
+  ctx: Ctx,
+  onValue: (key: string, value: ExprFact) => void,
+): AttributeFact[] {
+  const object = props && unwrap(props);
+  if (!props || object?.type === 'NullLiteral') return [];
+  if (object?.type !== 'ObjectExpression') {
+    const value = u.expr(props, ctx);
+    const carried = value.kind === 'identity' && /^(bag|rest)$/.test(u.facts.symbols[value.symbol!]!.kind);
+    return [spread(spanOf(props), carried ? value : use(u, value, ctx))];
+  }
+  const found: AttributeFact[] = [];
+  for (const property of object.properties) {
+    if (property.type === 'SpreadElement') {
+      found.push(spread(spanOf(property), use(u, u.expr(property.argument, ctx), ctx)));
+      continue;
+    }
+    const key = keyName(property);
+    const value =
+      property.type === 'ObjectMethod'
+        ? readFunction(u, property, ctx, 'handler')
+        : u.expr(property.value, ctx);
+    if (key === undefined) {
+      use(u, value, ctx);
+      continue;
+    }
+    value.type ??= property.type === 'ObjectMethod' ? UNKNOWN : typeOf(u, property.value);
+    onValue(key, value);
+    found.push({
+      name: key,
+      nameStart: property.key.start!,
+      nameEnd: property.key.end!,
+      mode: modeOf(key),
+      value,
+      ...spanOf(property),
+    });
+  }
+  return found;
+}
+
+/** `cloneElement(children, props)`: what was given as content is drawn with these attributes, too. */
+export function readClone(u: Unit, { arguments: [element, props] }: Call, ctx: Ctx): ExprFact | undefined {
+  u.facts.clones = true;
+  if (!element) return undefined;
+  const given = use(u, u.expr(element, ctx), ctx, 'argument');
+  const attributes = propsOf(u, props, ctx, (_, value) => use(u, value, ctx, 'argument'));
+  const ports = new Set(usesOf(given).flatMap((one) => portsBehind(u, one)));
+  for (const port of ports) (u.facts.adds ??= []).push({ port, attributes });
+  return given;
+}
+
+/** The props that a symbol is, or is one or a part of. */
+function portsBehind(u: Unit, symbol: number, depth = 0): string[] {
+  const { kind, port, init } = u.facts.symbols[symbol]!;
+  if (kind === 'prop') return [port!];
+  if (depth > MAX_STEPS || !init || (kind !== 'loop' && kind !== 'derived')) return [];
+  return usesOf(init).flatMap((one) => portsBehind(u, one, depth + 1));
+}
+
+/** So many names for one thing are followed. */
+const MAX_STEPS = 4;
 
 /** `<Wind.Consumer>{(wind) => …}</Wind.Consumer>`: the parameter is what is consumed. */
 export function readConsumers(u: Unit): void {

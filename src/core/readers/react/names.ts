@@ -68,7 +68,10 @@ export function reactNames(imports: ImportFact[], creates = true): ReactNames {
       const dot = name.indexOf('.');
       if (dot < 0) return named.get(name);
       const space = name.slice(0, dot);
-      return spaces.has(space) && !taken.has(space) ? name.slice(dot + 1) : undefined;
+      const part = name.slice(dot + 1);
+      if (spaces.has(space)) return taken.has(space) ? undefined : part;
+      const own = named.get(space);
+      return own === undefined ? undefined : `${own}.${part}`;
     },
   };
 }

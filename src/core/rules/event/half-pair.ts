@@ -8,7 +8,7 @@ export const halfPair: Rule = {
   level: 'note',
   summary: 'A call site passes a value that the child can change, and does not listen for the change.',
   check({ project, report }) {
-    for (const site of project.sites) {
+    for (const site of project.written) {
       const owner = project.components[site.owner]!;
       const target = project.components[site.target]!;
       for (const attribute of site.fact.attributes) {

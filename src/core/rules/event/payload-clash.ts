@@ -20,7 +20,7 @@ export const payloadClash: Rule = {
       for (const port of component.ports.values())
         if (port.channel === 'event') checkEmits(audit, component, port);
     }
-    for (const site of project.sites) checkHandlers(audit, site);
+    for (const site of project.written) checkHandlers(audit, site);
     for (const component of project.components) checkHeard(audit, component);
   },
 };

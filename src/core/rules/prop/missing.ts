@@ -12,7 +12,7 @@ export const missing: Rule = {
   level: 'error',
   summary: 'A call site leaves out what the child requires.',
   check({ project, report, claimed }) {
-    for (const site of project.sites) {
+    for (const site of project.written) {
       const target = project.components[site.target]!;
       // A default is drawn only where nothing else is handed in.
       if (target.facts.wrapped || site.spare || isCloned(project, site)) continue;

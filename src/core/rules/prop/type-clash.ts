@@ -13,7 +13,7 @@ export const typeClash: Rule = {
   level: 'error',
   summary: 'The value passed cannot be assigned to the declared type.',
   check({ project, report, claimed }) {
-    for (const site of project.sites) {
+    for (const site of project.written) {
       const owner = project.components[site.owner]!;
       const target = project.components[site.target]!;
       if (target.facts.wrapped) continue;

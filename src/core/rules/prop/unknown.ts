@@ -38,7 +38,7 @@ export interface UnknownName {
 export const unknownNames = oncePer((project: Linked): UnknownName[] => [...lackingIn(project)]);
 
 function* lackingIn(project: Linked): Iterable<UnknownName> {
-  for (const site of project.sites) {
+  for (const site of project.written) {
     const others = alternatives(project, site);
     // What is meant for one of several components, the others are given, too; it is said at the first of them.
     if (mayBeOther(site) || others.some((one) => mayBeOther(one) || one.id < site.id)) continue;

@@ -6,7 +6,7 @@ export const notForwarded: Rule = {
   level: 'error',
   summary: 'A ref is put on a component that takes none.',
   check({ project, report }) {
-    for (const site of project.sites) {
+    for (const site of project.written) {
       const attribute = site.fact.attributes.find((one) => one.mode === 'ref');
       const target = project.components[site.target]!;
       if (!attribute || isChosen(project, site)) continue;

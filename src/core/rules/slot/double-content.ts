@@ -6,7 +6,7 @@ export const doubleContent: Rule = {
   level: 'warning',
   summary: 'Content is given both as an attribute and nested: one of them is dropped.',
   check({ project, report }) {
-    for (const site of project.sites) {
+    for (const site of project.written) {
       const target = project.components[site.target]!;
       const name = target.facts.traits.contentPort;
       const attribute = site.fact.attributes.find((one) => one.name === name && one.mode === 'value');

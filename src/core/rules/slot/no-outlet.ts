@@ -8,7 +8,7 @@ export const noOutlet: Rule = {
   level: 'error',
   summary: 'Content is nested in a component that places no default content.',
   check({ project, report }) {
-    for (const site of project.sites) {
+    for (const site of project.written) {
       if (!site.fact.nested || isChosen(project, site)) continue;
       const owner = project.components[site.owner]!;
       const target = project.components[site.target]!;

@@ -11,7 +11,7 @@ export const slotPropUnknown: Rule = {
   level: 'error',
   summary: 'The content uses a slot parameter that the outlet does not give.',
   check({ project, report }) {
-    for (const site of project.sites) {
+    for (const site of project.written) {
       if (isChosen(project, site)) continue;
       const owner = project.components[site.owner]!;
       const target = project.components[site.target]!;

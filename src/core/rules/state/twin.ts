@@ -9,7 +9,7 @@ export const twin: Rule = {
   summary: 'Owner and child keep state of the same name, and neither is fed from the other.',
   check({ project, report }) {
     const seen = new Set<string>();
-    for (const site of project.sites) {
+    for (const site of project.written) {
       if (site.owner === site.target || project.files[site.file]!.aside) continue;
       const owner = project.components[site.owner]!;
       const child = project.components[site.target]!;
