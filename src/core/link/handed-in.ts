@@ -40,7 +40,16 @@ export function linkHandedIn(tree: Tree): void {
       }
       for (const [target, handedBy] of byTarget) {
         const id = sites.length;
-        sites.push({ id, owner: owner.id, target: target.id, node, fact, file: owner.file, open: true, handedBy });
+        sites.push({
+          id,
+          owner: owner.id,
+          target: target.id,
+          node,
+          fact,
+          file: owner.file,
+          open: true,
+          handedBy,
+        });
         target.handedAt.push(id);
         const here = owner.handedSites.get(node);
         if (here) here.push(id);
@@ -130,7 +139,9 @@ class Finder {
       ...names.candidates(file, { name, ...(path.length ? { path } : {}) }),
       ...(path.length ? names.candidates(file, { name, of: 'members', path }) : []),
     ];
-    return [...new Set(found)].flatMap((one) => (one.kind === 'component' ? [components[one.component]!] : []));
+    return [...new Set(found)].flatMap((one) =>
+      one.kind === 'component' ? [components[one.component]!] : [],
+    );
   }
 
   /** The components at the top of what fills a slot of a component. */

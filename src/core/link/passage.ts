@@ -133,7 +133,8 @@ export class Passages {
       if (taken === 'skip') continue;
       if (edge.way === leaves) this.leave(entry, callOf(edge), { edge: index, path: behind });
       else if (taken === 'stop') continue;
-      else if (edge.way === enters && flow.handedBy.has(edge.site)) this.pass(entry, { edge: index, path: behind });
+      else if (edge.way === enters && flow.handedBy.has(edge.site))
+        this.pass(entry, { edge: index, path: behind });
       else if (edge.way === enters) this.enter(entry, edge, behind);
       else this.reach(entry, far(edge), behind);
     }

@@ -124,7 +124,8 @@ function walk(starts: number[], found: Reach, most: number, { direction, passage
       const { inside: within, only } = state;
       if (isLeap(flow, edge)) arrive(index, path, false);
       else if (edge.way === leaves) {
-        if (!within && (!only || only.includes(edge.site))) arrive(index, path, false, flow.handedBy.get(edge.site));
+        if (!within && (!only || only.includes(edge.site)))
+          arrive(index, path, false, flow.handedBy.get(edge.site));
       } else if (edge.way === enters) {
         // Into what is handed in, whoever entered by a call site goes from there.
         if (within && flow.handedBy.has(edge.site)) continue;

@@ -42,6 +42,8 @@ export class Values {
   constructor(
     private readonly project: Linked,
     private readonly frames: Frames,
+    /** The functions that something called may be. */
+    private readonly functionsOf: (frame: Frame, callee: ExprFact) => { frame: Frame; fn: number }[],
   ) {}
 
   /** What was worked out before all nodes were there is worked out anew. */
@@ -123,11 +125,12 @@ export class Values {
         ? this.known.once(inner, 'result', path, () => this.sources(inner, result, path, depth + 1))
         : [];
     }
-    const fn =
-      expr.kind === 'call' && expr.symbol !== undefined
-        ? frame.code.facts.symbols[expr.symbol]!.fn
-        : undefined;
-    const inside = fn === undefined ? undefined : this.resultOf(frame, expr.symbol!, want, depth);
+    if (expr.kind !== 'call') return undefined;
+    const fn = expr.symbol !== undefined ? frame.code.facts.symbols[expr.symbol]!.fn : undefined;
+    const inside =
+      fn === undefined
+        ? this.resultElsewhere(frame, expr, want, depth)
+        : this.resultOf(frame, expr.symbol!, want, depth);
     return (
       inside &&
       unique([...inside, ...this.loose(frame, { ...expr, symbol: undefined } as unknown as ExprFact, depth)])
@@ -158,6 +161,25 @@ export class Values {
         inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true),
       )
     );
+  }
+
+  /** What is given back by functions that are no own of the code: those of modules, and of what helpers gave. */
+  private resultElsewhere(
+    frame: Frame,
+    { component, callee, start, end }: ExprFact,
+    want: string[],
+    depth: number,
+  ): Source[] | undefined {
+    const called =
+      callee ?? (component === undefined ? undefined : { kind: 'computed' as const, component, start, end });
+    const found = called ? this.functionsOf(frame, called) : [];
+    const given = found.flatMap(({ frame: own, fn }) => {
+      const gives = own.code.facts.functions[fn]!.gives ?? [];
+      return this.known.once(own, `fn${fn}`, want, () =>
+        inexact(unique(gives.flatMap((one) => this.sources(own, one, want, depth + 1))), true),
+      );
+    });
+    return given.length ? given : undefined;
   }
 
   /** What a call of a store gives: the part that its selector picks, or the whole. */

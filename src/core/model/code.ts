@@ -82,6 +82,8 @@ export interface ExprFact extends Span {
   type?: TypeExpr;
   /** function: index in the component's functions. */
   fn?: number;
+  /** call: what is called, where that is a value which holds a function. */
+  callee?: ExprFact;
   /** call: functions that what it gives calls in its own time: `debounce(save)`. */
   wraps?: ExprFact[];
   /** computed: the function that is called with what is written to it. */

@@ -47,4 +47,7 @@ export function carriedBy(project: Linked, root: Component): number {
   return seen.size;
 }
 
-const drawnIn = ({ sites, handedSites }: Component): number[] => [...sites, ...[...handedSites.values()].flat()];
+const drawnIn = ({ sites, handedSites }: Component): number[] => [
+  ...sites,
+  ...[...handedSites.values()].flat(),
+];

@@ -41,6 +41,8 @@ export interface Candidate {
   inherits: boolean;
   /** The base class, where React does not define it. */
   extends?: NonNullable<ComponentFacts['extends']>;
+  /** A class of no framework: what `new` makes of it keeps what its fields keep. */
+  plain?: true;
   /** The base draws in its place. */
   drawsBase?: boolean;
   /** A ref is handed in beside the props. */
@@ -152,6 +154,20 @@ function ownParameter(node: t.Class, given: t.Node | undefined): number | undefi
   return at < 0 ? undefined : at;
 }
 
+/** A class of the module's own: what its objects keep belongs to whoever makes one. */
+const plainClass = (one: NamedNode, node: t.Class, local: string): Candidate => ({
+  name: local,
+  role: 'helper',
+  node,
+  id: one.id ?? node.id ?? undefined,
+  local,
+  plain: true,
+  wrapped: false,
+  injected: false,
+  inherits: false,
+  takesRef: false,
+});
+
 /** The component or helper that a declaration holds, or undefined. `fallback` names an anonymous export. */
 export function candidateOf(
   one: NamedNode,
@@ -163,10 +179,10 @@ export function candidateOf(
 ): Candidate | undefined {
   if (!mayHold(one.node)) return undefined;
   const { node, wrappers, foreign, props } = unwrapComponent(names, one.node);
-  const local = isModule(one.scope) ? (one.id?.name ?? 'default') : undefined;
-  const isDefault = one.id === undefined;
+  const local = isModule(one.scope) ? (one.id?.name ?? one.local ?? 'default') : undefined;
+  const isDefault = one.id === undefined && one.local === undefined;
   if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') {
-    if (!node.superClass) return undefined;
+    if (!node.superClass) return local === undefined ? undefined : plainClass(one, node, local);
     const own = /^(Pure)?Component$/.test(names.own(memberName(node.superClass) ?? '') ?? '');
     const draws = hasRender(node);
     if (!draws && !own && !isBoundName(node.superClass)) return undefined;

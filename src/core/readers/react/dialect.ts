@@ -123,6 +123,7 @@ export function reactDialect(
       if (hook === 'cloneElement') return readClone(u, node, ctx);
       if (hook !== undefined && /^Children\.(map|forEach)$/.test(hook)) return readEach(u, node, ctx);
       if (hook === 'useContext' || hook === 'use') return consume(u, node, ctx);
+      if (hook === 'useSyncExternalStore') return readSnapshot(u, node, ctx);
       if (hook === 'createElement' || hook === 'jsx' || hook === 'jsxs')
         return readCreate(u, node, ctx, names);
       if (hook === 'createPortal' && node.arguments[0]) {
@@ -136,6 +137,7 @@ export function reactDialect(
       return undefined;
     },
     follows: FOLLOWED,
+    shares: true,
     self: readSelf,
     assign: () => false,
   };
@@ -148,6 +150,15 @@ function readEach(u: Unit, node: Call, ctx: Ctx): ExprFact | undefined {
   const { property } = node.callee as t.MemberExpression;
   const callee = { ...node.callee, type: 'MemberExpression', object: list, property, computed: false };
   return u.expr({ ...node, callee: callee as t.MemberExpression, arguments: others }, ctx);
+}
+
+/** `useSyncExternalStore(subscribe, snapshot)` is `snapshot()`, whenever that changes. */
+function readSnapshot(u: Unit, node: Call, ctx: Ctx): ExprFact | undefined {
+  const [subscribe, snapshot, ...others] = node.arguments;
+  if (!subscribe || !snapshot || snapshot.type === 'SpreadElement' || snapshot.type === 'ArgumentPlaceholder')
+    return undefined;
+  for (const one of [subscribe, ...others]) use(u, u.expr(one, { ...ctx, where: 'effect' }), ctx, 'effect');
+  return u.expr({ ...node, callee: snapshot, arguments: [] }, ctx);
 }
 
 /** The type of a box that starts with something. */

@@ -14,12 +14,7 @@ import type { ReactNames } from './names';
 type Call = t.CallExpression | t.OptionalCallExpression;
 
 /** `createElement(Tag, props, ...children)`, read as the markup it stands for. */
-export function readCreate(
-  u: Unit,
-  call: Call,
-  ctx: Ctx,
-  names: ReactNames,
-): ExprFact | undefined {
+export function readCreate(u: Unit, call: Call, ctx: Ctx, names: ReactNames): ExprFact | undefined {
   const [tagNode, props, ...children] = call.arguments;
   if (!tagNode) return undefined;
   const bare = unwrap(tagNode);

@@ -4,6 +4,7 @@ import type { ComponentFacts, ExprFact, FileFacts, ValueFact } from '../../model
 import { isNamedLikeComponent } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
+import { readClassHelper } from '../script/classes';
 import { settleEarly } from '../script/early';
 import { nameFromPath } from '../script/file-name';
 import { declareParameter } from '../script/functions';
@@ -41,6 +42,7 @@ import { comparedProps } from './compared';
 import { calledHook, reactDialect } from './dialect';
 import { reactMarkup, readConsumers } from './elements';
 import { factoriesIn, readFactories } from './factories';
+import { declareKept } from './kept';
 import { REACT_TRAITS, type ReactNames, reactNames, reactTypes } from './names';
 import { readPropTypes } from './prop-types';
 import { noteOutlets, noteTables, type RouterNames, routerNames } from './routes';
@@ -72,6 +74,7 @@ export function readReactFile(path: string, text: string): FileFacts {
   const scopes = readScopes(program);
   const file = fileContext(path, text, named);
   const factories = factoriesIn(scopes, names);
+  scopes.named.push(...partsMade(program, scopes));
   const candidates = findCandidates(scopes, names, file, factories, stores);
   if (factories.size) facts.factories = readFactories(scopes, factories, file);
   facts.values = readValues(program, scopes, candidates, names, file);
@@ -166,7 +169,7 @@ function readValues(
         values.push(value);
       }
       component++;
-    } else if (one.scope.parent === undefined) values.push(valueOf(one, own, ctx));
+    } else if (one.scope.parent === undefined && one.local === undefined) values.push(valueOf(one, own, ctx));
   }
   values.push(...takenApart(program));
   return values;
@@ -199,9 +202,10 @@ function readUnits(
     }
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
     const u = newUnit(component, node, react.dialect, file, react.markup);
-    if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression')
-      readClass(u, node, SETUP, names, candidate);
-    else if (candidate.picker) readPicker(u, candidate.picker);
+    if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') {
+      if (candidate.plain) readClassHelper(u, node, { fieldKind: () => undefined });
+      else readClass(u, node, SETUP, names, candidate);
+    } else if (candidate.picker) readPicker(u, candidate.picker);
     else {
       readParameters(u, node, candidate.role);
       if (candidate.role === 'component') noteClashes(u);
@@ -288,14 +292,23 @@ function readModule(
   const u = newUnit(component, program, react.dialect, file, react.markup);
   const loose = program.body.filter((node) => !(node.type === 'FunctionDeclaration' && file.units.has(node)));
   u.refs = new Map();
-  readStatements(u, loose, SETUP);
+  const kept = declareKept(u, program);
+  readStatements(
+    u,
+    loose.filter((one) => !kept.has(one)),
+    SETUP,
+  );
   readStores(u, program, stores);
   noteTables(u, program, react.router);
   noteOutlets(u, react.router);
   finish(u);
-  const keeps = keepsState(component) || keepsParts(component);
+  const keeps = keepsState(component) || keepsParts(component) || keepsObjects(component);
   if (component.render.length || keeps || hasReducer(component)) facts.components.push(component);
 }
+
+/** It makes objects of classes, which keep something for all that use the module. */
+const keepsObjects = ({ symbols, calls }: ComponentFacts): boolean =>
+  symbols.some(({ kind, init }) => kind === 'derived' && init?.from && calls[init.from.call]!.made);
 
 /** A function that is given what there is and something more, and gives back what there was, or that with changes. */
 function hasReducer({ functions }: ComponentFacts): boolean {
@@ -316,6 +329,22 @@ function constantOf(node: t.Node): t.Node {
   return object?.type === 'ObjectExpression' ? object : bare;
 }
 
+/** The name by which a file knows what is written as a member: no identifier is like it. */
+const partName = (owner: string, member: string): string => `#${owner}#${member}`;
+
+/** `Menu.Item = function MenuItem(props) { … }`: a component that only its owner names. */
+const partsMade = (program: t.Program, { program: scope }: Scopes): NamedNode[] =>
+  staticMembers(program)
+    .filter(({ member, value }) => isNamedLikeComponent(member) && unwrap(value).type !== 'Identifier')
+    .map(({ owner, member, value }) => ({
+      name: member,
+      node: value,
+      declaration: value,
+      id: undefined,
+      scope,
+      local: partName(owner, member),
+    }));
+
 /** Members and defaults that are assigned to a component after it is made. */
 function readStatics(facts: FileFacts, program: t.Program, types: InferContext): void {
   for (const { owner, member, value: written } of staticMembers(program)) {
@@ -325,7 +354,8 @@ function readStatics(facts: FileFacts, program: t.Program, types: InferContext):
     if (member === 'defaultProps' && component) readDefaults(component, value, types);
     else if (member === 'propTypes' && component) readPropTypes(component, value);
     else {
-      const target = memberName(unwrap(written));
+      const local = partName(owner, member);
+      const target = facts.values.some((one) => one.name === local) ? local : memberName(unwrap(written));
       if (!target || member === 'displayName') continue;
       if (known) known.members = { ...known.members, [member]: target };
       (facts.statics ??= []).push({ owner, member, value: target });

@@ -310,7 +310,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     noteCalled(args);
     const given = symbol.init?.from ? contentOf(u, symbol) : undefined;
     const result = computed(node, callee, ...valuesOf(u, node.arguments, args));
-    const own = symbol.kind === 'inherited' ? { symbol: callee.symbol! } : {};
+    const own = symbol.kind === 'inherited' ? { symbol: callee.symbol! } : holding(u, callee);
     return {
       ...result,
       kind: 'call',
@@ -336,6 +336,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     kind: 'call',
     ...mergeContent(callee, ...args),
     ...wrapping(calleeNode, args),
+    ...(callee.kind === 'member' ? holding(u, callee) : NOTHING),
   };
   if (callee.component) {
     const hook = (u.dialect.follows ?? HOOK).test(callee.component);
@@ -350,6 +351,14 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     result.component = callee.component;
   }
   return result;
+}
+
+/** What is called, where functions that others made are kept in it. */
+function holding(u: Unit, callee: ExprFact): Pick<ExprFact, 'callee'> {
+  const { kind, init, within } = u.facts.symbols[callee.symbol!]!;
+  const holds =
+    kind === 'injected' || (kind === 'derived' && init?.from) || (kind === 'param' && within === -1);
+  return holds ? { callee } : NOTHING;
 }
 
 function lastNameOf(callee: t.Node): string {

@@ -75,6 +75,8 @@ export interface NamedNode {
   scope: Scope;
   /** It is given back by the function around it. */
   returned?: boolean;
+  /** The name that the file knows it by, where it is a member of something. */
+  local?: string;
 }
 
 export interface Scopes {
