@@ -5,7 +5,7 @@ import type { Provider } from './context-types';
 import type { Frame, Frames } from './frames';
 import type { Linked } from './linked';
 import { Memo } from './memo';
-import { into, MAX_DEPTH, type Values } from './values';
+import { calledBy, into, MAX_DEPTH, type Values } from './values';
 
 /** Something that may be called. */
 export type Callable =
@@ -83,6 +83,17 @@ export class Callables {
     if (fn !== undefined)
       return this.known.once(frame, `fn${fn}`, want, () =>
         (functions[fn]!.gives ?? []).flatMap((one) => next(one, want)),
+      );
+    const called = expr.kind === 'call' ? calledBy(expr) : undefined;
+    if (called)
+      return this.of(frame, called, [], depth + 1).flatMap((one) =>
+        one.kind === 'function'
+          ? this.known.once(one.frame, `fn${one.fn}`, want, () =>
+              (one.frame.code.facts.functions[one.fn]!.gives ?? []).flatMap((given) =>
+                this.of(one.frame, given, want, depth + 1),
+              ),
+            )
+          : [],
       );
     if (expr.gives) return expr.gives.flatMap((one) => next(one, want));
     if (expr.component !== undefined && expr.kind !== 'call')

@@ -286,7 +286,8 @@ export class SiteFlow {
       const sources = this.graph.values
         .sources(frame, value, [port.name])
         .filter((one) => one.exact && (!wide || !one.take.length));
-      this.graph.addSources(sources, port.node, at, {
+      const given = this.graph.values.returned(frame, value, port.name);
+      this.graph.addSources([...sources, ...given], port.node, at, {
         how: 'pass',
         ...over,
         way: 'in',

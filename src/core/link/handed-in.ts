@@ -3,7 +3,7 @@
  * content that it adds attributes to. Each is a call site that only the flow and the tree know of: what else may be handed
  * in there nobody sees, so that no rule judges it.
  */
-import type { ExprFact, RenderFact } from '../model/facts';
+import type { AttributeFact, ExprFact, RenderFact } from '../model/facts';
 import type { Component, Site } from '../model/project';
 import type { Names } from './names';
 
@@ -149,8 +149,11 @@ class Finder {
     const { calledAt, facts } = component;
     if (depth > MAX_DEPTH || calledAt.length > MAX_OWNERS) return [];
     return calledAt.flatMap((id) => {
-      const { owner: by, node } = this.tree.sites[id]!;
+      const { owner: by, node, fact } = this.tree.sites[id]!;
       const owner = this.tree.components[by]!;
+      // What is handed on whole has the content in it.
+      if (fact.attributes.some((one) => carries(owner, one, slot)))
+        return this.filling(owner, slot, depth + 1).map((further) => ({ ...further, via: id }));
       return owner.facts.render.flatMap((one, index): Found[] => {
         if (one.parent !== node || (one.slot ?? facts.traits.contentPort) !== slot) return [];
         // Content that is handed on is what the owner was given.
@@ -165,6 +168,11 @@ class Finder {
     });
   }
 }
+
+const carries = ({ facts }: Component, { mode, value }: AttributeFact, name: string): boolean => {
+  const symbol = mode === 'spread' && value.kind === 'identity' ? facts.symbols[value.symbol!]! : undefined;
+  return symbol !== undefined && /^(bag|rest)$/.test(symbol.kind) && !symbol.except?.includes(name);
+};
 
 const from =
   (via: number) =>

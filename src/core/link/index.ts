@@ -100,7 +100,7 @@ export function link(
   linkHandedIn({ components, sites, names });
   onProgress(0.2);
   linkDrawn(components, names);
-  linkPorts(components, written, types);
+  linkPorts(components, { written, sites }, types);
   const tree: Tree = {
     files,
     components,

@@ -1,12 +1,16 @@
 /** What a component takes: ports from its types, its declarations and its use of the props. */
 import type { ExprFact } from '../model/facts';
 import { isCallbackName } from '../model/names';
-import type { Component, Lazy, Port, Site } from '../model/project';
+import type { Component, Lazy, Port, Project, Site } from '../model/project';
 import { inheritPorts } from './mixins';
 import type { TypeSpace } from '../types/resolve';
 import type { Shape, ShapeMember } from '../types/shape';
 
-export function linkPorts(components: Component[], sites: Site[], types: TypeSpace): void {
+export function linkPorts(
+  components: Component[],
+  { written, sites }: Pick<Project, 'written' | 'sites'>,
+  types: TypeSpace,
+): void {
   const owners = new Map<string, Set<number>>();
   const shapes = components.map((component) => {
     if (component.facts.role === 'module' || !component.facts.propsType) return undefined;
@@ -25,8 +29,9 @@ export function linkPorts(components: Component[], sites: Site[], types: TypeSpa
   });
   for (const component of components) declarePorts(component, shapes[component.id], owners, types);
   inheritPorts(components);
-  addCarriedPorts(components, sites);
-  const filled = contentHanded(sites, components);
+  addCarriedPorts(components, written);
+  addHandedPorts(components, written, sites);
+  const filled = contentHanded(written, components);
   for (const component of components) {
     // What is declared, by whatever type, does not fall through.
     if (component.facts.traits.attributesFallThrough) {
@@ -191,6 +196,42 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
       if (mode === 'value' || (attributesFallThrough && mode === 'listen')) add(target, name);
   }
 }
+
+/** Names that a component hands on to what it is handed itself: they are followed, and not judged. */
+function addHandedPorts(components: Component[], written: Site[], sites: Site[]): void {
+  const targets = (component: Component, name: string): Component[] =>
+    [...component.handedSites.values()].flat().flatMap((id) => {
+      const { fact, target } = sites[id]!;
+      const carries = fact.attributes.some(({ value, mode }) => {
+        const symbol = isPropsSpread(component, value, mode) && component.facts.symbols[value.symbol!]!;
+        return symbol && !symbol.except?.includes(name);
+      });
+      return carries ? [components[target]!] : [];
+    });
+  const add = (component: Component, name: string, depth: number): boolean => {
+    if (depth > MAX_HANDED) return component.ports.has(name);
+    const into = [
+      ...component.spreads.flatMap(({ site, except }) =>
+        site < 0 || except.includes(name) ? [] : [components[sites[site]!.target]!],
+      ),
+      ...targets(component, name),
+    ];
+    const takes = into.filter((one) => add(one, name, depth + 1));
+    if (component.ports.has(name)) return true;
+    if (!takes.length || saysAll(component)) return false;
+    addPort(component, name);
+    component.ports.get(name)!.carried = true;
+    return true;
+  };
+  for (const site of written) {
+    const target = components[site.target]!;
+    if (!target.handedSites.size && !target.spreads.length) continue;
+    for (const { mode, name } of site.fact.attributes) if (mode === 'value') add(target, name, 0);
+  }
+}
+
+/** What is handed on is followed over so many components. */
+const MAX_HANDED = 4;
 
 /** A written type says every name that the component takes. */
 const saysAll = ({ facts: { propsType }, unresolved }: Component): boolean =>

@@ -163,15 +163,20 @@ export class Values {
     );
   }
 
+  /** The member of what a call gives back that is spread, where it is seen that there is one. */
+  returned(frame: Frame, expr: ExprFact, name: string): Source[] {
+    if (expr.kind !== 'call') return [];
+    const fn = expr.symbol !== undefined ? frame.code.facts.symbols[expr.symbol]!.fn : undefined;
+    const inside =
+      fn === undefined
+        ? this.resultElsewhere(frame, expr, [name], 0)
+        : this.resultOf(frame, expr.symbol!, [name], 0);
+    return (inside ?? []).filter((one) => !one.take.length);
+  }
+
   /** What is given back by functions that are no own of the code: those of modules, and of what helpers gave. */
-  private resultElsewhere(
-    frame: Frame,
-    { component, callee, start, end }: ExprFact,
-    want: string[],
-    depth: number,
-  ): Source[] | undefined {
-    const called =
-      callee ?? (component === undefined ? undefined : { kind: 'computed' as const, component, start, end });
+  private resultElsewhere(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
+    const called = calledBy(expr);
     const found = called ? this.functionsOf(frame, called) : [];
     const given = found.flatMap(({ frame: own, fn }) => {
       const gives = own.code.facts.functions[fn]!.gives ?? [];
@@ -382,6 +387,10 @@ export class Values {
     );
   }
 }
+
+/** What a call calls, where that is no function of the code's own: one of a module, or one that a value holds. */
+export const calledBy = ({ component, callee, start, end }: ExprFact): ExprFact | undefined =>
+  callee ?? (component === undefined ? undefined : { kind: 'computed', component, start, end });
 
 /** Objects in objects are followed so far; deeper, what is asked for is the whole that holds it. */
 const MAX_PATH = 5;

@@ -73,6 +73,10 @@ function drawsNothing(node: t.Function, names: ReactNames): boolean {
 /** `null` alone proves little; an element made by a call, or the children, proves a component. */
 function isDrawn(value: t.Node, names: ReactNames): 'drawn' | 'nothing' | false {
   if (value.type === 'NullLiteral') return 'nothing';
+  if (value.type === 'ConditionalExpression') {
+    const arms = [value.consequent, value.alternate].map((one) => isDrawn(unwrap(one), names));
+    return arms.includes(false) ? false : arms.includes('drawn') ? 'drawn' : 'nothing';
+  }
   if (value.type === 'Identifier' && value.name === 'children') return 'drawn';
   if (value.type === 'MemberExpression' && memberName(value) === 'props.children') return 'drawn';
   return /^(createElement|cloneElement|createPortal)$/.test(calledHook(names, value) ?? '') ? 'drawn' : false;

@@ -26,7 +26,9 @@ import {
   type Dialect,
   type Unit,
 } from '../script/unit';
+import { type Atoms, declareAtom, readAtomCall } from './atoms';
 import { readClone, readCreate } from './elements';
+import { askLayout, type RouterNames } from './routes';
 import type { ReactNames } from './names';
 import { readExposed } from './refs';
 import { declarePart, NO_STORES, type StoreCalls } from './slices';
@@ -49,11 +51,25 @@ export function calledHook(names: ReactNames, node: t.Node): string | undefined 
   return name === undefined ? undefined : names.own(name);
 }
 
-/** `makers` are the local names of functions that make stores. */
+/** What a file calls of packages besides the framework. */
+export interface Packages {
+  /** The local names of functions that make stores. */
+  makers: ReadonlySet<string>;
+  stores: StoreCalls;
+  atoms: Atoms | undefined;
+  router: RouterNames;
+}
+
+const NO_PACKAGES: Packages = {
+  makers: new Set(),
+  stores: NO_STORES,
+  atoms: undefined,
+  router: new Map(),
+};
+
 export function reactDialect(
   names: ReactNames,
-  makers: ReadonlySet<string> = new Set(),
-  stores: StoreCalls = NO_STORES,
+  { makers, stores, atoms, router }: Packages = NO_PACKAGES,
 ): Dialect {
   return {
     declare(u, pattern, init, ctx) {
@@ -61,6 +77,8 @@ export function reactDialect(
       if (hook === undefined)
         return (
           declareStore(u, pattern, init, makers, ctx) ||
+          (atoms !== undefined && declareAtom(u, pattern, init, atoms, ctx)) ||
+          declareAsked(u, pattern, init, router, ctx) ||
           declarePart(u, pattern, init, stores, ctx) ||
           declareSelf(u, pattern, init, ctx)
         );
@@ -104,7 +122,8 @@ export function reactDialect(
       if (hook === 'createRoot' || hook === 'hydrateRoot') noteTarget(u, node.arguments[0]);
       else if (names.hasDom && (hook === 'render' || hook === 'hydrate')) noteTarget(u, node.arguments[1]);
       if (isMount(names, node)) return readMount(u, node, ctx);
-      if (hook === undefined) return undefined;
+      if (hook === undefined)
+        return (atoms && readAtomCall(u, node, atoms, ctx)) ?? askLayout(u, node, ctx, router);
       if (EFFECTS.has(hook)) {
         const known = u.facts.exposes?.length ?? 0;
         if (hook === 'useImperativeHandle') readExposed(u, node);
@@ -433,6 +452,16 @@ function isHeld(u: Unit, node: t.Node): boolean {
   let root = unwrap(node);
   while (root.type === 'MemberExpression') root = unwrap(root.object);
   return root.type === 'Identifier' && symbolOf(u, root) !== undefined;
+}
+
+/** `const { fleet } = useOutletContext()` */
+function declareAsked(u: Unit, pattern: t.LVal, init: t.Expression, router: RouterNames, ctx: Ctx): boolean {
+  const call = router.size ? asCall(init) : undefined;
+  const id = pattern.type === 'Identifier' ? pattern : undefined;
+  const value = call && askLayout(u, call, ctx, router, id);
+  if (!value) return false;
+  if (!id) declarePattern(u, pattern, value, ctx, { kind: 'derived', type: { t: 'sym', s: value.symbol! } });
+  return true;
 }
 
 function declareContext(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {

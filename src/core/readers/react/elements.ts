@@ -88,22 +88,29 @@ function propsOf(
 }
 
 /** `cloneElement(children, props)`: what was given as content is drawn with these attributes, too. */
-export function readClone(u: Unit, { arguments: [element, props] }: Call, ctx: Ctx): ExprFact | undefined {
+export function readClone(u: Unit, call: Call, ctx: Ctx): ExprFact | undefined {
+  const [element, props] = call.arguments;
   u.facts.clones = true;
   if (!element) return undefined;
   const given = use(u, u.expr(element, ctx), ctx, 'argument');
   const attributes = propsOf(u, props, ctx, (_, value) => use(u, value, ctx, 'argument'));
-  const ports = new Set(usesOf(given).flatMap((one) => portsBehind(u, one)));
-  for (const port of ports) (u.facts.adds ??= []).push({ port, attributes });
-  return given;
+  const symbols = new Set(usesOf(given).flatMap((one) => propsBehind(u, one)));
+  for (const symbol of symbols)
+    (u.facts.adds ??= []).push({ port: u.facts.symbols[symbol]!.port!, attributes });
+  if (!symbols.size) return given;
+  const content = [...symbols].map((outletSymbol) => {
+    const outlet = u.facts.symbols[outletSymbol]!.port!;
+    return addNode(u, { kind: 'outlet', outlet, outletSymbol, ...spanOf(call) }, ctx);
+  });
+  return { kind: 'content', content, ...spanOf(call), type: { t: 'content' } };
 }
 
 /** The props that a symbol is, or is one or a part of. */
-function portsBehind(u: Unit, symbol: number, depth = 0): string[] {
-  const { kind, port, init } = u.facts.symbols[symbol]!;
-  if (kind === 'prop') return [port!];
+function propsBehind(u: Unit, symbol: number, depth = 0): number[] {
+  const { kind, init } = u.facts.symbols[symbol]!;
+  if (kind === 'prop') return [symbol];
   if (depth > MAX_STEPS || !init || (kind !== 'loop' && kind !== 'derived')) return [];
-  return usesOf(init).flatMap((one) => portsBehind(u, one, depth + 1));
+  return usesOf(init).flatMap((one) => propsBehind(u, one, depth + 1));
 }
 
 /** So many names for one thing are followed. */

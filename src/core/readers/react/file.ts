@@ -36,6 +36,7 @@ import {
   use,
 } from '../script/unit';
 import { partsGiven, staticMembers, takenApart, valueOf } from '../script/values';
+import { atomsOf } from './atoms';
 import { readClass, readDefaults } from './classes';
 import { type Candidate, candidateOf } from './components';
 import { comparedProps } from './compared';
@@ -78,11 +79,17 @@ export function readReactFile(path: string, text: string): FileFacts {
   const candidates = findCandidates(scopes, names, file, factories, stores);
   if (factories.size) facts.factories = readFactories(scopes, factories, file);
   facts.values = readValues(program, scopes, candidates, names, file);
+  const router = routerNames(facts.imports);
   const react = {
     names,
-    dialect: reactDialect(names, storeMakers(facts.imports), stores),
+    dialect: reactDialect(names, {
+      makers: storeMakers(facts.imports),
+      stores,
+      atoms: atomsOf(facts.imports),
+      router,
+    }),
     markup: reactMarkup(names),
-    router: routerNames(facts.imports),
+    router,
   };
   readUnits(facts, candidates, react, file);
   readModule(facts, program, react, file, stores);

@@ -1,8 +1,10 @@
 /** Routes in tables: `createBrowserRouter([{ path, element, children }])`, where they are drawn, and where layouts place them. */
 import type * as t from '@babel/types';
-import type { ImportFact } from '../../model/facts';
-import { keyName, memberName } from '../script/type-expr';
-import { addNode, SETUP, spanOf, type Unit, unwrap } from '../script/unit';
+import type { ExprFact, ImportFact, KeyFact, RenderFact } from '../../model/facts';
+import { UNKNOWN } from '../../model/types';
+import { addConsume } from '../script/contexts';
+import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
+import { addNode, type Ctx, SETUP, spanOf, type Unit, unwrap } from '../script/unit';
 
 const MODULES = /^(react-router(-dom)?|@remix-run\/(react|router))$/;
 const MAKES = /^create(Browser|Hash|Memory|Static)Router$/;
@@ -18,7 +20,10 @@ export function noteOutlets(u: Unit, names: RouterNames): void {
   if (!names.size) return;
   for (const node of u.facts.render) {
     const tag = node.kind === 'site' && node.tag ? names.get(node.tag.name) : undefined;
-    if (tag === 'Outlet') node.placesRoutes = true;
+    if (tag === 'Outlet') {
+      node.placesRoutes = true;
+      provideThere(u, node);
+    }
     if (tag !== 'RouterProvider') continue;
     const router = node.attributes.find((one) => one.name === 'router')?.value;
     // The loose code of a file knows its own constants as symbols.
@@ -26,6 +31,32 @@ export function noteOutlets(u: Unit, names: RouterNames): void {
     const table = router?.component ?? (own && u.facts.role === 'module' ? own.name : undefined);
     if (table !== undefined) node.drawsTable = table;
   }
+}
+
+/** What routes ask their layout for: `useOutletContext()`. */
+const ASKED: KeyFact = { text: 'OutletContext' };
+
+/** `<Outlet context={…}>` provides it to the routes that are drawn in its place. */
+function provideThere(u: Unit, node: RenderFact): void {
+  const given = node.attributes.find((one) => one.name === 'context');
+  if (!given) return;
+  const { nameStart: start, nameEnd: end, value } = given;
+  const at = { keyStart: start, keyEnd: end, start, end };
+  u.facts.provides.push({ key: ASKED, node: u.facts.render.indexOf(node), where: 'setup', value, ...at });
+}
+
+/** What a call of the router's own asks the layout for, or undefined if it asks for nothing. */
+export function askLayout(
+  u: Unit,
+  call: t.CallExpression | t.OptionalCallExpression,
+  ctx: Ctx,
+  names: RouterNames,
+  id?: t.Identifier,
+): ExprFact | undefined {
+  if (names.get(memberName(call.callee) ?? '') !== 'useOutletContext') return undefined;
+  const [written] = typeArguments(call);
+  const type = written ? readType(written, u.file.named) : UNKNOWN;
+  return addConsume(u, ASKED, spanOf(call), ctx, id, type, 'handled');
 }
 
 /** Notes which of the loose nodes of a file belong to tables of routes, and below which. */
