@@ -1,12 +1,13 @@
 /** The flow over call sites: what is handed down, what comes back up, and what content is given to show. */
-import type { AttributeFact, ExprFact, RenderFact, SymbolFact } from '../model/facts';
+import type { AttributeFact, ExprFact, RenderFact } from '../model/facts';
 import { publicName } from '../model/names';
 import type { Component, How, Place, Port, Site } from '../model/project';
 import type { Callable } from './callables';
 import { calledPorts, isWritten } from './called';
 import type { EdgeOf, FlowGraph } from './flow-graph';
+import { ContentFlow } from './flow-content';
 import { HandleFlow } from './flow-handles';
-import { drawnKey, type Frame } from './frames';
+import type { Frame } from './frames';
 import { type Joint, placeOf } from './joint';
 import { carried, isKeptByWrapper, updateOf } from './sites';
 import { given, RAISED } from './raised';
@@ -17,9 +18,11 @@ const MAX_SPREAD = 60;
 
 export class SiteFlow {
   private readonly handles: HandleFlow;
+  private readonly content: ContentFlow;
 
   constructor(private readonly graph: FlowGraph) {
     this.handles = new HandleFlow(graph);
+    this.content = new ContentFlow(graph);
   }
 
   private readonly joints = new Map<Site, Joint[]>();
@@ -45,27 +48,8 @@ export class SiteFlow {
     return joints;
   }
 
-  /** Parameters of content are nodes where the child gives them something. */
   open(site: Site): void {
-    for (const joint of this.jointsOf(site)) {
-      for (const { port, frame, fn } of contentOf(joint)) {
-        if (!givenTo(joint.target, port).length) continue;
-        frame.code.facts.symbols.forEach((symbol, index) => {
-          if (isParameter(symbol, fn)) this.openParameter(frame, symbol, index);
-        });
-      }
-    }
-  }
-
-  private openParameter(frame: Frame, symbol: SymbolFact, index: number): void {
-    if (frame.nodeOf[index]! >= 0) return;
-    frame.nodeOf[index] = this.graph.addNode({
-      component: frame.owner.id,
-      channel: 'local',
-      name: symbol.name,
-      symbol: frame.code === frame.owner ? index : -1,
-      place: { file: frame.code.file, start: symbol.start, end: symbol.end },
-    });
+    for (const joint of this.jointsOf(site)) this.content.open(joint);
   }
 
   add(site: Site): void {
@@ -81,7 +65,7 @@ export class SiteFlow {
       else this.addAttribute(joint, attribute, index);
     });
     this.addContent(joint);
-    for (const content of contentOf(joint)) this.addParameters(joint, content);
+    this.content.add(joint);
   }
 
   private addAttribute(joint: Joint, attribute: AttributeFact, index: number): void {
@@ -308,32 +292,6 @@ export class SiteFlow {
     }
   }
 
-  /** What the child gives to the content that it shows arrives at the content's parameters. */
-  private addParameters({ target, over }: Joint, { port, frame, fn, attribute }: Content): void {
-    const inside = this.graph.frames.of(target);
-    const given = givenTo(target, port);
-    if (!given.length) return;
-    const { facts, file } = frame.code;
-    facts.symbols.forEach((symbol, index) => {
-      if (!isParameter(symbol, fn)) return;
-      for (const args of given) {
-        const arg = args[symbol.index!];
-        const sources = arg ? this.graph.values.sources(inside, arg, symbol.path ?? []) : [];
-        this.graph.addSources(
-          sources,
-          frame.nodeOf[index]!,
-          { file, start: symbol.start, end: symbol.end },
-          {
-            how: 'fill',
-            ...over,
-            way: 'out',
-            attribute,
-          },
-        );
-      }
-    });
-  }
-
   private readonly outlets = new Map<number, Map<number, RenderFact[]>>();
   /** Outlets nested in call sites, at any depth of plain elements, by the call site's node. */
   private outletsIn(owner: Component): Map<number, RenderFact[]> {
@@ -356,37 +314,3 @@ export class SiteFlow {
     return found;
   }
 }
-
-const isParameter = ({ kind, within, index }: SymbolFact, fn: number): boolean =>
-  (kind === 'param' || kind === 'loop') && within === fn && index !== undefined;
-
-/** A function that draws what fills a slot, with the code in which its parameters are. */
-interface Content {
-  port: Port;
-  frame: Frame;
-  fn: number;
-  attribute: number;
-}
-
-/** Functions that a call site gives as content: written there, or of a module. */
-function contentOf({ site, target, frame, owner }: Joint): Content[] {
-  const found: Content[] = [];
-  const add = (port: Port | undefined, { kind, fn }: ExprFact, attribute: number): void => {
-    if (port?.channel === 'slot' && kind === 'function' && fn !== undefined)
-      found.push({ port, frame, fn, attribute });
-  };
-  site.fact.attributes.forEach(({ name, value }, index) => add(target.ports.get(name), value, index));
-  const { contentPort } = target.facts.traits;
-  if (site.fact.only) add(target.ports.get(contentPort), site.fact.only, -1);
-  for (const { slot } of owner.drawn.get(site.node) ?? []) {
-    const inner = slot === undefined ? undefined : frame.inner.get(drawnKey(site.node, slot));
-    const port = slot === undefined ? undefined : target.ports.get(slot);
-    const attribute = site.fact.attributes.findIndex((one) => one.name === slot);
-    if (inner && port) found.push({ port, frame: inner, fn: -1, attribute });
-  }
-  return found;
-}
-
-/** What a component gives to a slot, at each place where it draws it. */
-const givenTo = ({ facts }: Component, port: Port): ExprFact[][] =>
-  facts.emits.filter((one) => one.symbol === port.symbol && one.args.length).map((one) => one.args);

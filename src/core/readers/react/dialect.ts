@@ -284,9 +284,14 @@ function isMount(names: ReactNames, node: Call): boolean {
     callee.type === 'MemberExpression' &&
     callee.property.type === 'Identifier' &&
     callee.property.name === 'render' &&
-    callee.object.type !== 'ThisExpression'
+    callee.object.type !== 'ThisExpression' &&
+    !isEntry(callee.object, node.arguments[0])
   );
 }
+
+/** One of a list, or what somebody was given, is no root, unless markup is rendered into it. */
+const isEntry = (object: t.Node, given: t.Node | undefined): boolean =>
+  object.type === 'Identifier' && object.binding?.kind === 'param' && !/^JSX/.test(given?.type ?? '');
 
 function readMount(u: Unit, node: Call, ctx: Ctx): ExprFact {
   use(u, u.expr(node.callee, ctx), ctx);

@@ -134,8 +134,8 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
           : undefined,
       );
       const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
-      // What a helper gives back is taken apart by its caller.
-      if (u.facts.role === 'helper' || ctx.fn >= 0)
+      // What a helper gives back is taken apart by its caller; what stands in entries is called, or drawn, elsewhere.
+      if (u.facts.role === 'helper' || ctx.fn >= 0 || parts.some(isDescribing))
         array.elements = parts.map((part) => part ?? computed(node));
       return array;
     }
@@ -157,6 +157,13 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     }
   }
 }
+
+/** An object with functions or components in it: how to draw a column, say. */
+const isDescribing = (part: ExprFact | undefined): boolean =>
+  part?.kind === 'object' &&
+  (part.members ?? []).some(
+    ({ value }) => value.kind === 'function' || (value.component !== undefined && value.kind !== 'call'),
+  );
 
 function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
   const span = spanOf(node);
