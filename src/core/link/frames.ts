@@ -177,7 +177,7 @@ export class Frames {
       if (symbol.kind === 'shared' && !symbol.store)
         nodeOf[index] = this.shared.nodeOf(code.file, symbol.port!);
       const channel = KEPT[symbol.kind];
-      if (!channel) return;
+      if (!channel || (code.facts.role === 'module' && !this.shared.isKept(code, index))) return;
       const alias = aliasOf(frame, symbol);
       if (alias === 'none') return;
       if (alias) {

@@ -1,4 +1,5 @@
 /** What modules keep: whoever imports it uses the same. */
+import type { ExprFact } from '../model/facts';
 import type { Component } from '../model/project';
 import type { Linked } from './linked';
 import { AppStore } from './app-store';
@@ -25,10 +26,10 @@ export class Shared {
     for (const component of project.components) {
       if (component.facts.role !== 'module') continue;
       const symbols = new Map<string, number>();
-      component.facts.symbols.forEach(({ name, kind, store }, symbol) => {
+      component.facts.symbols.forEach(({ name, kind, store, inner }, symbol) => {
         if (name === '#store') this.stores.push({ module: component, symbol });
         const isStore = store !== undefined && !store.path.length;
-        if ((isStore || DECLARED.test(kind)) && !symbols.has(name)) symbols.set(name, symbol);
+        if ((isStore || DECLARED.test(kind)) && !inner && !symbols.has(name)) symbols.set(name, symbol);
       });
       this.modules.set(component.file, { component, symbols });
     }
@@ -42,6 +43,29 @@ export class Shared {
     const module = this.modules.get(target.file);
     const symbol = module?.symbols.get(target.value.name);
     return symbol === undefined ? undefined : { module: module!.component, symbol };
+  }
+
+  private readonly kept = new Map<Component, Map<number, boolean>>();
+  /** Whether a value of a module is kept, or worked out of what is: constants and what its functions name are not. */
+  isKept(module: Component, index: number): boolean {
+    const { symbols } = module.facts;
+    const { kind, init, inner } = symbols[index]!;
+    if (kind === 'state') return true;
+    if (inner || kind === 'loop') return false;
+    if (kind !== 'derived') return true;
+    let known = this.kept.get(module);
+    if (!known) this.kept.set(module, (known = new Map()));
+    let found = known.get(index);
+    if (found !== undefined) return found;
+    known.set(index, false);
+    const isLive = ({ from, symbol, uses = [], gives = [], members = [] }: ExprFact): boolean =>
+      from !== undefined ||
+      [...uses, ...(symbol === undefined ? [] : [symbol])].some((one) => this.isKept(module, one)) ||
+      gives.some(isLive) ||
+      members.some(({ value }) => isLive(value));
+    found = init !== undefined && isLive(init);
+    known.set(index, found);
+    return found;
   }
 
   private answers: Map<string, { module: Component; symbol: number }[]> | undefined;

@@ -174,6 +174,11 @@ export class Values {
     return (inside ?? []).filter((one) => !one.take.length);
   }
 
+  private isPassing({ node }: Source): boolean {
+    const { component, symbol } = this.project.flow.nodes[node]!;
+    return symbol >= 0 && this.project.components[component]!.facts.symbols[symbol]!.inner === true;
+  }
+
   /** What is given back by functions that are no own of the code: those of modules, and of what helpers gave. */
   private resultElsewhere(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
     const called = calledBy(expr);
@@ -184,7 +189,9 @@ export class Values {
         inexact(unique(gives.flatMap((one) => this.sources(own, one, want, depth + 1))), true),
       );
     });
-    return given.length ? given : undefined;
+    // What a function of a module keeps while it runs, each call has for itself.
+    const lasting = given.filter((one) => !this.isPassing(one));
+    return lasting.length ? lasting : undefined;
   }
 
   /** What a call of a store gives: the part that its selector picks, or the whole. */

@@ -54,6 +54,8 @@ export interface SymbolFact extends Span {
   stable?: boolean;
   /** loop, param: place in the parameter list. */
   index?: number;
+  /** In the loose code of a module: a function of it declares it, so that each call has its own. */
+  inner?: true;
 }
 
 /** What is asked of the app's store: its states, what is derived from them, and what changes them. */

@@ -8,9 +8,9 @@ const sharedNames = oncePer((project: Project): Set<string> => {
   const seen = new Set<string>();
   const names = new Set<string>();
   for (const component of project.components) {
-    const { role, extends: base } = component.facts;
-    // A class that turned out to be no component is never referred to.
-    if (role === 'module' || (role === 'helper' && base)) continue;
+    const { role, single } = component.facts;
+    // What a helper keeps is its caller's, so that it is never referred to.
+    if (role === 'module' || (role === 'helper' && !single)) continue;
     if (seen.has(component.name)) names.add(component.name);
     seen.add(component.name);
   }

@@ -183,6 +183,7 @@ export const spanOf = (node: t.Node): Span => ({ start: node.start!, end: node.e
 export function addSymbol(u: Unit, symbol: SymbolFact, binding?: Binding): number {
   const index = u.facts.symbols.push(symbol) - 1;
   if (binding) u.refs.set(binding, index);
+  if (u.facts.role === 'module' && binding?.scope.parent) symbol.inner = true;
   return index;
 }
 
