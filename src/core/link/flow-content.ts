@@ -77,8 +77,9 @@ export class ContentFlow {
       if (given.length) found.push({ frame: inside, fn, attribute, given });
     };
     site.fact.attributes.forEach(({ name, value }, index) => {
-      if (value.kind === 'function' && value.fn !== undefined)
-        add(target.ports.get(name), frame, value.fn, index);
+      const port = target.ports.get(name);
+      if (port?.channel === 'slot')
+        for (const one of this.functionsIn(frame, value, [], 0)) add(port, one.frame, one.fn, index);
       for (const { port, path, args } of askedOf(target))
         if (port === name && args.length)
           for (const one of this.functionsIn(frame, value, path, 0))

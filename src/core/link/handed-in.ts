@@ -4,11 +4,14 @@
  * in there nobody sees, so that no rule judges it.
  */
 import type { AttributeFact, ExprFact, RenderFact } from '../model/facts';
+import { groupBy } from '../model/group-by';
 import type { Component, Site } from '../model/project';
 import type { Names } from './names';
 
 /** What is handed on is followed over so many components, and not where more than so many owners hand something in. */
 const MAX_DEPTH = 6;
+/** Values in values are followed so far. */
+const MAX_STEPS = 16;
 const MAX_OWNERS = 60;
 
 interface Tree {
@@ -17,10 +20,10 @@ interface Tree {
   names: Names;
 }
 
-/** A component that is handed in, and the call sites of who draws it that hand it in. */
+/** A component that is handed in, and the call site of who draws it that hands it in; none where it holds it itself. */
 interface Found {
   target: Component;
-  via: number;
+  via?: number;
 }
 
 /** Adds the call sites behind those that are written; `sites` holds these. */
@@ -31,14 +34,9 @@ export function linkHandedIn(tree: Tree): void {
     const { render, adds = [] } = owner.facts;
     const add = (node: number, fact: RenderFact, found: Found[]): void => {
       const known = new Set((owner.siteAt.get(node) ?? []).map((id) => sites[id]!.target));
-      const byTarget = new Map<Component, number[]>();
-      for (const { target, via } of found) {
-        if (known.has(target.id) || target.facts.role !== 'component') continue;
-        const list = byTarget.get(target);
-        if (list) list.push(via);
-        else byTarget.set(target, [via]);
-      }
-      for (const [target, handedBy] of byTarget) {
+      const isOther = ({ target }: Found) => !known.has(target.id) && target.facts.role === 'component';
+      for (const [target, ways] of groupBy(found.filter(isOther), (one) => one.target)) {
+        const handedBy = ways.flatMap(({ via }) => via ?? []);
         const id = sites.length;
         sites.push({
           id,
@@ -48,7 +46,7 @@ export function linkHandedIn(tree: Tree): void {
           fact,
           file: owner.file,
           open: true,
-          handedBy,
+          ...(handedBy.length === ways.length ? { handedBy } : {}),
         });
         target.handedAt.push(id);
         const here = owner.handedSites.get(node);
@@ -57,8 +55,8 @@ export function linkHandedIn(tree: Tree): void {
       }
     };
     render.forEach((fact, node) => {
-      if (fact.kind === 'site' && fact.tag?.symbol !== undefined)
-        add(node, fact, finder.tagged(owner, fact.tag.symbol));
+      const held = fact.kind === 'site' ? heldBy(fact) : undefined;
+      if (held) add(node, fact, finder.tagged(owner, held));
     });
     for (const { port, attributes } of adds) {
       const node = render.findIndex((one) => one.kind === 'outlet' && one.outlet === port);
@@ -67,54 +65,31 @@ export function linkHandedIn(tree: Tree): void {
   }
 }
 
+/** What a tag is written with, where that is a value of the component's own. */
+function heldBy({ tag }: RenderFact): ExprFact | undefined {
+  if (!tag || tag.held) return tag?.held;
+  const { symbol, start, end } = tag;
+  return symbol === undefined ? undefined : { kind: 'identity', symbol, start, end };
+}
+
 class Finder {
   constructor(private readonly tree: Tree) {}
 
-  /** The components that a symbol holds which a tag is written with. */
-  tagged(owner: Component, symbol: number): Found[] {
-    return this.ofSymbol(owner, symbol, [], 0);
+  /** The components that what a tag is written with may be. */
+  tagged(owner: Component, held: ExprFact): Found[] {
+    return this.ofValue(owner, held, [], 0);
   }
 
-  private ofSymbol(owner: Component, index: number, path: string[], depth: number): Found[] {
-    const { kind, port, init } = owner.facts.symbols[index]!;
-    if (kind === 'prop') return this.handedTo(owner, port!, path, depth);
-    if (kind === 'bag' || kind === 'rest')
-      return path.length ? this.handedTo(owner, path[0]!, path.slice(1), depth) : [];
-    if (kind === 'loop') return this.elementsOf(owner, init, path, depth);
-    return kind === 'derived' && init ? this.ofOwn(owner, init, path, depth) : [];
-  }
-
-  /** One of a list, where that is a prop or a part of one. */
-  private elementsOf(owner: Component, list: ExprFact | undefined, path: string[], depth: number): Found[] {
-    return (list?.uses ?? []).flatMap((one) => this.ofSymbol(owner, one, path, depth));
-  }
-
-  /** What an expression of the component that draws the tag leads to, where that was handed in. */
-  private ofOwn(owner: Component, expr: ExprFact, path: string[], depth: number): Found[] {
-    if (expr.kind === 'identity' || expr.kind === 'member')
-      return this.ofSymbol(owner, expr.symbol!, [...(expr.path ?? []), ...path], depth);
-    return (expr.gives ?? []).flatMap((one) => this.ofOwn(owner, one, path, depth));
-  }
-
-  private handedTo({ calledAt }: Component, port: string, path: string[], depth: number): Found[] {
-    if (depth > MAX_DEPTH || calledAt.length > MAX_OWNERS) return [];
-    return calledAt.flatMap((id) => {
-      const { fact, owner } = this.tree.sites[id]!;
-      const value = fact.attributes.findLast((one) => one.name === port)?.value;
-      const by = this.tree.components[owner]!;
-      return value ? this.valueOf(by, value, path, depth + 1).map(from(id)) : [];
-    });
-  }
-
-  /** The components that a value may be which an owner hands in. */
-  private valueOf(owner: Component, value: ExprFact, path: string[], depth: number): Component[] {
-    const next = (one: ExprFact, rest = path) => this.valueOf(owner, one, rest, depth);
+  /** The components that a value, or the member of it that a path leads to, may be. */
+  private ofValue(owner: Component, value: ExprFact, path: string[], depth: number): Found[] {
+    if (depth > MAX_STEPS) return [];
+    const next = (one: ExprFact, rest = path) => this.ofValue(owner, one, rest, depth + 1);
     if (value.component !== undefined && value.kind !== 'call')
       return this.named(owner, value.component, path);
     switch (value.kind) {
       case 'identity':
       case 'member':
-        return this.heldBy(owner, value.symbol!, [...(value.path ?? []), ...path], depth);
+        return this.ofSymbol(owner, value.symbol!, [...(value.path ?? []), ...path], depth);
       case 'object': {
         const [name, ...rest] = path;
         const member = value.members?.findLast((one) => one.name === name);
@@ -126,21 +101,44 @@ class Finder {
     return (value.gives ?? []).flatMap((one) => next(one));
   }
 
-  private heldBy(owner: Component, symbol: number, path: string[], depth: number): Component[] {
-    const { kind, init } = owner.facts.symbols[symbol]!;
-    if (kind === 'derived' || kind === 'state') return init ? this.valueOf(owner, init, path, depth) : [];
-    return this.ofSymbol(owner, symbol, path, depth).map((one) => one.target);
+  private ofSymbol(owner: Component, index: number, path: string[], depth: number): Found[] {
+    const { kind, port, init } = owner.facts.symbols[index]!;
+    const [first, ...rest] = path;
+    switch (kind) {
+      case 'prop':
+        return this.handedTo(owner, port!, path, depth);
+      case 'bag':
+      case 'rest':
+        return first === undefined ? [] : this.handedTo(owner, first, rest, depth);
+      case 'loop':
+        // One of a list is whichever.
+        return (init?.uses ?? []).flatMap((one) => this.ofSymbol(owner, one, path, depth + 1));
+      case 'derived':
+      case 'state':
+        return init ? this.ofValue(owner, init, path, depth + 1) : [];
+    }
+    return [];
+  }
+
+  private handedTo({ calledAt }: Component, port: string, path: string[], depth: number): Found[] {
+    if (depth > MAX_STEPS || calledAt.length > MAX_OWNERS) return [];
+    return calledAt.flatMap((id) => {
+      const { fact, owner } = this.tree.sites[id]!;
+      const value = fact.attributes.findLast((one) => one.name === port)?.value;
+      const by = this.tree.components[owner]!;
+      return value ? this.ofValue(by, value, path, depth + 1).map(({ target }) => ({ target, via: id })) : [];
+    });
   }
 
   /** A component of a module, or one that a member of each of its entries holds. */
-  private named({ file }: Component, name: string, path: string[]): Component[] {
+  private named({ file }: Component, name: string, path: string[]): Found[] {
     const { names, components } = this.tree;
     const found = [
       ...names.candidates(file, { name, ...(path.length ? { path } : {}) }),
       ...(path.length ? names.candidates(file, { name, of: 'members', path }) : []),
     ];
     return [...new Set(found)].flatMap((one) =>
-      one.kind === 'component' ? [components[one.component]!] : [],
+      one.kind === 'component' ? [{ target: components[one.component]! }] : [],
     );
   }
 
@@ -173,7 +171,3 @@ const carries = ({ facts }: Component, { mode, value }: AttributeFact, name: str
   const symbol = mode === 'spread' && value.kind === 'identity' ? facts.symbols[value.symbol!]! : undefined;
   return symbol !== undefined && /^(bag|rest)$/.test(symbol.kind) && !symbol.except?.includes(name);
 };
-
-const from =
-  (via: number) =>
-  (target: Component): Found => ({ target, via });

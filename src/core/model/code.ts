@@ -248,6 +248,8 @@ export interface TagFact extends Span {
   symbol?: number;
   /** A component declared inside another function of the file: its index in the file. */
   component?: number;
+  /** What holds the component, where that is more than the symbol. */
+  held?: ExprFact;
   /** No binding of that name is in sight. */
   unbound?: boolean;
   /** It is what a function around the component was given or keeps. */

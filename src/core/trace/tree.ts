@@ -172,7 +172,9 @@ function drawTree(project: Linked, repeat: number, withAside: boolean): Tree {
   /** Call sites of what the owner of a row was handed there to draw at a node. */
   function handedAt(component: Component, node: number, ownerRow: number): number[] {
     const by = rows[ownerRow]!.site;
-    return (component.handedSites.get(node) ?? []).filter((id) => project.sites[id]!.handedBy!.includes(by));
+    return (component.handedSites.get(node) ?? []).filter(
+      (id) => project.sites[id]!.handedBy?.includes(by) ?? true,
+    );
   }
 
   /** What a function or hook draws, as a part of who uses it. */

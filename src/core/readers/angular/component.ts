@@ -15,6 +15,7 @@ import { classDialect, declareListed, exposeMembers, readBound } from './members
 import { readProviders } from './providers';
 import { dropUnread } from './references';
 import { parseSelectors } from './selectors';
+import { settleStamps } from './stamped';
 import { readView } from './template';
 import { type AngularUnit, closeUnit } from './unit';
 
@@ -156,6 +157,7 @@ function parse(u: AngularUnit, path: string, start: number, end: number, escaped
   }
   readView(u, nodes, { scope: viewScope(u.node), ctx: SETUP, parent: 0 });
   dropUnread(u);
+  settleStamps(u);
 }
 
 /** `host: { '[class.wide]': 'wide()', '(click)': 'open()' }` */

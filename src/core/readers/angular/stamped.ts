@@ -2,11 +2,12 @@
 import type { TmplAstTemplate, TmplAstVariable } from '@angular/compiler';
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
+import { attribute, spread } from '../script/attributes';
 import { contentFunction } from '../script/content';
 import { raisePort } from '../script/ports';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { use } from '../script/unit';
+import { isHeld, noteGiven, use } from '../script/unit';
 import { slotOf } from './names';
 import { identifier, spanAt } from './spans';
 import type { AngularUnit } from './unit';
@@ -57,7 +58,11 @@ export function becomeOutlet(u: AngularUnit, index: number, at: At): void {
   const template = named('ngTemplateOutlet');
   const symbol = template?.value.kind === 'identity' ? template.value.symbol : undefined;
   const port = symbol === undefined ? undefined : portOf(u, symbol);
-  if (port === undefined) return;
+  if (port === undefined) {
+    const given = named('ngTemplateOutletContext');
+    if (symbol !== undefined && given) u.stamps.push({ symbol, given: given.value });
+    return;
+  }
   const context = named('ngTemplateOutletContext');
   node.kind = 'outlet';
   node.outlet = port;
@@ -70,6 +75,27 @@ export function becomeOutlet(u: AngularUnit, index: number, at: At): void {
     ? use(u, context.value, at.ctx, 'argument')
     : { kind: 'object', members: [], ...place };
   raisePort(u, symbol!, [given], place, at.ctx.fn);
+}
+
+/** `*ngComponentOutlet="what; inputs: { wind: 3 }"`: a tag whose component a value holds. */
+export function becomeTag(u: AngularUnit, index: number): void {
+  const node = u.facts.render[index]!;
+  const chosen = node.attributes.find((one) => one.name === 'ngComponentOutlet');
+  if (!chosen) return;
+  const { value, nameStart: start, nameEnd: end } = chosen;
+  const inputs = node.attributes.find((one) => one.name === 'ngComponentOutletInputs')?.value;
+  node.kind = 'site';
+  node.tag = { name: '', openChoice: true, start, end, ...(isHeld(value) ? { held: value } : {}) };
+  node.attributes = (inputs?.members ?? []).map(({ name, value: given, ...at }) =>
+    attribute(name, at, 'value', given, { start: at.start, end: given.end }),
+  );
+  if (inputs?.kind !== 'object' || inputs.open)
+    node.attributes.push(spread({ start, end }, inputs ?? { kind: 'computed', start, end }));
+}
+
+/** Templates of the component's own that it stamps itself: what they are given arrives at what they take. */
+export function settleStamps(u: AngularUnit): void {
+  for (const { symbol, given } of u.stamps) noteGiven(u, u.facts.symbols[symbol]!.init?.fn, [given]);
 }
 
 /** The port of a template that was handed in; one that is looked for in the content gets a port of its name. */

@@ -16,7 +16,7 @@ import { slotOf, slotPort } from './names';
 import { attachReferences } from './references';
 import { parseSelectors } from './selectors';
 import { identifier, spanAt, type Tag } from './spans';
-import { becomeOutlet, takenOf } from './stamped';
+import { becomeOutlet, becomeTag, takenOf } from './stamped';
 import type { AngularUnit } from './unit';
 
 /** Reads what is nested in a tag: in the view around it, or as a view of its own. */
@@ -59,6 +59,7 @@ function readElement(u: AngularUnit, element: TmplAstElement, at: At, nested: Ne
   const index = addTagNode(u, element, name.replace(/^:\w+:/, ''), kind, at);
   readGiven(u, element, index, at);
   becomeOutlet(u, index, at);
+  becomeTag(u, index);
   attachReferences(u, element, index);
   nested.nodes(u, element.children, { ...at, parent: index });
 }
@@ -109,6 +110,7 @@ function readTemplate(u: AngularUnit, template: TmplAstTemplate, at: At, nested:
   if (fn !== undefined)
     node.only = { kind: 'function', fn, content: [index], ...spanAt(template.sourceSpan) };
   becomeOutlet(u, index, at);
+  becomeTag(u, index);
   nested.view(u, template.children, { ...at, scope, parent: index });
 }
 
@@ -150,6 +152,7 @@ function readStructural(u: AngularUnit, template: TmplAstTemplate, at: At, neste
     else addText(node, one);
   }
   becomeOutlet(u, index, at);
+  becomeTag(u, index);
   const names = template.templateAttrs.map((one) => one.name);
   const test = /^(ngSwitchCase|ngSwitchDefault)$/.test(names[0] ?? '') ? node : undefined;
   const [first] = node.attributes;

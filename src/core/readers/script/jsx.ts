@@ -94,6 +94,8 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
       tag.symbol = symbol;
       const isBag = u.facts.symbols[symbol]!.kind === 'bag' && name.type === 'JSXMemberExpression';
       chooseTag(u, tag, asExpression(name));
+      if (!isBag && name.type === 'JSXMemberExpression')
+        tag.held = { kind: 'member', symbol, path: tag.name.split('.').slice(1), ...spanOf(name) };
       if (isBag) {
         tag.symbol = propSymbol(u, name.property.name, spanOf(name.property), 'read');
       }

@@ -187,6 +187,9 @@ export function addSymbol(u: Unit, symbol: SymbolFact, binding?: Binding): numbe
   return index;
 }
 
+/** Whether an expression is a value of the component's own, or a member of one. */
+export const isHeld = ({ kind }: ExprFact): boolean => kind === 'identity' || kind === 'member';
+
 /** The symbol of a prop; its port is noted at the first use. */
 export function propSymbol(
   u: Unit,

@@ -8,7 +8,7 @@ import { loweredTag } from '../script/jsx';
 import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, fillSlot, nameOutlet, noteNested, siteAround } from '../script/slots';
 import { place } from '../script/placing';
-import { addNode, isModuleLevel, use } from '../script/unit';
+import { addNode, isHeld, isModuleLevel, use } from '../script/unit';
 import { attributeNamed, code, type MarkupNode, span, type Tag, textOf } from './ast';
 import { readAttributes } from './attributes';
 import { slotPort } from './names';
@@ -76,6 +76,8 @@ function addTag(u: SvelteUnit, node: Tag, at: At): number {
     if (symbol === undefined) tag.name = '';
     else {
       tag.symbol = symbol;
+      const [, ...path] = node.name.split('.');
+      if (path.length) tag.held = { kind: 'member', symbol, path, start: tag.start, end: tag.end };
       const known = chosen(choicesOf(asExpression(node.name, binding), u.loops));
       if (known.choices || (known.plain && !known.openChoice)) Object.assign(tag, known);
       u.facts.reads.push({ symbol, where: at.ctx.where, fn: at.ctx.fn, start: tag.start, end: tag.end });
@@ -111,9 +113,15 @@ function asExpression(name: string, binding: Binding): t.Expression {
 /** `<svelte:component this={wide ? Chart : Table}>` */
 function addChosen(u: SvelteUnit, node: AST.SvelteComponent, tag: TagFact, at: At): number {
   const found = code(u, node.expression, at.scope);
-  if (found) use(u, u.expr(found, at.ctx), at.ctx);
+  const held = found && use(u, u.expr(found, at.ctx), at.ctx);
   const known = found ? chosen(choicesOf(found, u.loops)) : {};
-  const named: TagFact = { ...tag, name: '', ...known, ...(known.choices ? {} : { openChoice: true }) };
+  const named: TagFact = {
+    ...tag,
+    name: '',
+    ...known,
+    ...(known.choices ? {} : { openChoice: true }),
+    ...(held && isHeld(held) ? { held } : {}),
+  };
   return addNode(u, { kind: 'site', tag: named, ...span(node) }, at.ctx);
 }
 

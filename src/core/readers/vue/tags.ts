@@ -1,12 +1,12 @@
 /** What the tags of a template name. */
 import type * as t from '@babel/types';
-import type { Span, TagFact } from '../../model/facts';
+import type { ExprFact, Span, TagFact } from '../../model/facts';
 import { isPageTag } from '../../model/page-names';
 import { type Choice, choicesOf, chosen, moduleName } from '../script/choices';
 import { SELF } from '../script/file-name';
 import { bindingOf, type Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { addNode, isModuleLevel } from '../script/unit';
+import { addNode, isHeld, isModuleLevel, unwrap } from '../script/unit';
 import { boundTo, type Element, expressionOf, placeOf, staticAttribute, tagSpan } from './ast';
 import { camel, pascal } from './names';
 import type { VueUnit } from './unit';
@@ -90,6 +90,8 @@ function addChosen(u: VueUnit, element: Element, at: At): number {
     Object.assign(tag, { name: only!.name, ...(only!.global === undefined ? {} : { global: only!.global }) });
     return addNode(u, { kind: 'site', tag, ...span }, at.ctx);
   }
+  const held = node && peek(u, node, at);
+  if (held) tag.held = held;
   Object.assign(tag, found, components.length < choices.length ? { plain: true } : {});
   // Which component it is, nobody knows before it runs.
   if (!found.choices || found.openChoice) {
@@ -97,6 +99,17 @@ function addChosen(u: VueUnit, element: Element, at: At): number {
     tag.openChoice = true;
   }
   return addNode(u, { kind: 'site', tag, ...span }, at.ctx);
+}
+
+/** A value that may hold what is drawn; that it is read is noted with what is written on the tag. */
+function peek(u: VueUnit, node: t.Node, at: At): ExprFact | undefined {
+  const bare = unwrap(node);
+  if (bare.type !== 'Identifier' && bare.type !== 'MemberExpression') return undefined;
+  const { reads } = u.facts;
+  const before = reads.length;
+  const held = u.expr(bare, at.ctx);
+  reads.length = before;
+  return isHeld(held) ? held : undefined;
 }
 
 /** The component that a choice names where it is no name of the module: a text, a registered name. */
