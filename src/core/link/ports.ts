@@ -218,7 +218,7 @@ function addHandedPorts(components: Component[], written: Site[], sites: Site[])
     ];
     const takes = into.filter((one) => add(one, name, depth + 1));
     if (component.ports.has(name)) return true;
-    if (!takes.length || saysAll(component)) return false;
+    if (!takes.length || (saysAll(component) && !component.facts.traits.attributesFallThrough)) return false;
     addPort(component, name);
     component.ports.get(name)!.carried = true;
     return true;

@@ -1,6 +1,8 @@
 /** What the loose code of a module keeps between renders: variables that are set anew, and collections that are filled. */
 import type * as t from '@babel/types';
 import { UNKNOWN } from '../../model/types';
+import type { Binding } from '../script/scope';
+import { bindThis } from '../script/self';
 import { memberName } from '../script/type-expr';
 import { addState, SETUP, typeOf, type Unit, unwrap, use } from '../script/unit';
 
@@ -13,8 +15,8 @@ export function declareKept(u: Unit, program: t.Program): ReadonlySet<t.Node> {
     const kept = declared.declarations.filter(isKept);
     if (kept.length !== declared.declarations.length) continue;
     for (const { id, init } of kept) {
-      const value = init ? use(u, u.expr(init, SETUP), SETUP) : undefined;
-      addState(u, id as t.Identifier, value, init ? typeOf(u, init) : UNKNOWN);
+      const symbol = addState(u, id as t.Identifier, undefined, init ? typeOf(u, init) : UNKNOWN);
+      if (init) u.facts.symbols[symbol]!.init = use(u, u.expr(init, SETUP), SETUP);
     }
     done.add(node);
   }
@@ -23,8 +25,14 @@ export function declareKept(u: Unit, program: t.Program): ReadonlySet<t.Node> {
 
 function isKept({ id, init }: t.VariableDeclarator): boolean {
   if (id.type !== 'Identifier' || !id.binding) return false;
-  return id.binding.kind === 'let' ? id.binding.reassigned : !!init && isCollection(unwrap(init));
+  if (id.binding.kind === 'let') return id.binding.reassigned;
+  const value = init && unwrap(init);
+  return !!value && (isCollection(value) || bindThis(value, id) || namesItself(id.binding, value));
 }
+
+/** `const store = { held: '', put(v) { store.held = v; } }` */
+const namesItself = ({ uses }: Binding, { type, start, end }: t.Node): boolean =>
+  type === 'ObjectExpression' && uses.some(({ id }) => id.start! > start! && id.end! < end!);
 
 /** A collection that nothing is in yet. */
 function isCollection(node: t.Node): boolean {

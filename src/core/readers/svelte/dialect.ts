@@ -10,6 +10,7 @@ import { readFunction } from '../script/functions';
 import { declareBag, declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { isFunction, isOnlyCalled } from '../script/scope';
+import { bindThis } from '../script/self';
 import { annotationOf, keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import {
   addState,
@@ -242,10 +243,12 @@ function unbindable(pattern: t.ObjectPattern): Set<string> {
 function declareState(u: SvelteUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
   if (pattern.type !== 'Identifier') return false;
   const [first] = call.arguments;
-  const init = first ? use(u, u.expr(first, ctx), ctx) : undefined;
   const written = annotationOf(pattern) ?? typeArguments(call)[0];
   const type = written ? readType(written, u.file.named) : first ? widen(typeOf(u, first)) : UNKNOWN;
-  addState(u, pattern, init, type);
+  bindThis(first, pattern);
+  // Its methods may use it.
+  const symbol = addState(u, pattern, undefined, type);
+  if (first) u.facts.symbols[symbol]!.init = use(u, u.expr(first, ctx), ctx);
   return true;
 }
 

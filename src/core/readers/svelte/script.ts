@@ -60,7 +60,9 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
   addWhole(u);
   const mounted = readMounts(svelte, u, program);
   u.statements(
-    program.body.filter((node) => node.type !== 'FunctionDeclaration'),
+    program.body.filter(
+      (node) => !(node.type === 'FunctionDeclaration' && FOLLOWED.test(node.id?.name ?? '')),
+    ),
     SETUP,
   );
   settleEarly(u);

@@ -13,7 +13,7 @@ import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { optionsOf, readOptionsComponent } from './module';
 import { isApp, isMounting } from './mounting';
-import { nameOfGiven, pascal, VUE_TRAITS } from './names';
+import { FOLLOWED, nameOfGiven, pascal, VUE_TRAITS } from './names';
 import type { VueUnit } from './unit';
 
 /** The loose code of the file: mounted apps, registrations, route tables. */
@@ -27,7 +27,9 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   readParts(vue, u);
   const loose = program.body.filter(
     (node) =>
-      !skip.has(node) && node.type !== 'FunctionDeclaration' && node.type !== 'ExportDefaultDeclaration',
+      !skip.has(node) &&
+      !(node.type === 'FunctionDeclaration' && FOLLOWED.test(node.id?.name ?? '')) &&
+      node.type !== 'ExportDefaultDeclaration',
   );
   u.statements(loose, SETUP);
   closeUnit(vue, u);

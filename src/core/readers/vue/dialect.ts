@@ -140,6 +140,9 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
           if (name?.type !== 'StringLiteral') return undefined;
           return { kind: 'identity', symbol: handleSymbol(u, name.value, name), ...spanOf(node) };
         }
+        case 'markRaw':
+        case 'toRaw':
+          return node.arguments[0] && u.expr(node.arguments[0], ctx);
         case 'h':
           return readH(u, node, ctx);
         case 'useAttrs':

@@ -5,6 +5,7 @@ import { UNKNOWN } from '../../model/types';
 import { returnsOf } from '../script/choices';
 import { nameFromPath } from '../script/file-name';
 import { readHelper } from '../script/functions';
+import { readClassHelper } from '../script/classes';
 import { isFunction, mentionsIn, type NamedNode } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { emptyFacts, moduleTypes, spanOf, unwrap } from '../script/unit';
@@ -44,7 +45,12 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       continue;
     }
     const store = storeOf(facts.imports, node);
-    if (store || (isFunction(node) && (FOLLOWED.test(name) || isRenderFunction(vue, node, name)))) {
+    const isPlainClass = node.type === 'ClassDeclaration' && !node.superClass && one.id !== undefined;
+    if (
+      store ||
+      isPlainClass ||
+      (isFunction(node) && (FOLLOWED.test(name) || isRenderFunction(vue, node, name)))
+    ) {
       facts.values.push({
         ...base,
         kind: 'component',
@@ -66,6 +72,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     facts.values[component]!.component = facts.components.length;
     const store = storeOf(facts.imports, one.node);
     if (store) facts.components.push(readStore(vue, one, store));
+    else if (made.type === 'ClassDeclaration') readPlainClass(vue, one, made);
     else readComposable(vue, one, made as t.Function);
   }
 }
@@ -210,6 +217,16 @@ export function noteRegistrations(vue: VueFile, u: VueUnit, object: t.ObjectExpr
       u.registered.set(name, local);
     }
   }
+}
+
+/** What the objects of a class keep belongs to whoever makes one. */
+function readPlainClass(vue: VueFile, { id }: NamedNode, node: t.Class): void {
+  const component = emptyFacts(id!.name, spanOf(node), spanOf(id!), VUE_TRAITS);
+  component.role = 'helper';
+  const u = openUnit(vue, component, node);
+  readClassHelper(u, node, { fieldKind: () => undefined });
+  closeUnit(vue, u);
+  vue.facts.components.push(component);
 }
 
 function readComposable(vue: VueFile, one: NamedNode, fn: t.Function): void {

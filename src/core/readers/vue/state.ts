@@ -6,6 +6,7 @@ import { workedOut } from '../script/expr';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
+import { bindThis } from '../script/self';
 import { keyName, readType, typeArguments } from '../script/type-expr';
 import {
   addState,
@@ -48,10 +49,12 @@ export function declareRef(u: VueUnit, pattern: t.LVal, call: t.CallExpression, 
 export function declareReactive(u: VueUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
   const [first] = call.arguments;
   if (pattern.type !== 'Identifier' || !first) return false;
-  const init = use(u, u.expr(first, ctx), ctx);
   const [written] = typeArguments(call);
   const type = written ? readType(written, u.file.named) : widen(typeOf(u, first));
-  addState(u, pattern, init, type);
+  bindThis(first, pattern);
+  // Its methods may use it.
+  const symbol = addState(u, pattern, undefined, type);
+  u.facts.symbols[symbol]!.init = use(u, u.expr(first, ctx), ctx);
   return true;
 }
 

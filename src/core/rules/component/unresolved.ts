@@ -14,8 +14,8 @@ export const unresolved: Rule = {
       // A plain script shares its names with others on the page.
       if (!file.facts.imports.length && !file.facts.exports.length) continue;
       for (const [index, node] of component.facts.render.entries()) {
-        if (node.kind !== 'site' || !node.tag || node.tag.guess) continue;
         const { tag } = node;
+        if (node.kind !== 'site' || !tag || tag.guess || tag.name === '') continue;
         const problem = component.markup
           ? outOfScope(project, component, index)
           : tag.unbound

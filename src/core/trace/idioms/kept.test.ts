@@ -1,0 +1,248 @@
+/** What modules keep, and what packages keep for them: variables, objects of classes, stores, atoms, what layouts give to routes. */
+import { type Idiom, idioms } from './reaching';
+
+const r = (code: string): Record<string, string> => ({
+  'App.tsx': `import React, { cloneElement, Children, isValidElement, createContext, createElement, forwardRef, memo, useCallback, useContext, useEffect, useId, useMemo, useReducer, useRef, useState, useSyncExternalStore, useTransition, useDeferredValue, useLayoutEffect, Suspense, use } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Routes, Route, Outlet, useOutletContext, useParams } from 'react-router-dom';
+import { atom, useAtom, useSetAtom, useAtomValue } from 'jotai';
+function Leaf({x}:any){return <b>{x}</b>;} function Btn({v,onSave}:any){return <b onClick={()=>onSave(v)}/>;}${code}\ncreateRoot(document.body).render(<App seed="a" />);`,
+});
+const V = (app: string, more: Record<string, string> = {}) => ({
+  'main.ts': `import { createApp } from 'vue'; import App from './App.vue'; createApp(App).mount('#app');`,
+  'App.vue': app,
+  'Leaf.vue': `<script setup lang="ts">defineProps<{ x: any }>();</script><template><b>{{ x }}</b></template>`,
+  'Btn.vue': `<script setup lang="ts">defineProps<{ v?: any }>(); const emit = defineEmits<{ save: [v: any] }>();</script><template><b @click="emit('save', v)" /></template>`,
+  ...more,
+});
+const v = (script: string, tpl: string, more: Record<string, string> = {}) =>
+  V(
+    `<script setup lang="ts">import { ref, reactive, computed, watch, provide, inject, h, defineComponent, shallowRef, markRaw, type Component } from 'vue'; import Leaf from './Leaf.vue'; import Btn from './Btn.vue';\n${script}\n</script><template>${tpl}</template>`,
+    more,
+  );
+const S = (app: string, more: Record<string, string> = {}) => ({
+  'main.ts': `import { mount } from 'svelte'; import App from './App.svelte'; mount(App,{target:document.body});`,
+  'App.svelte': app,
+  'Leaf.svelte': `<script lang="ts">let { x }: { x: any } = $props();</script><b>{x}</b>`,
+  'Btn.svelte': `<script lang="ts">let { v, save }: { v?: any; save: (v: any) => void } = $props();</script><button onclick={() => save(v)}>s</button>`,
+  ...more,
+});
+const s = (script: string, tpl: string, more: Record<string, string> = {}) =>
+  S(
+    `<script lang="ts">import Leaf from './Leaf.svelte'; import Btn from './Btn.svelte';\n${script}\n</script>${tpl}`,
+    more,
+  );
+
+const LIST: Idiom[] = [
+  {
+    what: 'module store sync external',
+    sources: {
+      ...r(
+        `import { put, useKept } from './kept'; function App({seed}:any){ return <><Btn v={seed} onSave={put}/><Rd/></>; } function Rd(){ const k=useKept(); return <Leaf x={k}/>; }`,
+      ),
+      'kept.ts': `import { useSyncExternalStore } from 'react'; let kept=''; const heard=new Set<()=>void>(); export function put(v:any){ kept=v; heard.forEach((h)=>h()); } const subscribe=(h:()=>void)=>{ heard.add(h); return ()=>heard.delete(h); }; const get=()=>kept; export function useKept(){ return useSyncExternalStore(subscribe,get); }`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'module store object',
+    sources: {
+      ...r(
+        `import { store } from './kept'; function App({seed}:any){ return <><Btn v={seed} onSave={store.put}/><Rd/></>; } function Rd(){ const k=useSyncExternalStore(store.subscribe,store.get); return <Leaf x={k}/>; }`,
+      ),
+      'kept.ts': `let kept=''; const heard=new Set<()=>void>(); export const store={ put(v:any){ kept=v; heard.forEach((h)=>h()); }, subscribe(h:()=>void){ heard.add(h); return ()=>heard.delete(h); }, get(){ return kept; } };`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'module let read',
+    sources: {
+      ...r(
+        `import { put, get } from './kept'; function App({seed}:any){ const [,t]=useState(0); return <><Btn v={seed} onSave={(v:any)=>{put(v); t(1);}}/><Leaf x={get()}/></>; }`,
+      ),
+      'kept.ts': `let kept=''; export function put(v:any){ kept=v; } export function get(){ return kept; }`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'class instance',
+    sources: {
+      ...r(
+        `import { Fleet } from './fleet'; const fleet=new Fleet(); function App({seed}:any){ const [,tick]=useState(0); return <><Btn v={seed} onSave={(v:any)=>{ fleet.put(v); tick(1); }}/><Leaf x={fleet.kept}/></>; }`,
+      ),
+      'fleet.ts': `export class Fleet { kept = ''; put(v: any) { this.kept = v; } }`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'class instance exported',
+    sources: {
+      ...r(
+        `import { fleet } from './fleet'; function App({seed}:any){ return <><Btn v={seed} onSave={(v:any)=>fleet.put(v)}/><Rd/></>; } function Rd(){ return <Leaf x={fleet.all()}/>; }`,
+      ),
+      'fleet.ts': `class Fleet { private kept = ''; put(v: any) { this.kept = v; } all() { return this.kept; } } export const fleet = new Fleet();`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'outlet context',
+    sources: r(
+      `function App({seed}:any){ return <Routes><Route element={<Lay s={seed}/>}><Route path="a" element={<Pg/>}/></Route></Routes>; } function Lay({s}:any){ return <Outlet context={{s}}/>; } function Pg(){ const {s}=useOutletContext<any>(); return <Leaf x={s}/>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'outlet context bare',
+    sources: r(
+      `function App({seed}:any){ return <Routes><Route element={<Lay s={seed}/>}><Route path="a" element={<Pg/>}/></Route></Routes>; } function Lay({s}:any){ return <Outlet context={s}/>; } function Pg(){ const s=useOutletContext<any>(); return <Leaf x={s}/>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'outlet context hook',
+    sources: r(
+      `function App({seed}:any){ return <Routes><Route path="/" element={<Lay s={seed}/>}><Route path="a" element={<Pg/>}/></Route></Routes>; } function Lay({s}:any){ const [k,setK]=useState(''); return <><Btn v={s} onSave={setK}/><Outlet context={{k}}/></>; } const useLay=()=>useOutletContext<{k:string}>(); function Pg(){ const {k}=useLay(); return <Leaf x={k}/>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'jotai atom',
+    sources: r(
+      `const at=atom(''); function App({seed}:any){ const set=useSetAtom(at); return <><Btn v={seed} onSave={set}/><Rd/></>; } function Rd(){ const x=useAtomValue(at); return <Leaf x={x}/>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'jotai useAtom',
+    sources: r(
+      `const at=atom(''); function App({seed}:any){ const [,set]=useAtom(at); return <><Btn v={seed} onSave={set}/><Rd/></>; } function Rd(){ const [x]=useAtom(at); return <Leaf x={x}/>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'jotai derived',
+    sources: r(
+      `const at=atom(''); const up=atom((get)=>get(at).trim()); function App({seed}:any){ const set=useSetAtom(at); return <><Btn v={seed} onSave={(v:any)=>set(v)}/><Rd/></>; } function Rd(){ const x=useAtomValue(up); return <Leaf x={x}/>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'v module let',
+    sources: v(
+      `import { put, get } from './kept'; const seed=ref('a');`,
+      `<Btn :v="seed" @save="put"/><Leaf :x="get()"/>`,
+      {
+        'kept.ts': `import { ref } from 'vue'; const kept=ref(''); export function put(v:any){ kept.value=v; } export function get(){ return kept.value; }`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'v module plain let',
+    sources: v(
+      `import { put, get } from './kept'; const seed=ref('a');`,
+      `<Btn :v="seed" @save="put"/><Leaf :x="get()"/>`,
+      {
+        'kept.ts': `let kept=''; export function put(v:any){ kept=v; } export function get(){ return kept; }`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'v class instance',
+    sources: v(
+      `import { fleet } from './fleet'; const seed=ref('a');`,
+      `<Btn :v="seed" @save="(v) => fleet.put(v)"/><Leaf :x="fleet.all()"/>`,
+      {
+        'fleet.ts': `import { reactive } from 'vue'; class Fleet { kept=''; put(v:any){ this.kept=v; } all(){ return this.kept; } } export const fleet=reactive(new Fleet());`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'v store object module',
+    sources: v(
+      `import { store } from './kept'; const seed=ref('a');`,
+      `<Btn :v="seed" @save="store.put"/><Leaf :x="store.kept"/>`,
+      {
+        'kept.ts': `import { reactive } from 'vue'; export const store=reactive({ kept:'', put(v:any){ this.kept=v; } });`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'v createGlobal',
+    sources: v(
+      `import { useKept } from './kept'; const seed=ref('a'); const { put, kept }=useKept();`,
+      `<Btn :v="seed" @save="put"/><Leaf :x="kept"/>`,
+      {
+        'kept.ts': `import { ref, readonly } from 'vue'; const kept=ref(''); export const useKept=()=>{ const put=(v:any)=>{ kept.value=v; }; return { put, kept: readonly(kept) }; };`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 's module class',
+    sources: s(
+      `import { fleet } from './fleet.svelte'; let seed=$state('a');`,
+      `<Btn v={seed} save={(v) => fleet.put(v)}/><Leaf x={fleet.kept}/>`,
+      {
+        'fleet.svelte.ts': `class Fleet { kept=$state(''); put(v: any) { this.kept=v; } } export const fleet=new Fleet();`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 's module fn',
+    sources: s(
+      `import { put, get } from './kept.svelte'; let seed=$state('a');`,
+      `<Btn v={seed} save={put}/><Leaf x={get()}/>`,
+      {
+        'kept.svelte.ts': `let kept=$state(''); export function put(v: any) { kept=v; } export function get() { return kept; }`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 's store custom',
+    sources: s(
+      `import { kept } from './kept'; let seed='a'; function go(){ kept.put(seed); } seed='b';`,
+      `<button on:click={go}/><Leaf x={$kept}/>`,
+      {
+        'kept.ts': `import { writable } from 'svelte/store'; function make(){ const { subscribe, set }=writable(''); return { subscribe, put: (v: any) => set(v) }; } export const kept=make();`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'ng plain module let',
+    sources: {
+      'main.ts': `import { bootstrapApplication } from '@angular/platform-browser'; import { App } from './app'; bootstrapApplication(App);`,
+      'kept.ts': `let kept=''; export function put(v: any) { kept=v; } export function get() { return kept; }`,
+      'app.ts': `import { Component, signal, Input } from '@angular/core'; import { put, get } from './kept'; @Component({ selector: 'app-leaf', standalone: true, template: '<b>{{ x }}</b>' }) export class Leaf { @Input() x: any; } @Component({ selector: 'app-root', standalone: true, imports: [Leaf], template: '<b (click)="go()"></b><app-leaf [x]="now()" />' }) export class App { seed = signal('a'); go() { put(this.seed()); } now() { return get(); } }`,
+    },
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+];
+
+idioms(LIST);
