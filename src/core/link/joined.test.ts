@@ -57,6 +57,20 @@ describe('a component with its parts', () => {
       all,
     ],
     [
+      'of what a call makes of a component',
+      board(
+        `import { dressed } from 'elsewhere';\nexport const Board = Object.assign(dressed(Frame, 'Board'), { Lamp, Gate });`,
+      ),
+      ['App > Frame (wrapped)', 'App > Gate', 'App > Lamp'],
+    ],
+    [
+      'parts that are written where they are put',
+      board(
+        `const Board = Frame;\nBoard.Lamp = function ({ lit }) { return <i>{lit}</i>; };\nBoard.Gate = ({ open }) => <b>{open}</b>;\nexport { Board };`,
+      ),
+      all,
+    ],
+    [
       'exported under another name',
       board('const B = Object.assign(Frame, { Lamp, Gate });\nexport { B as Board };'),
       all,

@@ -61,8 +61,8 @@ export function accountOf(project: Linked): Account {
     unjoined: [],
   };
   for (const file of project.files) countImports(project, file.index, account);
-  for (const { facts, file, sites } of project.components) {
-    const joined = new Set(sites.map((id) => project.sites[id]!.node));
+  for (const { facts, file, sites, handedSites } of project.components) {
+    const joined = new Set([...sites.map((id) => project.sites[id]!.node), ...handedSites.keys()]);
     facts.render.forEach((node, index) => {
       if (node.kind === 'site' && node.tag) countTag(project, file, facts, node, joined.has(index), account);
     });

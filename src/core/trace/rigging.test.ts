@@ -28,6 +28,18 @@ function Page() { return <p />; }`);
   expect(tree).toEqual(['App', '  Layout', '    Frame', '      Title', '      Main', '        Page']);
 });
 
+test('what is handed in stands below who draws it, once for who hands it in', () => {
+  const { tree, lanes } = drawn(
+    `export function App({ a, b }) { return <><Box as={Lamp} v={a} /><Box as={Gate} v={b} /></>; }
+function Box({ as: Tag, v }) { return <Tag x={v} />; }
+function Lamp({ x }) { return <b>{x}</b>; }
+function Gate({ x }) { return <i>{x}</i>; }`,
+    ['App:prop:a'],
+  );
+  expect(tree).toEqual(['App', '  Box', '    Lamp', '  Box', '    Gate']);
+  expect(lanes.find((one) => one.title === 'a')!.marks).toEqual(['App start a', 'Box pass v', 'Lamp read x']);
+});
+
 test('recursion ends, and helpers that draw are seen through', () => {
   const { tree } =
     drawn(`export function App() { const row = () => <Row />; return <ul>{row()}<Tree deep /></ul>; }

@@ -351,7 +351,10 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
     if (written) type = readType(written, u.file.named);
     else if (first) {
       const initial = typeOf(u, first);
-      type = widen(isFunction(unwrap(first)) ? { t: 'ret', of: initial } : initial);
+      const given = unwrap(first);
+      const fn = given.type === 'Identifier' ? given.binding?.node : given;
+      // What a function gives back is what it starts with.
+      type = widen(fn && isFunction(fn) ? { t: 'ret', of: initial } : initial);
     }
   }
   let state = -1;

@@ -117,7 +117,19 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
   }
   dialect.tagged?.(u, index, node, ctx);
   if (kind === 'site' && dialect.provider(u, tag, index, fact.attributes, ctx)) fact.kind = 'group';
+  if (fact.kind !== 'site') showGiven(u, node, index, ctx);
   return index;
+}
+
+/** `<div children={children} />`: what is handed over as children is drawn there, as what is nested. */
+function showGiven(u: Unit, { openingElement }: t.JSXElement, index: number, ctx: Ctx): void {
+  for (const one of openingElement.attributes) {
+    if (one.type !== 'JSXAttribute' || one.name.name !== 'children') continue;
+    const given = one.value?.type === 'JSXExpressionContainer' ? unwrap(one.value.expression) : undefined;
+    const symbol = given?.type === 'Identifier' ? symbolOf(u, given) : undefined;
+    if (symbol !== undefined && u.facts.symbols[symbol]!.kind === 'prop')
+      placeOutlet(u, symbol, { kind: 'identity', symbol, ...spanOf(given!) }, index, ctx);
+  }
 }
 
 /** Of what a plain element is given, only this says something about the flow beyond the reads noted. */

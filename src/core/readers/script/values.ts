@@ -40,7 +40,10 @@ export function valueOf(one: NamedNode, own: OwnCall, ctx: InferContext): ValueF
     // A component with its parts: `Object.assign(Base, { Item, Label })`.
     if (callee === 'Object.assign' && first) {
       const whole = memberName(unwrapped(own, first));
-      if (whole) return { ...base, kind: 'alias', alias: whole, members: membersOf(node.arguments.slice(1)) };
+      const members = membersOf(node.arguments.slice(1));
+      if (whole) return { ...base, kind: 'alias', alias: whole, members };
+      if (unwrap(first).type === 'CallExpression')
+        return { ...valueOf({ ...one, node: first }, own, ctx), members };
     }
     if (callee === 'Object.freeze' && first) return valueOf({ ...one, node: first }, own, ctx);
     const lazy = first && lazyOf(first);

@@ -113,6 +113,17 @@ export function App() { return <div><Fleet.Provider value={one}><Panel /></Fleet
 describe('what is provided', () => {
   cases(/context\/(unread|shadowed|type-clash|unstable-value|wrong-time)/, [
     [
+      'state that starts with what a named function gives back is provided',
+      `import { createContext, useContext, useState } from 'react';
+interface Fleet { size: number; add: (n: number) => void }
+const none: Fleet = { size: 0, add: () => {} };
+const Yard = createContext(none);
+function made(): Fleet { let size = 1; const add = (n: number) => { size += n; }; return { size, add }; }
+function Cabin() { return <b>{useContext(Yard).size}</b>; }
+export function App() { const [fleet] = useState(made); return <Yard.Provider value={fleet}><Cabin /></Yard.Provider>; }`,
+      [],
+    ],
+    [
       'nothing consumes it',
       `import { createContext } from 'react';
 const Unit = createContext('m/s');

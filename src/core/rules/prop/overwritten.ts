@@ -28,12 +28,14 @@ export const overwritten: Rule = {
           )
         )
           continue;
-        const site = component.calledAt
+        const untold = component.calledAt
           .map((id) => project.sites[id]!)
-          .find(
+          .filter(
             (one) =>
               hands(project, one, port.name) === true && !isTold(project, component, one.id, port.name),
           );
+        // Whoever uses it for real is named, and not a test.
+        const site = untold.find((one) => !project.files[one.file]!.aside) ?? untold[0];
         if (!site) continue;
         const owner = project.components[site.owner]!;
         const attribute = site.fact.attributes.find((one) => one.name === port.name);

@@ -39,6 +39,16 @@ export function App() { return <><A>x</A><B>x</B><C>x</C><D n={1}>x</D><Kit>x</K
       [],
     ],
     [
+      'handed to an element, a fragment or a provider as its children',
+      `import { createContext, Fragment, useContext } from 'react';
+const Wind = createContext(1);
+function A({ children }) { return <div children={children} />; }
+function B({ children }) { return <Fragment children={children} />; }
+function C({ children }) { return <Wind.Provider value={2} children={children} />; }
+export function App() { useContext(Wind); return <><A>x</A><B>x</B><C>x</C></>; }`,
+      [],
+    ],
+    [
       'no call site fills it',
       `import type { ReactNode } from 'react';
 function Card({ head, foot }: { head?: ReactNode; foot?: ReactNode }) { return <b>{head}<i>{foot ?? 'no foot'}</i></b>; }
