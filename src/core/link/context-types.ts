@@ -20,7 +20,7 @@ export interface Provider {
   at?: ProvideFact['at'];
   /** One of many that arrive as a list. */
   many?: true;
-  /** It is the component itself, which nobody wrote down as provided. */
+  /** Nobody wrote it down as provided, or has to ask for it. */
   implicit?: true;
   /** A helper provides it: the calls that lead to it, each by its index in the caller, and the value in its code. */
   inside?: { calls: number[]; value: ExprFact };

@@ -149,6 +149,7 @@ function providersOf(project: Tree, component: Component, keyAt: KeyAt): Provide
       value: one.value,
       ...(one.at ? { at: one.at } : {}),
       ...(one.many ? { many: one.many } : {}),
+      ...(one.implied ? { implicit: true } : {}),
     });
   }
   facts.render.forEach((node, index) => {

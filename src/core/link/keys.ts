@@ -48,12 +48,16 @@ function valueKey(project: Tree, file: number, name: string): Known | undefined 
 function typeKey(
   project: Tree,
   file: number,
-  { type, shown }: Extract<KeyFact, { type: unknown }>,
+  { type, shown, service }: Extract<KeyFact, { type: unknown }>,
 ): Known | undefined {
   const found = type.t === 'ref' ? project.names.lookupType(file, type.name) : undefined;
   const home = found?.file ?? file;
   const id = found ? `${home}:${found.decl.name}` : type.t === 'prim' ? `:${type.n}` : undefined;
   return id === undefined
     ? undefined
-    : { id, file: home, value: { name: shown, kind: 'context', type, start: 0, end: 0 } };
+    : {
+        id: service ? `${id}()` : id,
+        file: home,
+        value: { name: shown, kind: 'context', type, start: 0, end: 0 },
+      };
 }

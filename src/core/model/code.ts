@@ -193,8 +193,11 @@ export type KeyFact =
   | { name: string }
   /** It means the same in all files of a package. */
   | { text: string }
-  /** Whoever asks for this type gets it; `shown` is the type as people read it. */
-  | { type: TypeExpr; shown: string };
+  /**
+   * Whoever asks for this type gets it; `shown` is the type as people read it. What an app makes of a class for all is asked
+   * for otherwise than what is provided further up.
+   */
+  | { type: TypeExpr; shown: string; service?: true };
 
 export interface ProvideFact extends Span {
   key: KeyFact;
@@ -207,6 +210,8 @@ export interface ProvideFact extends Span {
   at?: 'host' | 'view';
   /** What is provided says so itself, for all. */
   itself?: true;
+  /** Nobody has to ask for it. */
+  implied?: true;
   /** One of many that are provided under the key, all of which arrive as a list. */
   many?: true;
 }

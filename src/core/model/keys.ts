@@ -7,4 +7,4 @@ export const keyName = (key: KeyFact): string =>
 
 /** The same for keys that are written the same way in one file. */
 export const keyId = (key: KeyFact): string =>
-  'name' in key ? `=${key.name}` : 'text' in key ? `"${key.text}` : `:${key.shown}`;
+  'name' in key ? `=${key.name}` : 'text' in key ? `"${key.text}` : `:${key.shown}${key.service ? '()' : ''}`;

@@ -118,10 +118,21 @@ function valueAt(u: RazorUnit, span: Span, at: At, ctx: Ctx): ExprFact | undefin
   const text = u.file.text.slice(span.start, span.end);
   const node = codeAt(u, codeIn(u.file.text, span) ?? span, at.scope);
   if (!node) return text ? { kind: 'literal', type: lit(text), ...span } : undefined;
-  const value = use(u, u.expr(node, ctx), ctx, 'provide');
+  const value = node.type === 'ThisExpression' ? itself(u, span) : use(u, u.expr(node, ctx), ctx, 'provide');
   value.type ??= typeOf(u, node);
   return value;
 }
+
+/** The component as an object of its members. */
+const itself = (u: RazorUnit, at: Span): ExprFact => ({
+  kind: 'object',
+  members: [...u.members].map(([name, symbol]) => ({
+    name,
+    value: { kind: 'identity', symbol, ...at },
+    ...at,
+  })),
+  ...at,
+});
 
 /** Whoever asks for the type of the value gets it, where that is told by how it is declared. */
 function typedKey(

@@ -2,9 +2,11 @@
 import type { ComponentFacts, FileFacts, KeyFact } from '../../model/facts';
 import { type TypeDecl, type TypeExpr, union, UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
+import { nameFromPath } from '../script/file-name';
 import { emptyFacts } from '../script/unit';
 import { CSharp } from './csharp';
 import { razorTraits } from './names';
+import { provideServices, readServices } from './services';
 import type { ClassNode } from './nodes';
 import { openMounted } from './opened';
 import { typeOfText } from './types';
@@ -15,8 +17,10 @@ const ALWAYS = ['ToString', 'Equals', 'GetHashCode', 'GetType'];
 /** Reads a file. Never throws: what is not understood is passed over. */
 export function readCSharpFile(path: string, text: string): FileFacts {
   const facts: FileFacts = { ...emptyFile(path), ambient: true };
-  facts.types = CSharp.types(text).flatMap(declarationOf);
-  readMounts(facts, text);
+  const classes = CSharp.types(text);
+  facts.types = classes.flatMap(declarationOf);
+  const services = readServices(facts, path, text, classes);
+  readMounts(facts, text, services);
   readParts(facts, path, text);
   const spaces = [...text.matchAll(/^\s*namespace\s+([\w.]+)/gm)].map((one) => one[1]!);
   if (spaces.length) facts.spaces = spaces;
@@ -47,11 +51,17 @@ export function declarationOf({ name, kind, params, bases, members, values }: Cl
 }
 
 /** Components that are put on pages, and what is provided for all that is drawn there. */
-function readMounts(facts: FileFacts, text: string): void {
-  const component = emptyFacts('', { start: 0, end: text.length }, { start: 0, end: 0 }, razorTraits(false));
+function readMounts(facts: FileFacts, text: string, services: string[] = []): void {
+  const component = emptyFacts(
+    nameFromPath(facts.path),
+    { start: 0, end: text.length },
+    { start: 0, end: 0 },
+    razorTraits(false),
+  );
   component.role = 'module';
   facts.mounts = openMounted(component, text);
   readProvided(component, text);
+  provideServices(component, text, services);
   if (component.render.length || component.provides.length) facts.components.push(component);
 }
 

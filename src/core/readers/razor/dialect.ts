@@ -4,6 +4,7 @@ import { isChain, readChain, symbolAt } from '../script/own';
 import { noteShown } from '../script/placing';
 import { memberName } from '../script/type-expr';
 import { type Dialect, noteCall, spanOf, typeOf, unwrap, use, usesOf } from '../script/unit';
+import { hear, raiseOwn } from './heard';
 import { isRazorUnit } from './unit';
 
 /** Methods of lists, sets and dictionaries that change them. */
@@ -21,7 +22,8 @@ export const razorDialect: Dialect = {
   call(u, node, ctx) {
     const callee = unwrap(node.callee);
     const raised = this.raised!(u, node);
-    if (!raised || !isRazorUnit(u)) return undefined;
+    if (!isRazorUnit(u)) return undefined;
+    if (!raised) return raiseOwn(u, node, ctx);
     const { symbol } = raised;
     const fact = u.facts.symbols[symbol]!;
     const args = node.arguments.map((arg): ExprFact => {
@@ -66,5 +68,5 @@ export const razorDialect: Dialect = {
     if (called || symbol === undefined) return undefined;
     return { t: 'sym', s: symbol };
   },
-  assign: () => false,
+  assign: (u, node, ctx) => isRazorUnit(u) && hear(u, node, ctx),
 };

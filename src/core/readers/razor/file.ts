@@ -15,6 +15,7 @@ import { CSharp } from './csharp';
 import { declarationOf } from './csharp-file';
 import { settleUnbound } from './code';
 import { razorDialect } from './dialect';
+import { settleHeard } from './heard';
 import { type MarkupNode, RazorMarkup } from './markup';
 import { exposeMembers, isParameter, readInject, readMember } from './members';
 import { componentName, PAGES, razorTraits, razorTypes, shortName } from './names';
@@ -144,6 +145,7 @@ function readUnit(
   const scope: Scope = { parent: undefined, owner: u.node, isFunction: true, names: new Map() };
   readNodes(u, nodes, { scope, ctx: SETUP, parent: 0 });
   placeRest(u);
+  settleHeard(u);
   settleUnbound(u);
   dropCalled(u);
   settleEarly(u);

@@ -29,7 +29,7 @@ export function readMember(u: RazorUnit, name: string, node: ClassMember): Read 
   if (isParameter(member)) return declareParameter(u, member);
   const given = attributeOf(member, /^CascadingParameter$/);
   if (given) return consume(u, member, keyOf(member, argument(given, 'Name')));
-  if (attributeOf(member, /^Inject$/)) return consume(u, member, typeKey(member.typeText), true);
+  if (attributeOf(member, /^Inject$/)) return consume(u, member, serviceKey(member.typeText), true);
   if (attributeOf(member, /^SupplyParameter/)) return keep(u, member);
   if (isNeverPut(u, member)) {
     const of = shortName(member.typeText.replace(/\?$/, ''));
@@ -174,6 +174,9 @@ const typeKey = (typeText: string): KeyFact => {
   return { type: typeOfText(shown), shown };
 };
 
+/** What is asked of the app, and not of who stands above. */
+export const serviceKey = (typeText: string): KeyFact => ({ ...typeKey(typeText), service: true }) as KeyFact;
+
 const keyOf = ({ typeText }: MemberNode, name: t.Node | undefined): KeyFact =>
   name?.type === 'StringLiteral' ? { text: name.value } : typeKey(typeText);
 
@@ -195,5 +198,5 @@ export function readInject(u: RazorUnit, { start, end }: Span): void {
   if (name === undefined) return;
   const nameAt = { start: end - name.length, end };
   const member = { name, nameAt, typeText: typeText!.trim(), type: typeOfText(typeText!) };
-  consume(u, member as MemberNode, typeKey(member.typeText), true);
+  consume(u, member as MemberNode, serviceKey(member.typeText), true);
 }

@@ -1,6 +1,6 @@
 /** What is known of a component while it is read, beside what every unit keeps. */
 import type * as t from '@babel/types';
-import type { ComponentFacts, Span } from '../../model/facts';
+import type { ComponentFacts, ExprFact, Span } from '../../model/facts';
 import { newUnit } from '../script/new-unit';
 import type { OwnUnit } from '../script/own';
 import type { Scopes } from '../script/scope';
@@ -19,6 +19,8 @@ export interface RazorUnit extends OwnUnit {
   /** Names of all members. */
   names: Set<string>;
   /** Names in the markup that nothing around declares. */
+  /** What is added to events, with what these are raised with. */
+  heard: { handler: number | undefined; fn: number | undefined; given: ExprFact[] }[];
   unbound: (Span & { name: string; orType?: true })[];
   /** Names of members that tags put handles into. */
   handles: Set<string>;
@@ -42,6 +44,7 @@ export function razorUnit(
     declared: new Map<t.Node, MemberNode>(),
     names: new Set<string>(),
     unbound: [],
+    heard: [],
     handles: new Set<string>(),
     callbacks: new Set<number>(),
     inAddress: new Set<string>(),
