@@ -63,7 +63,13 @@ export class Callables {
         return element ? next(element, want.slice(1)) : [];
       }
     }
-    if (expr.wraps) return expr.wraps.flatMap((one) => next(one, want));
+    if (expr.wraps) {
+      const { bound = 0 } = expr;
+      const wrapped = expr.wraps.flatMap((one) => next(one, want));
+      return wrapped.map((one) =>
+        one.kind === 'function' && bound ? { ...one, skip: (one.skip ?? 0) + bound } : one,
+      );
+    }
     if (expr.from) {
       const inner = frame.inner.get(expr.from.call);
       const result = inner?.code.facts.result;

@@ -333,7 +333,9 @@ function channelOf(component: Component, port: Port, types: TypeSpace, filled: S
     if (known ? isFunction(shape) : component.facts.emits.some((one) => one.symbol === port.symbol))
       return 'event';
   }
-  return !known && filled.has(`${component.id}:${port.name}`) ? 'slot' : 'prop';
+  // A function of which nobody says what it gives back may draw.
+  const mayDraw = !known || (shape.k === 'fn' && /^(unknown|any)$/.test(types.resolve(shape.returns).k));
+  return mayDraw && filled.has(`${component.id}:${port.name}`) ? 'slot' : 'prop';
 }
 
 /** What is read as a value, and never called or handed to anybody, is no callback whatever its name is. */

@@ -88,6 +88,8 @@ export interface ExprFact extends Span {
   callee?: ExprFact;
   /** call: functions that what it gives calls in its own time: `debounce(save)`. */
   wraps?: ExprFact[];
+  /** Of the arguments of what it wraps, so many come first and are given already: `save.bind(null, id)`. */
+  bound?: number;
   /** computed: the function that is called with what is written to it. */
   sets?: number;
   /** object: members that are known; `open` if there are others, `spreads` where these come from. */

@@ -6,7 +6,7 @@ import { groupBy } from '../model/group-by';
 import { publicName, publicText } from '../model/names';
 import { hashText } from '../model/hash';
 import { oncePer } from '../model/once-per';
-import type { Component, Flow, Place, Port, Site } from '../model/project';
+import type { Component, Flow, FlowEdge, Place, Port, Site } from '../model/project';
 import { componentRef, portRef } from '../model/refs';
 
 export interface Settings {
@@ -138,3 +138,6 @@ export const attributePlace = (site: Site, attribute: { nameStart: number; nameE
   start: attribute.nameStart,
   end: attribute.nameEnd,
 });
+
+/** An edge over a call site that is written: of what is handed in, nobody sees all that may come. */
+export const isJudged = ({ written }: Linked, { site }: FlowEdge): boolean => site < written.length;

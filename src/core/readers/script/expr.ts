@@ -342,7 +342,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     ...computed(node, callee, ...valuesOf(u, node.arguments, args)),
     kind: 'call',
     ...mergeContent(callee, ...args),
-    ...wrapping(calleeNode, args),
+    ...(binding(callee, args) ?? wrapping(calleeNode, args)),
     ...(callee.kind === 'member' ? holding(u, callee) : NOTHING),
   };
   if (callee.component) {
@@ -381,6 +381,22 @@ const WRAPS =
 function wrapping(callee: t.Node, [first]: ExprFact[]): Pick<ExprFact, 'wraps'> {
   const isFunctionLike = first && /^(function|identity|member)$/.test(first.kind);
   return isFunctionLike && WRAPS.test(lastNameOf(callee)) ? { wraps: [first] } : NOTHING;
+}
+
+/** `save.bind(null, id)` */
+function binding(
+  { kind, symbol, path, ...at }: ExprFact,
+  args: ExprFact[],
+): Pick<ExprFact, 'wraps' | 'bound'> | undefined {
+  if (kind !== 'member' || path!.at(-1) !== 'bind') return undefined;
+  const own = path!.slice(0, -1);
+  const { start, end } = at;
+  const wraps: ExprFact[] = [
+    own.length
+      ? { kind, symbol: symbol!, path: own, start, end }
+      : { kind: 'identity', symbol: symbol!, start, end },
+  ];
+  return { wraps, ...(args.length > 1 ? { bound: args.length - 1 } : {}) };
 }
 
 const NOTHING = {};

@@ -27,10 +27,30 @@ export interface Meaning {
   type?: TypeExpr;
 }
 
+/** One part of a value that is written out, or of all that it may be; undefined where any of that is not written out. */
+function partsOf(source: ExprFact, part: string): ExprFact[] | undefined {
+  if (source.kind === 'object') {
+    const found = source.members?.findLast((one) => one.name === part)?.value;
+    return found && [found];
+  }
+  if (source.kind === 'array') {
+    const found = source.elements?.[Number(part)];
+    return found && [found];
+  }
+  const parts = source.kind === 'computed' ? source.gives?.map((one) => partsOf(one, part)) : undefined;
+  return parts?.length && parts.every((one) => one !== undefined) ? parts.flat() : undefined;
+}
+
+const givenParts = (source: ExprFact, part: string | undefined): Pick<ExprFact, 'gives'> => {
+  const gives = part === undefined ? undefined : partsOf(source, part);
+  return gives ? { gives } : {};
+};
+
 const derivedFrom = (source: ExprFact, at: t.Node, part?: string): ExprFact => ({
   kind: 'computed',
   uses: usesOf(source),
   ...spanOf(at),
+  ...givenParts(source, part),
   ...(source.from && part !== undefined
     ? { from: { call: source.from.call, path: [...source.from.path, part] } }
     : {}),

@@ -4,7 +4,7 @@ import type { Linked } from '../../link';
 import type { ComponentFacts } from '../../model/facts';
 import { isPageEvent } from '../../model/page-names';
 import type { FlowEdge, Place, Port } from '../../model/project';
-import { placeOf, type Rule, step } from '../rule';
+import { isJudged, placeOf, type Rule, step } from '../rule';
 
 export const relayed: Rule = {
   name: 'event/relayed',
@@ -54,6 +54,7 @@ function listenerPlace(project: Linked, { site, attribute, place }: FlowEdge): P
 /** Listeners that do nothing but raise an event of the owner with the same payload, or hand the event up as it is. */
 function relaysOf(project: Linked, port: Port): FlowEdge[] {
   return project.flow.out[port.node]!.map((index) => project.flow.edges[index]!).filter((edge) => {
+    if (!isJudged(project, edge)) return false;
     // What the page itself raises has to be handed up to be heard at all.
     const handedUp = (edge.how === 'pass' || edge.how === 'rename') && port.name.startsWith('@');
     if (handedUp) return edge.site >= 0 && !isPageEvent(port.name);

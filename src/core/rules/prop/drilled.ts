@@ -2,7 +2,7 @@ import type { Linked } from '../../link';
 import { type Deep, runDeep } from '../../model/deep';
 import { oncePer } from '../../model/once-per';
 import type { Component, FlowEdge, Port } from '../../model/project';
-import { step, type Rule } from '../rule';
+import { isJudged, step, type Rule } from '../rule';
 import { isExported } from '../../link/usage';
 import { useOf } from '../../link/use-of-ports';
 
@@ -129,7 +129,7 @@ class Runs {
   }
 
   private unchanged(edge: FlowEdge): boolean {
-    return edge.site >= 0 && (edge.how === 'pass' || edge.how === 'rename');
+    return edge.site >= 0 && isJudged(this.project, edge) && (edge.how === 'pass' || edge.how === 'rename');
   }
 
   /** Ports of the children that get this one's value. */

@@ -1,6 +1,6 @@
 import type { Linked } from '../../link';
 import type { FlowEdge, Port } from '../../model/project';
-import { step, type Rule } from '../rule';
+import { isJudged, step, type Rule } from '../rule';
 
 export const slotRelayed: Rule = {
   name: 'slot/relayed',
@@ -41,6 +41,7 @@ export const slotRelayed: Rule = {
 
 /** By nesting an outlet, or as an attribute; a spread hands on whatever comes, which is another matter. */
 const isForward = (project: Linked, edge: FlowEdge): boolean =>
+  isJudged(project, edge) &&
   !isSpread(project, edge) &&
   !project.components[project.flow.nodes[edge.to]!.component]!.facts.provider &&
   edge.site >= 0 &&
