@@ -115,6 +115,12 @@ export class Effects {
           for (const { node, put } of this.of(one, at)) add(node, write, write.value, put);
         continue;
       }
+      const sets = write.path?.length ? undefined : facts.symbols[write.symbol]!.init?.sets;
+      if (sets !== undefined && !within.has(sets)) {
+        const at = { file, start: write.start, end: write.end };
+        for (const effect of this.ofFunction(frame, sets, depth + 1))
+          found.push(this.through(frame, fn, write.value ? [write.value] : [], effect, at));
+      }
       for (const target of this.written(frame, write.symbol, write.path ?? []))
         add(target.node, write, write.value, target.path);
     }

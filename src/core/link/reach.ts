@@ -141,12 +141,22 @@ function walk(starts: number[], found: Reach, most: number, { direction, passage
  * into the member; a member that is not the one taken ends the way.
  */
 function moved(path: string[], take: string[] = NO_PATH, put: string[] = NO_PATH): string[] | undefined {
-  const common = Math.min(path.length, take.length);
-  for (let i = 0; i < common; i++) if (path[i] !== take[i]) return undefined;
-  const rest = path.length > take.length ? path.slice(take.length) : NO_PATH;
+  let at = 0;
+  for (let i = 0; i < take.length && at < path.length; i++) {
+    if (path[at] === take[i]) at++;
+    else if (isIndex(path[at]!) && !isIndex(take[i]!)) {
+      // An entry of a list is taken without a word on which.
+      at++;
+      i--;
+    } else if (!isIndex(take[i]!) || isIndex(path[at]!)) return undefined;
+  }
+  const rest = at < path.length ? path.slice(at) : NO_PATH;
   if (!put.length) return rest;
   return [...put, ...rest].slice(0, MAX_PATH);
 }
+
+/** The place of an entry in a list; which one it is, is not always known. */
+const isIndex = (name: string): boolean => /^(\d+|\[\])$/.test(name);
 
 interface Ways {
   direction: Direction;

@@ -198,11 +198,18 @@ function noteTaker(u: AngularUnit, taker: ExprFact, source: ExprFact): void {
   noteGiven(u, fn, [source]);
 }
 
-/** `wind = new BehaviorSubject(0)`: it keeps what it is told. */
-function isSubject({ facts }: AngularUnit, symbol: number): boolean {
-  const from = facts.symbols[symbol]!.init?.from;
-  const made = from && facts.calls[from.call];
-  return made?.made === true && /Subject$/.test(made.name);
+/** Methods that put a value into an object, by the classes that have them. */
+const KEEPS: Record<string, RegExp> = {
+  next: /Subject$/,
+  setValue: /^(Untyped)?Form(Control|Group|Array)$/,
+  patchValue: /^(Untyped)?Form(Control|Group|Array)$/,
+};
+
+/** `wind = new BehaviorSubject(0)`: the class of what a member keeps, or nothing. */
+function madeOf(u: AngularUnit, symbol: number): string {
+  const { init } = u.facts.symbols[symbol]!;
+  const made = init?.from && u.facts.calls[init.from.call];
+  return made?.made ? made.name : '';
 }
 
 /** `x.set(1)`, `x.update(fn)`, `x.next(v)`: what is kept is written; of an input that tells its owner, it is told. */
@@ -226,7 +233,7 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
       ? { kind: 'computed', uses: [source, ...others].flatMap(usesOf), ...spanOf(node) }
       : source;
   }
-  if (!/^(set|update|mutate|next)$/.test(method)) return undefined;
+  if (!/^(set|update|mutate|next|setValue|patchValue)$/.test(method)) return undefined;
   const base = baseOf(u, object);
   const symbol = symbolAt(u, object);
   if (base === undefined) return undefined;
@@ -235,7 +242,7 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
   const keeps =
     symbol === undefined
       ? kind === 'injected' || kind === 'state'
-      : u.signals.has(symbol) || (method === 'next' && isSubject(u, symbol));
+      : u.signals.has(symbol) || KEEPS[method]?.test(madeOf(u, symbol)) === true;
   if (model === undefined && !keeps) return undefined;
   const args = node.arguments.map((arg) => {
     const value = use(u, u.expr(arg, ctx), ctx, 'argument');

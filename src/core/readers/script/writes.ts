@@ -118,6 +118,18 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
 /** A member whose name the code works out. */
 const ANY = '[]';
 
+/** `rows[0].held`: a member of an entry, by the variable that holds the list. */
+function entryOf(u: Unit, target: t.Node): { symbol: number; path: string[] } | undefined {
+  const path: string[] = [];
+  let node = target;
+  while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
+    path.unshift(node.computed ? ANY : (memberName(node.property) ?? ANY));
+    node = unwrap(node.object);
+  }
+  const symbol = node.type === 'Identifier' ? symbolOf(u, node) : undefined;
+  return symbol === undefined ? undefined : { symbol, path };
+}
+
 /** Notes a write to a symbol, or to something reachable through it. */
 export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.Node, ctx: Ctx): void {
   const bare = unwrap(target);
@@ -148,7 +160,11 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
         through: {},
         ...common,
       });
-    } else noteShared(u, bare, value, at, ctx);
+    } else {
+      const entry = entryOf(u, bare);
+      if (entry) u.facts.writes.push({ ...entry, through: {}, ...common });
+      else noteShared(u, bare, value, at, ctx);
+    }
     return;
   }
   if (bare.type === 'ObjectPattern' || bare.type === 'ArrayPattern') {

@@ -121,8 +121,11 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
     },
     made(u, node, ctx) {
       const callee = unwrap(node.callee);
-      const from = callee.type === 'Identifier' ? callee.binding?.from : undefined;
-      if (!from?.endsWith('.svelte') || u.facts.role !== 'component') return undefined;
+      const binding = callee.type === 'Identifier' ? callee.binding : undefined;
+      // What bears another name than the file's own is a class of a module beside: `fleet.svelte.ts`.
+      const isComponent =
+        binding?.from?.endsWith('.svelte') && binding.node.type === 'ImportDefaultSpecifier';
+      if (!isComponent || u.facts.role !== 'component') return undefined;
       const [options] = node.arguments;
       return addRoot(u, node, callee, -1, options, ctx) ? { kind: 'computed', ...spanOf(node) } : undefined;
     },

@@ -2,6 +2,7 @@
 import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { ExposedFact, PortFact } from '../../model/facts';
+import { isComponentImport } from './names';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type Binding, isFunction } from '../script/scope';
 import { annotationOf, entityName, readType } from '../script/type-expr';
@@ -137,8 +138,7 @@ function takeDeclared(
 function isHandle(binding: Binding, { file: { text }, imports }: SvelteUnit): boolean {
   const names = handleTypes(annotationOf(binding.id));
   if (!names?.length || binding.reassigned) return false;
-  const isComponent = (name: string) =>
-    imports.some((one) => one.local === name && one.from.endsWith('.svelte'));
+  const isComponent = (name: string) => imports.some((one) => one.local === name && isComponentImport(one));
   if (!names.every((name) => /^(HTML|SVG)\w*Element$/.test(name) || isComponent(name))) return false;
   // Markup may fill it: by binding a prop, by an assignment, by a directive that it is handed to.
   const name = binding.name.replace(/\$/g, '\\$&');

@@ -46,3 +46,7 @@ export function svelteTypes(imports: ImportFact[]): NamedType {
     return known === 'Snippet' ? { t: 'content' } : UNKNOWN;
   };
 }
+
+/** A component is what its file exports without a name; modules may have such endings, too. */
+export const isComponentImport = ({ from, name }: ImportFact): boolean =>
+  name === 'default' && from.endsWith('.svelte');

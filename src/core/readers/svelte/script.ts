@@ -13,7 +13,7 @@ import { eachChild } from '../script/walk';
 import { svelteDialect } from './dialect';
 import { readModuleLevel, type SvelteFile } from './module';
 import { addRoot } from './mount';
-import { FOLLOWED, svelteNames, svelteTraits, svelteTypes } from './names';
+import { FOLLOWED, isComponentImport, svelteNames, svelteTraits, svelteTypes } from './names';
 import { svelteUnit, type SvelteUnit } from './unit';
 
 /** Whether a script has to do with Svelte: by its own name, by what it imports. Markup in code is of another kind. */
@@ -75,7 +75,7 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
 
 /** `mount(App, { target, props })` and `new App({ target, props })`, wherever in the file they stand. */
 function readMounts({ facts, names }: SvelteFile, u: SvelteUnit, program: t.Program): Span[] {
-  const ours = new Set(facts.imports.filter((one) => one.from.endsWith('.svelte')).map((one) => one.local));
+  const ours = new Set(facts.imports.filter(isComponentImport).map((one) => one.local));
   const found: Span[] = [];
   const look = (node: t.Node): void => {
     eachChild(node, look);

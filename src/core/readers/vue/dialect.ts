@@ -6,7 +6,7 @@ import { declareBag } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
-import { type Call, type Ctx, type Dialect, spanOf, unwrap, use } from '../script/unit';
+import { type Call, type Ctx, type Dialect, spanOf, symbolOf, unwrap, use } from '../script/unit';
 import { readNamed } from './by-name';
 import { isMounting } from './mounting';
 import { asksStore, changeCalled, namesStore, storeItself } from './app-store/asks';
@@ -162,9 +162,16 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
     self: (u, node, ctx) => (isVueUnit(u) ? readSelf(u, node, ctx) : undefined),
     called: (u, callee, node) => (isVueUnit(u) ? changeCalled(u, callee, node) : undefined),
     assign(u, node, ctx) {
-      if (!isVueUnit(u) || node.left.type !== 'MemberExpression') return false;
-      const base = readSelf(u, node.left);
-      const event = base?.symbol === undefined ? undefined : u.models.get(base.symbol);
+      if (!isVueUnit(u)) return false;
+      const { left } = node;
+      // In a template a box is what is in it.
+      const symbol =
+        left.type === 'Identifier'
+          ? symbolOf(u, left)
+          : left.type === 'MemberExpression'
+            ? readSelf(u, left)?.symbol
+            : undefined;
+      const event = symbol === undefined ? undefined : u.models.get(symbol);
       if (event === undefined) return false;
       const value = use(u, u.expr(node.right, ctx), ctx, 'emit');
       raisePort(u, eventSymbol(u, event, spanOf(node.left)), [value], spanOf(node), ctx.fn);
