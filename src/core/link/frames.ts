@@ -177,7 +177,9 @@ export class Frames {
       if (symbol.kind === 'shared' && !symbol.store)
         nodeOf[index] = this.shared.nodeOf(code.file, symbol.port!);
       const channel = KEPT[symbol.kind];
-      if (!channel || (code.facts.role === 'module' && !this.shared.isKept(code, index))) return;
+      // What a module neither keeps nor draws with is of no matter to others.
+      const matters = code.facts.role !== 'module' || draws(code) || this.shared.isKept(code, index);
+      if (!channel || !matters) return;
       const alias = aliasOf(frame, symbol);
       if (alias === 'none') return;
       if (alias) {
@@ -215,6 +217,8 @@ const innerFrame = (caller: Frame, code: Component, args: ExprFact[]): Frame => 
   inner: new Map(),
   aliases: new Map(),
 });
+
+const draws = ({ facts }: Component): boolean => facts.render.some((one) => one.kind === 'site');
 
 /** What the class draws that its code extends is drawn for whoever the code belongs to. */
 const drawsBase = ({ code }: Frame): boolean => code.facts.render.some((one) => one.inherited);

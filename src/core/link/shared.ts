@@ -109,6 +109,7 @@ export class Shared {
     const found = this.symbolOf(file, name);
     if (!found) return -1;
     const { kind } = found.module.facts.symbols[found.symbol]!;
-    return kind === 'state' || kind === 'derived' ? found.module.nodeOf[found.symbol]! : -1;
+    const isValue = kind === 'state' || kind === 'derived';
+    return isValue && this.isKept(found.module, found.symbol) ? found.module.nodeOf[found.symbol]! : -1;
   }
 }
