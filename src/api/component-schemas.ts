@@ -128,7 +128,18 @@ export const componentViewSchema = z.object({
     }),
   ),
   holders: z.array(z.object({ component: z.string(), handle: z.string(), spot: spotSchema })),
-  renders: z.array(z.object({ ref: z.string(), name: z.string(), count: z.number() })),
+  renders: z.array(
+    z.object({ ref: z.string(), name: z.string(), count: z.number(), handed: z.boolean().optional() }),
+  ),
+  /** Components that draw it because it was handed in, and where that is done. */
+  handed: z.array(
+    z.object({
+      owner: z.string(),
+      ownerRef: z.string(),
+      spot: spotSchema,
+      by: z.array(z.object({ component: z.string(), ref: z.string(), spot: spotSchema })),
+    }),
+  ),
 });
 
 export const jointRowSchema = z.object({

@@ -39,6 +39,7 @@ export function componentView(result: AuditResult, textOf: TextOf, wanted: strin
     consumes: consumesOf(at, component),
     holders: holdersOf(at, sites),
     renders: rendersOf(result, component),
+    handed: handedOf(at, component),
   };
 }
 
@@ -208,13 +209,40 @@ function holdersOf(at: Desk, sites: Site[]): ComponentView['holders'] {
 }
 
 function rendersOf({ project }: AuditResult, component: Component): ComponentView['renders'] {
-  const counts = new Map<number, number>();
-  for (const id of component.sites) {
+  const handed = [...component.handedSites.values()].flat();
+  const counts = new Map<number, { count: number; written: boolean }>();
+  for (const id of [...component.sites, ...handed]) {
     const { target } = project.sites[id]!;
-    counts.set(target, (counts.get(target) ?? 0) + 1);
+    const known = counts.get(target);
+    if (known) known.count++;
+    else counts.set(target, { count: 1, written: id < project.written.length });
   }
-  return [...counts].map(([id, count]) => {
+  return [...counts].map(([id, { count, written }]) => {
     const child = project.components[id]!;
-    return { ref: componentRef(project, child), name: child.name, count };
+    const ref = componentRef(project, child);
+    return { ref, name: child.name, count, ...(written ? {} : { handed: true }) };
+  });
+}
+
+/** Who draws the component because it was handed in, and the call sites that hand it in. */
+function handedOf(at: Desk, component: Component): ComponentView['handed'] {
+  const { project } = at.result;
+  const tagOf = ({ file, fact }: Site) => at.places.spot({ file, ...(fact.tag ?? fact) });
+  return component.handedAt.map((id) => {
+    const site = project.sites[id]!;
+    const owner = project.components[site.owner]!;
+    return {
+      owner: owner.name,
+      ownerRef: componentRef(project, owner),
+      spot: tagOf(site),
+      by: (site.handedBy ?? []).map((one) => {
+        const giver = project.components[project.sites[one]!.owner]!;
+        return {
+          component: giver.name,
+          ref: componentRef(project, giver),
+          spot: tagOf(project.sites[one]!),
+        };
+      }),
+    };
   });
 }

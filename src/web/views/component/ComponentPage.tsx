@@ -84,6 +84,7 @@ export function ComponentPage() {
       <div className="grid grid-cols-4 gap-8">
         <Section title="Rendered by">
           <Owners project={id} view={view} />
+          <HandedIn project={id} root={project?.root} list={view.handed} />
         </Section>
         <Section title="Consumes">
           <Consumes project={id} list={view.consumes} />
@@ -105,6 +106,7 @@ export function ComponentPage() {
                 {one.name}
               </Link>
               {one.count > 1 && <span className="text-faint"> {one.count} times</span>}
+              {one.handed && <span className="text-faint"> as it is handed in</span>}
             </p>
           ))}
         </Section>
@@ -135,7 +137,7 @@ function Owners({ project, view }: { project: string; view: ComponentView }) {
   }
   const list = [...owners].sort((a, b) => Number(a[1].aside) - Number(b[1].aside) || b[1].times - a[1].times);
   const own = list.filter(([, one]) => !one.aside);
-  if (!list.length) return <p className="text-soft">Nobody.</p>;
+  if (!list.length) return view.handed.length ? null : <p className="text-soft">Nobody.</p>;
   return (
     <>
       <p className="text-soft">
@@ -153,6 +155,39 @@ function Owners({ project, view }: { project: string; view: ComponentView }) {
       {list.length > FEW_OWNERS && <p className="text-faint">and {list.length - FEW_OWNERS} more</p>}
     </>
   );
+}
+
+/** Who draws it because somebody hands it in, and who does. */
+function HandedIn({
+  project,
+  root,
+  list,
+}: {
+  project: string;
+  root: string | undefined;
+  list: ComponentView['handed'];
+}) {
+  return list.map((one, i) => (
+    <div key={i} className="mt-1">
+      <p className="truncate">
+        <Link className="hover:underline" to={links.component(project, one.ownerRef)}>
+          {one.owner}
+        </Link>{' '}
+        <span className="text-soft">draws it as it is handed in</span>{' '}
+        <Place root={root} file={one.spot.file} line={one.spot.line} />
+      </p>
+      {one.by.slice(0, FEW_OWNERS).map((giver, at) => (
+        <p key={at} className="truncate pl-3">
+          <span className="text-soft">by</span>{' '}
+          <Link className="hover:underline" to={links.component(project, giver.ref)}>
+            {giver.component}
+          </Link>{' '}
+          <Place root={root} file={giver.spot.file} line={giver.spot.line} />
+        </p>
+      ))}
+      {one.by.length > FEW_OWNERS && <p className="pl-3 text-faint">and {one.by.length - FEW_OWNERS} more</p>}
+    </div>
+  ));
 }
 
 function Interface({ project, ports }: { project: string; ports: PortView[] }) {
