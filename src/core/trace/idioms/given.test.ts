@@ -1,16 +1,11 @@
 /** Functions that components and hooks of React put into objects, lists and other functions, and take out again. */
+import { reactApp } from './apps';
 import { type Idiom, idioms } from './reaching';
-
-const r = (code: string): Record<string, string> => ({
-  'App.tsx': `import React, { cloneElement, Children, isValidElement, createContext, createElement, forwardRef, memo, useCallback, useContext, useEffect, useId, useMemo, useReducer, useRef, useState, useSyncExternalStore, useTransition, useDeferredValue, useLayoutEffect, Suspense, use } from 'react';
-import { createRoot } from 'react-dom/client';
-function Leaf({x}:any){return <b>{x}</b>;} function Btn({v,onSave}:any){return <b onClick={()=>onSave(v)}/>;}${code}\ncreateRoot(document.body).render(<App seed="a" />);`,
-});
 
 const LIST: Idiom[] = [
   {
     what: 'memo block destruct',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ const [s,setS]=useState(''); const { pick }=useMemo(()=>{ const pick=(v:any)=>setS(v); return { pick }; },[]); return <><Btn v={seed} onSave={pick}/><Leaf x={s}/></>; }`,
     ),
     from: 'App:prop:seed',
@@ -18,7 +13,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'memo block fn decl',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ const [s,setS]=useState(''); const api=useMemo(()=>{ function pick(v:any){ setS(v); } return { pick }; },[]); return <><Btn v={seed} onSave={api.pick}/><Leaf x={s}/></>; }`,
     ),
     from: 'App:prop:seed',
@@ -26,7 +21,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'memo expr',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ const [s,setS]=useState(''); const api=useMemo(()=>({ pick:(v:any)=>setS(v) }),[]); return <><Btn v={seed} onSave={api.pick}/><Leaf x={s}/></>; }`,
     ),
     from: 'App:prop:seed',
@@ -34,7 +29,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'memo array',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ const [s,setS]=useState(''); const [pick]=useMemo(()=>{ const p=(v:any)=>setS(v); return [p] as const; },[]); return <><Btn v={seed} onSave={pick}/><Leaf x={s}/></>; }`,
     ),
     from: 'App:prop:seed',
@@ -42,7 +37,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'memo hook in ctx',
-    sources: r(
+    sources: reactApp(
       `const C=createContext<any>(null); function P({children}:any){ const [s,setS]=useState(''); const v=useMemo(()=>{ const pick=(k:any)=>setS(k); return { s, pick }; },[s]); return <C.Provider value={v}>{children}</C.Provider>; } function App({seed}:any){ return <P><W v={seed}/><Rd/></P>; } function W({v}:any){ const { pick }=useContext(C); return <Btn v={v} onSave={pick}/>; } function Rd(){ const { s }=useContext(C); return <Leaf x={s}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -50,7 +45,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'handler via obj spread',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ const [s,setS]=useState(''); const H={onSave:(v:any)=>setS(v)}; return <><Btn v={seed} {...H}/><Leaf x={s}/></>; }`,
     ),
     from: 'App:prop:seed',
@@ -58,7 +53,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'bind',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ const [s,setS]=useState(''); function put(k:any,v:any){ setS(v); } return <><Btn v={seed} onSave={put.bind(null,'k')}/><Leaf x={s}/></>; }`,
     ),
     from: 'App:prop:seed',
@@ -66,7 +61,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'ref callback latest',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ const [s,setS]=useState(''); const last=useRef<any>(null); last.current=(v:any)=>setS(v); const pick=useCallback((v:any)=>last.current(v),[]); return <><Btn v={seed} onSave={pick}/><Leaf x={s}/></>; }`,
     ),
     from: 'App:prop:seed',
@@ -74,7 +69,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'hook with options obj',
-    sources: r(
+    sources: reactApp(
       `function usePick({onPick}:any){ return useCallback((v:any)=>onPick(v),[onPick]); } function App({seed}:any){ const [s,setS]=useState(''); const pick=usePick({onPick:setS}); return <><Btn v={seed} onSave={pick}/><Leaf x={s}/></>; }`,
     ),
     from: 'App:prop:seed',
@@ -82,7 +77,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'hook returns prop object',
-    sources: r(
+    sources: reactApp(
       `function useField(init:any){ const [value,setValue]=useState(init); return { value, onSave:setValue }; } function Fld({value,onSave,v}:any){ return <><Leaf x={value}/><Btn v={v} onSave={onSave}/></>; } function App({seed}:any){ const f=useField(''); return <Fld {...f} v={seed}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -90,13 +85,13 @@ const LIST: Idiom[] = [
   },
   {
     what: 'object built up',
-    sources: r(`function App({seed}:any){ const o:any={}; o.x=seed; return <Leaf {...o}/>; }`),
+    sources: reactApp(`function App({seed}:any){ const o:any={}; o.x=seed; return <Leaf {...o}/>; }`),
     from: 'App:prop:seed',
     to: ['Leaf:prop:x'],
   },
   {
     what: 'generic component',
-    sources: r(
+    sources: reactApp(
       `function List<T>({items,render}:{items:T[];render:(t:T)=>any}){ return <>{items.map((t)=>render(t))}</>; } function App({seed}:any){ return <List items={[seed]} render={(t)=><Leaf x={t}/>}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -104,7 +99,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'class setState fn',
-    sources: r(
+    sources: reactApp(
       `class K extends React.Component<any,any>{ state={k:[]}; put=(v:any)=>{ this.setState((st:any)=>({k:[...st.k,v]})); }; render(){ return <><Btn v={this.props.v} onSave={this.put}/>{this.state.k.map((k:any)=><Leaf key={k} x={k}/>)}</>; } } function App({seed}:any){ return <K v={seed}/>; }`,
     ),
     from: 'App:prop:seed',

@@ -1,40 +1,11 @@
 /** Components that are handed in to be drawn: as tags, as content that gets more attributes, and in tables of columns. */
+import { reactApp, svelteApp, vueApp } from './apps';
 import { type Idiom, idioms } from './reaching';
-
-const r = (code: string): Record<string, string> => ({
-  'App.tsx': `import React, { cloneElement, Children, isValidElement, createContext, createElement, forwardRef, memo, useCallback, useContext, useEffect, useId, useMemo, useReducer, useRef, useState, useSyncExternalStore, useTransition, useDeferredValue, useLayoutEffect, Suspense, use } from 'react';
-import { createRoot } from 'react-dom/client';
-function Leaf({x}:any){return <b>{x}</b>;} function Btn({v,onSave}:any){return <b onClick={()=>onSave(v)}/>;}${code}\ncreateRoot(document.body).render(<App seed="a" />);`,
-});
-const V = (app: string, more: Record<string, string> = {}) => ({
-  'main.ts': `import { createApp } from 'vue'; import App from './App.vue'; createApp(App).mount('#app');`,
-  'App.vue': app,
-  'Leaf.vue': `<script setup lang="ts">defineProps<{ x: any }>();</script><template><b>{{ x }}</b></template>`,
-  'Btn.vue': `<script setup lang="ts">defineProps<{ v?: any }>(); const emit = defineEmits<{ save: [v: any] }>();</script><template><b @click="emit('save', v)" /></template>`,
-  ...more,
-});
-const v = (script: string, tpl: string, more: Record<string, string> = {}) =>
-  V(
-    `<script setup lang="ts">import { ref, reactive, computed, watch, provide, inject, h, defineComponent, shallowRef, markRaw, type Component } from 'vue'; import Leaf from './Leaf.vue'; import Btn from './Btn.vue';\n${script}\n</script><template>${tpl}</template>`,
-    more,
-  );
-const S = (app: string, more: Record<string, string> = {}) => ({
-  'main.ts': `import { mount } from 'svelte'; import App from './App.svelte'; mount(App,{target:document.body});`,
-  'App.svelte': app,
-  'Leaf.svelte': `<script lang="ts">let { x }: { x: any } = $props();</script><b>{x}</b>`,
-  'Btn.svelte': `<script lang="ts">let { v, save }: { v?: any; save: (v: any) => void } = $props();</script><button onclick={() => save(v)}>s</button>`,
-  ...more,
-});
-const s = (script: string, tpl: string, more: Record<string, string> = {}) =>
-  S(
-    `<script lang="ts">import Leaf from './Leaf.svelte'; import Btn from './Btn.svelte';\n${script}\n</script>${tpl}`,
-    more,
-  );
 
 const LIST: Idiom[] = [
   {
     what: 'as tag direct',
-    sources: r(
+    sources: reactApp(
       `function Box({as:Tag,v}:any){ return <Tag x={v}/>; } function App({seed}:any){ return <Box as={Leaf} v={seed}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -42,7 +13,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'as tag default',
-    sources: r(
+    sources: reactApp(
       `function Box({as:Tag=Leaf,v}:any){ return <Tag x={v}/>; } function App({seed}:any){ return <Box v={seed}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -50,7 +21,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'as tag rest',
-    sources: r(
+    sources: reactApp(
       `function Box({as:Tag='div',...rest}:any){ return <Tag {...rest}/>; } function App({seed}:any){ return <Box as={Leaf} x={seed}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -58,7 +29,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'component prop named',
-    sources: r(
+    sources: reactApp(
       `function Row({cell:Cell,v}:any){ return <td><Cell x={v}/></td>; } function App({seed}:any){ return <Row cell={Leaf} v={seed}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -66,7 +37,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'components map prop',
-    sources: r(
+    sources: reactApp(
       `function Row({components,v}:any){ const { Cell } = components; return <Cell x={v}/>; } function App({seed}:any){ return <Row components={{Cell:Leaf}} v={seed}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -74,7 +45,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'component two levels',
-    sources: r(
+    sources: reactApp(
       `function In({C,v}:any){ return <C x={v}/>; } function Row({C,v}:any){ return <In C={C} v={v}/>; } function App({seed}:any){ return <Row C={Leaf} v={seed}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -82,7 +53,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'cloneElement child',
-    sources: r(
+    sources: reactApp(
       `function Box({v,children}:any){ return cloneElement(children,{x:v}); } function App({seed}:any){ return <Box v={seed}><Leaf/></Box>; }`,
     ),
     from: 'App:prop:seed',
@@ -90,7 +61,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'cloneElement map',
-    sources: r(
+    sources: reactApp(
       `function Box({v,children}:any){ return <>{Children.map(children,(c:any)=>cloneElement(c,{x:v}))}</>; } function App({seed}:any){ return <Box v={seed}><Leaf/></Box>; }`,
     ),
     from: 'App:prop:seed',
@@ -98,7 +69,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'cloneElement trigger prop',
-    sources: r(
+    sources: reactApp(
       `function Box({v,trigger}:any){ return <div>{cloneElement(trigger,{x:v})}</div>; } function App({seed}:any){ return <Box v={seed} trigger={<Leaf/>}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -106,7 +77,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'createElement prop comp',
-    sources: r(
+    sources: reactApp(
       `function Box({c,v}:any){ return createElement(c,{x:v}); } function App({seed}:any){ return <Box c={Leaf} v={seed}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -114,7 +85,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'columns config with render',
-    sources: r(
+    sources: reactApp(
       `function Table({rows,cols}:any){ return rows.map((r:any)=>cols.map((c:any)=>c.render(r))); } function App({seed}:any){ const cols=[{k:'a',render:(r:any)=><Leaf x={r.v}/>}]; return <Table rows={[{v:seed}]} cols={cols}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -122,7 +93,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'columns render module const',
-    sources: r(
+    sources: reactApp(
       `function Table({rows,cols}:any){ return rows.map((r:any)=><tr>{cols.map((c:any)=><td>{c.render?c.render(r.v,r):r[c.k]}</td>)}</tr>); } const COLS=[{k:'a',render:(v:any)=><Leaf x={v}/>}]; function App({seed}:any){ return <Table rows={[{v:seed}]} cols={COLS}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -130,7 +101,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'columns cell component',
-    sources: r(
+    sources: reactApp(
       `function Table({rows,cols}:any){ return rows.map((r:any)=>cols.map((c:any)=>{ const Cell=c.cell; return <Cell x={r.v}/>; })); } const COLS=[{k:'a',cell:Leaf}]; function App({seed}:any){ return <Table rows={[{v:seed}]} cols={COLS}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -138,7 +109,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'render children via slot helper',
-    sources: r(
+    sources: reactApp(
       `function Slot({children,...p}:any){ return isValidElement(children)?cloneElement(children as any,{...p,...(children as any).props}):null; } function App({seed}:any){ return <Slot x={seed}><Leaf/></Slot>; }`,
     ),
     from: 'App:prop:seed',
@@ -146,7 +117,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'asChild',
-    sources: r(
+    sources: reactApp(
       `function Slot({children,...p}:any){ return isValidElement(children)?cloneElement(children as any,p):null; } function B({asChild,...p}:any){ const C=asChild?Slot:'button'; return <C {...p}/>; } function App({seed}:any){ return <B asChild x={seed}><Leaf/></B>; }`,
     ),
     from: 'App:prop:seed',
@@ -154,7 +125,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'compound context',
-    sources: r(
+    sources: reactApp(
       `const C=createContext<any>(null); function Tabs({v,children}:any){ const val=useMemo(()=>({v}),[v]); return <C.Provider value={val}>{children}</C.Provider>; } Tabs.Panel=function Panel(){ const {v}=useContext(C); return <Leaf x={v}/>; }; function App({seed}:any){ return <Tabs v={seed}><Tabs.Panel/></Tabs>; }`,
     ),
     from: 'App:prop:seed',
@@ -162,7 +133,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'prop getter hook',
-    sources: r(
+    sources: reactApp(
       `function useThing(v:any){ const getProps=()=>({x:v}); return {getProps}; } function App({seed}:any){ const {getProps}=useThing(seed); return <Leaf {...getProps()}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -170,13 +141,15 @@ const LIST: Idiom[] = [
   },
   {
     what: 'prop getter local',
-    sources: r(`function App({seed}:any){ const get=(k:any)=>({x:seed,k}); return <Leaf {...get(1)}/>; }`),
+    sources: reactApp(
+      `function App({seed}:any){ const get=(k:any)=>({x:seed,k}); return <Leaf {...get(1)}/>; }`,
+    ),
     from: 'App:prop:seed',
     to: ['Leaf:prop:x'],
   },
   {
     what: 'prop getter with extra',
-    sources: r(
+    sources: reactApp(
       `function useThing(v:any){ const getProps=useCallback((o:any={})=>({x:v,...o}),[v]); return {getProps}; } function App({seed}:any){ const t=useThing(seed); return <Leaf {...t.getProps()}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -184,7 +157,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v is prop',
-    sources: v(`import Box from './Box.vue'; const seed=ref('a');`, `<Box :as="Leaf" :v="seed"/>`, {
+    sources: vueApp(`import Box from './Box.vue'; const seed=ref('a');`, `<Box :as="Leaf" :v="seed"/>`, {
       'Box.vue': `<script setup lang="ts">import type { Component } from 'vue'; defineProps<{as:Component;v:any}>();</script><template><component :is="as" :x="v"/></template>`,
     }),
     from: 'App:state:seed',
@@ -192,7 +165,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v is prop attrs',
-    sources: v(`import Box from './Box.vue'; const seed=ref('a');`, `<Box :as="Leaf" :x="seed"/>`, {
+    sources: vueApp(`import Box from './Box.vue'; const seed=ref('a');`, `<Box :as="Leaf" :x="seed"/>`, {
       'Box.vue': `<script setup lang="ts">import type { Component } from 'vue'; defineOptions({inheritAttrs:false}); defineProps<{as:Component}>();</script><template><component :is="as" v-bind="$attrs"/></template>`,
     }),
     from: 'App:state:seed',
@@ -200,7 +173,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v columns',
-    sources: v(
+    sources: vueApp(
       `import Tab from './Tab.vue'; const seed=ref('a'); const cols=[{k:'a',cell:markRaw(Leaf)}];`,
       `<Tab :rows="[{a:seed}]" :cols="cols"/>`,
       {
@@ -212,7 +185,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v columns render fn',
-    sources: v(
+    sources: vueApp(
       `import Tab from './Tab.vue'; const seed=ref('a'); const cols=[{k:'a',render:(r:any)=>h(Leaf,{x:r.a})}];`,
       `<Tab :rows="[{a:seed}]" :cols="cols"/>`,
       {
@@ -224,7 +197,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v h comp prop',
-    sources: v(`import Wrap from './Wrap'; const seed=ref('a');`, `<Wrap :v="seed" :as="Leaf"/>`, {
+    sources: vueApp(`import Wrap from './Wrap'; const seed=ref('a');`, `<Wrap :v="seed" :as="Leaf"/>`, {
       'Wrap.ts': `import { defineComponent, h } from 'vue'; export default defineComponent({ props: { v: String, as: Object }, setup(props){ return () => h(props.as, { x: props.v }); } });`,
     }),
     from: 'App:state:seed',
@@ -232,7 +205,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v tabs dynamic',
-    sources: v(
+    sources: vueApp(
       `const seed=ref('a'); const tabs=[{id:'a',C:Leaf}]; const cur=shallowRef(tabs[0]);`,
       `<component :is="cur.C" :x="seed"/>`,
     ),
@@ -241,7 +214,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's comp prop',
-    sources: s(`import Box from './Box.svelte'; let seed=$state('a');`, `<Box C={Leaf} v={seed}/>`, {
+    sources: svelteApp(`import Box from './Box.svelte'; let seed=$state('a');`, `<Box C={Leaf} v={seed}/>`, {
       'Box.svelte': `<script lang="ts">let { C, v }: { C: any; v: any } = $props();</script><C x={v}/>`,
     }),
     from: 'App:state:seed',
@@ -249,7 +222,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's svelte:component',
-    sources: s(`import Box from './Box.svelte'; let seed=$state('a');`, `<Box C={Leaf} v={seed}/>`, {
+    sources: svelteApp(`import Box from './Box.svelte'; let seed=$state('a');`, `<Box C={Leaf} v={seed}/>`, {
       'Box.svelte': `<script lang="ts">export let C: any; export let v: any;</script><svelte:component this={C} x={v}/>`,
     }),
     from: 'App:state:seed',
@@ -257,7 +230,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's comp prop rest',
-    sources: s(`import Box from './Box.svelte'; let seed=$state('a');`, `<Box C={Leaf} x={seed}/>`, {
+    sources: svelteApp(`import Box from './Box.svelte'; let seed=$state('a');`, `<Box C={Leaf} x={seed}/>`, {
       'Box.svelte': `<script lang="ts">let { C, ...rest }: any = $props();</script><C {...rest}/>`,
     }),
     from: 'App:state:seed',
@@ -265,7 +238,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's columns',
-    sources: s(
+    sources: svelteApp(
       `import Tab from './Tab.svelte'; let seed=$state('a'); const cols=[{k:'a',cell:Leaf}];`,
       `<Tab rows={[{a:seed}]} {cols}/>`,
       {
@@ -333,7 +306,7 @@ const LIST: Idiom[] = [
     ] as const
   ).map(([code, from, to, not], at): Idiom => ({
     what: `in by one call site, ${at}`,
-    sources: r(code),
+    sources: reactApp(code),
     from,
     to: [...to],
     not: [...not],

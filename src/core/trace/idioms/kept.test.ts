@@ -1,43 +1,12 @@
 /** What modules keep, and what packages keep for them: variables, objects of classes, stores, atoms, what layouts give to routes. */
+import { reactApp, svelteApp, vueApp } from './apps';
 import { type Idiom, idioms } from './reaching';
-
-const r = (code: string): Record<string, string> => ({
-  'App.tsx': `import React, { cloneElement, Children, isValidElement, createContext, createElement, forwardRef, memo, useCallback, useContext, useEffect, useId, useMemo, useReducer, useRef, useState, useSyncExternalStore, useTransition, useDeferredValue, useLayoutEffect, Suspense, use } from 'react';
-import { createRoot } from 'react-dom/client';
-import { Routes, Route, Outlet, useOutletContext, useParams } from 'react-router-dom';
-import { atom, useAtom, useSetAtom, useAtomValue } from 'jotai';
-function Leaf({x}:any){return <b>{x}</b>;} function Btn({v,onSave}:any){return <b onClick={()=>onSave(v)}/>;}${code}\ncreateRoot(document.body).render(<App seed="a" />);`,
-});
-const V = (app: string, more: Record<string, string> = {}) => ({
-  'main.ts': `import { createApp } from 'vue'; import App from './App.vue'; createApp(App).mount('#app');`,
-  'App.vue': app,
-  'Leaf.vue': `<script setup lang="ts">defineProps<{ x: any }>();</script><template><b>{{ x }}</b></template>`,
-  'Btn.vue': `<script setup lang="ts">defineProps<{ v?: any }>(); const emit = defineEmits<{ save: [v: any] }>();</script><template><b @click="emit('save', v)" /></template>`,
-  ...more,
-});
-const v = (script: string, tpl: string, more: Record<string, string> = {}) =>
-  V(
-    `<script setup lang="ts">import { ref, reactive, computed, watch, provide, inject, h, defineComponent, shallowRef, markRaw, type Component } from 'vue'; import Leaf from './Leaf.vue'; import Btn from './Btn.vue';\n${script}\n</script><template>${tpl}</template>`,
-    more,
-  );
-const S = (app: string, more: Record<string, string> = {}) => ({
-  'main.ts': `import { mount } from 'svelte'; import App from './App.svelte'; mount(App,{target:document.body});`,
-  'App.svelte': app,
-  'Leaf.svelte': `<script lang="ts">let { x }: { x: any } = $props();</script><b>{x}</b>`,
-  'Btn.svelte': `<script lang="ts">let { v, save }: { v?: any; save: (v: any) => void } = $props();</script><button onclick={() => save(v)}>s</button>`,
-  ...more,
-});
-const s = (script: string, tpl: string, more: Record<string, string> = {}) =>
-  S(
-    `<script lang="ts">import Leaf from './Leaf.svelte'; import Btn from './Btn.svelte';\n${script}\n</script>${tpl}`,
-    more,
-  );
 
 const LIST: Idiom[] = [
   {
     what: 'module store sync external',
     sources: {
-      ...r(
+      ...reactApp(
         `import { put, useKept } from './kept'; function App({seed}:any){ return <><Btn v={seed} onSave={put}/><Rd/></>; } function Rd(){ const k=useKept(); return <Leaf x={k}/>; }`,
       ),
       'kept.ts': `import { useSyncExternalStore } from 'react'; let kept=''; const heard=new Set<()=>void>(); export function put(v:any){ kept=v; heard.forEach((h)=>h()); } const subscribe=(h:()=>void)=>{ heard.add(h); return ()=>heard.delete(h); }; const get=()=>kept; export function useKept(){ return useSyncExternalStore(subscribe,get); }`,
@@ -48,7 +17,7 @@ const LIST: Idiom[] = [
   {
     what: 'module store object',
     sources: {
-      ...r(
+      ...reactApp(
         `import { store } from './kept'; function App({seed}:any){ return <><Btn v={seed} onSave={store.put}/><Rd/></>; } function Rd(){ const k=useSyncExternalStore(store.subscribe,store.get); return <Leaf x={k}/>; }`,
       ),
       'kept.ts': `let kept=''; const heard=new Set<()=>void>(); export const store={ put(v:any){ kept=v; heard.forEach((h)=>h()); }, subscribe(h:()=>void){ heard.add(h); return ()=>heard.delete(h); }, get(){ return kept; } };`,
@@ -59,7 +28,7 @@ const LIST: Idiom[] = [
   {
     what: 'module let read',
     sources: {
-      ...r(
+      ...reactApp(
         `import { put, get } from './kept'; function App({seed}:any){ const [,t]=useState(0); return <><Btn v={seed} onSave={(v:any)=>{put(v); t(1);}}/><Leaf x={get()}/></>; }`,
       ),
       'kept.ts': `let kept=''; export function put(v:any){ kept=v; } export function get(){ return kept; }`,
@@ -70,7 +39,7 @@ const LIST: Idiom[] = [
   {
     what: 'class instance',
     sources: {
-      ...r(
+      ...reactApp(
         `import { Fleet } from './fleet'; const fleet=new Fleet(); function App({seed}:any){ const [,tick]=useState(0); return <><Btn v={seed} onSave={(v:any)=>{ fleet.put(v); tick(1); }}/><Leaf x={fleet.kept}/></>; }`,
       ),
       'fleet.ts': `export class Fleet { kept = ''; put(v: any) { this.kept = v; } }`,
@@ -81,7 +50,7 @@ const LIST: Idiom[] = [
   {
     what: 'class instance exported',
     sources: {
-      ...r(
+      ...reactApp(
         `import { fleet } from './fleet'; function App({seed}:any){ return <><Btn v={seed} onSave={(v:any)=>fleet.put(v)}/><Rd/></>; } function Rd(){ return <Leaf x={fleet.all()}/>; }`,
       ),
       'fleet.ts': `class Fleet { private kept = ''; put(v: any) { this.kept = v; } all() { return this.kept; } } export const fleet = new Fleet();`,
@@ -91,7 +60,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'outlet context',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ return <Routes><Route element={<Lay s={seed}/>}><Route path="a" element={<Pg/>}/></Route></Routes>; } function Lay({s}:any){ return <Outlet context={{s}}/>; } function Pg(){ const {s}=useOutletContext<any>(); return <Leaf x={s}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -99,7 +68,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'outlet context bare',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ return <Routes><Route element={<Lay s={seed}/>}><Route path="a" element={<Pg/>}/></Route></Routes>; } function Lay({s}:any){ return <Outlet context={s}/>; } function Pg(){ const s=useOutletContext<any>(); return <Leaf x={s}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -107,7 +76,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'outlet context hook',
-    sources: r(
+    sources: reactApp(
       `function App({seed}:any){ return <Routes><Route path="/" element={<Lay s={seed}/>}><Route path="a" element={<Pg/>}/></Route></Routes>; } function Lay({s}:any){ const [k,setK]=useState(''); return <><Btn v={s} onSave={setK}/><Outlet context={{k}}/></>; } const useLay=()=>useOutletContext<{k:string}>(); function Pg(){ const {k}=useLay(); return <Leaf x={k}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -115,7 +84,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'jotai atom',
-    sources: r(
+    sources: reactApp(
       `const at=atom(''); function App({seed}:any){ const set=useSetAtom(at); return <><Btn v={seed} onSave={set}/><Rd/></>; } function Rd(){ const x=useAtomValue(at); return <Leaf x={x}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -123,7 +92,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'jotai useAtom',
-    sources: r(
+    sources: reactApp(
       `const at=atom(''); function App({seed}:any){ const [,set]=useAtom(at); return <><Btn v={seed} onSave={set}/><Rd/></>; } function Rd(){ const [x]=useAtom(at); return <Leaf x={x}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -131,7 +100,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'jotai derived',
-    sources: r(
+    sources: reactApp(
       `const at=atom(''); const up=atom((get)=>get(at).trim()); function App({seed}:any){ const set=useSetAtom(at); return <><Btn v={seed} onSave={(v:any)=>set(v)}/><Rd/></>; } function Rd(){ const x=useAtomValue(up); return <Leaf x={x}/>; }`,
     ),
     from: 'App:prop:seed',
@@ -139,7 +108,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v module let',
-    sources: v(
+    sources: vueApp(
       `import { put, get } from './kept'; const seed=ref('a');`,
       `<Btn :v="seed" @save="put"/><Leaf :x="get()"/>`,
       {
@@ -151,7 +120,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v module plain let',
-    sources: v(
+    sources: vueApp(
       `import { put, get } from './kept'; const seed=ref('a');`,
       `<Btn :v="seed" @save="put"/><Leaf :x="get()"/>`,
       {
@@ -163,7 +132,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v class instance',
-    sources: v(
+    sources: vueApp(
       `import { fleet } from './fleet'; const seed=ref('a');`,
       `<Btn :v="seed" @save="(v) => fleet.put(v)"/><Leaf :x="fleet.all()"/>`,
       {
@@ -175,7 +144,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v store object module',
-    sources: v(
+    sources: vueApp(
       `import { store } from './kept'; const seed=ref('a');`,
       `<Btn :v="seed" @save="store.put"/><Leaf :x="store.kept"/>`,
       {
@@ -187,7 +156,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v createGlobal',
-    sources: v(
+    sources: vueApp(
       `import { useKept } from './kept'; const seed=ref('a'); const { put, kept }=useKept();`,
       `<Btn :v="seed" @save="put"/><Leaf :x="kept"/>`,
       {
@@ -199,7 +168,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's module class',
-    sources: s(
+    sources: svelteApp(
       `import { fleet } from './fleet.svelte'; let seed=$state('a');`,
       `<Btn v={seed} save={(v) => fleet.put(v)}/><Leaf x={fleet.kept}/>`,
       {
@@ -211,7 +180,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's module fn',
-    sources: s(
+    sources: svelteApp(
       `import { put, get } from './kept.svelte'; let seed=$state('a');`,
       `<Btn v={seed} save={put}/><Leaf x={get()}/>`,
       {
@@ -223,7 +192,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's store custom',
-    sources: s(
+    sources: svelteApp(
       `import { kept } from './kept'; let seed='a'; function go(){ kept.put(seed); } seed='b';`,
       `<button on:click={go}/><Leaf x={$kept}/>`,
       {

@@ -1,41 +1,11 @@
 /** Ways in which values are written: through setters of derived values, models, entries of lists, classes in contexts, form controls. */
+import { angularApp, svelteApp, vueApp, vueFiles } from './apps';
 import { type Idiom, idioms } from './reaching';
-
-const V = (app: string, more: Record<string, string> = {}) => ({
-  'main.ts': `import { createApp } from 'vue'; import App from './App.vue'; createApp(App).mount('#app');`,
-  'App.vue': app,
-  'Leaf.vue': `<script setup lang="ts">defineProps<{ x: any }>();</script><template><b>{{ x }}</b></template>`,
-  'Btn.vue': `<script setup lang="ts">defineProps<{ v?: any }>(); const emit = defineEmits<{ save: [v: any] }>();</script><template><b @click="emit('save', v)" /></template>`,
-  ...more,
-});
-const v = (script: string, tpl: string, more: Record<string, string> = {}) =>
-  V(
-    `<script setup lang="ts">import { ref, reactive, computed, watch, provide, inject, h, defineComponent, shallowRef, markRaw, type Component } from 'vue'; import Leaf from './Leaf.vue'; import Btn from './Btn.vue';\n${script}\n</script><template>${tpl}</template>`,
-    more,
-  );
-const S = (app: string, more: Record<string, string> = {}) => ({
-  'main.ts': `import { mount } from 'svelte'; import App from './App.svelte'; mount(App,{target:document.body});`,
-  'App.svelte': app,
-  'Leaf.svelte': `<script lang="ts">let { x }: { x: any } = $props();</script><b>{x}</b>`,
-  'Btn.svelte': `<script lang="ts">let { v, save }: { v?: any; save: (v: any) => void } = $props();</script><button onclick={() => save(v)}>s</button>`,
-  ...more,
-});
-const s = (script: string, tpl: string, more: Record<string, string> = {}) =>
-  S(
-    `<script lang="ts">import Leaf from './Leaf.svelte'; import Btn from './Btn.svelte';\n${script}\n</script>${tpl}`,
-    more,
-  );
-const M = `import { bootstrapApplication } from '@angular/platform-browser'; import { App } from './app'; bootstrapApplication(App);`;
-const ng = (code: string, more: Record<string, string> = {}) => ({
-  'main.ts': M,
-  'app.ts': `import { Component, signal, computed, effect, input, output, model, inject, Injectable, Input, Output, EventEmitter, linkedSignal, viewChild, ContentChild, TemplateRef } from '@angular/core'; import { Subject, BehaviorSubject, map, combineLatest, of, switchMap, tap } from 'rxjs'; import { toSignal, toObservable } from '@angular/core/rxjs-interop'; import { AsyncPipe, NgTemplateOutlet, NgFor } from '@angular/common'; import { FormsModule, FormControl, ReactiveFormsModule } from '@angular/forms'; @Component({ selector: 'app-leaf', standalone: true, template: '<b>{{ x }}</b>' }) export class Leaf { @Input() x: any; } @Component({ selector: 'app-btn', standalone: true, template: '<b (click)="save.emit(v)"></b>' }) export class Btn { @Input() v: any; @Output() save = new EventEmitter<any>(); } ${code}`,
-  ...more,
-});
 
 const LIST: Idiom[] = [
   {
     what: 'v model arg',
-    sources: v(
+    sources: vueApp(
       `import Fld from './Fld.vue'; const seed=ref('a'); const k=ref('');`,
       `<Fld v-model:val="k" :v="seed"/><Leaf :x="k"/>`,
       {
@@ -47,7 +17,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v options computed set',
-    sources: V(
+    sources: vueFiles(
       `<script>import Leaf from './Leaf.vue'; import Btn from './Btn.vue'; export default { components:{Leaf,Btn}, data(){ return { seed:'a', k:'' }; }, computed:{ m:{ get(){ return this.k; }, set(v){ this.k=v; } } } };</script><template><Btn :v="seed" @save="m = $event"/><Leaf :x="m"/></template>`,
     ),
     from: 'App:state:seed',
@@ -55,7 +25,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v composable whole obj',
-    sources: v(
+    sources: vueApp(
       `import { useForm } from './useForm'; const seed=ref('a'); const form=useForm();`,
       `<Btn :v="seed" @save="form.put"/><Leaf :x="form.state.k"/>`,
       {
@@ -67,7 +37,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'v provide obj inject destr',
-    sources: v(
+    sources: vueApp(
       `import Pr from './Pr.vue'; import Wr from './Wr.vue'; import Rd from './Rd.vue'; const seed=ref('a');`,
       `<Pr><Wr :v="seed"/><Rd/></Pr>`,
       {
@@ -81,7 +51,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's context class',
-    sources: s(
+    sources: svelteApp(
       `import { setContext } from 'svelte'; import { Fleet } from './fleet.svelte'; import Wr from './Wr.svelte'; import Rd from './Rd.svelte'; let seed=$state('a'); setContext('f',new Fleet());`,
       `<Wr v={seed}/><Rd/>`,
       {
@@ -95,7 +65,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's each bind',
-    sources: s(
+    sources: svelteApp(
       `let seed=$state('a'); let rows=$state([{k:''}]); function put(){ rows[0].k=seed; }`,
       `<button onclick={put}>s</button>{#each rows as r}<Leaf x={r.k}/>{/each}`,
     ),
@@ -104,7 +74,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 's bindable',
-    sources: s(
+    sources: svelteApp(
       `import F from './F.svelte'; let seed=$state('a'); let k=$state('');`,
       `<F bind:val={k} v={seed}/><Leaf x={k}/>`,
       {
@@ -116,7 +86,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'ng for item',
-    sources: ng(
+    sources: angularApp(
       `@Component({ selector: 'app-root', standalone: true, imports: [Leaf], template: '@for (r of rows(); track r) { <app-leaf [x]="r.k" /> }' }) export class App { seed = signal('a'); rows = computed(() => [{ k: this.seed() }]); }`,
     ),
     from: 'App:state:seed',
@@ -124,7 +94,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'ng form control',
-    sources: ng(
+    sources: angularApp(
       `@Component({ selector: 'app-root', standalone: true, imports: [Leaf, ReactiveFormsModule], template: '<input [formControl]="c" /><b (click)="c.setValue(seed())"></b><app-leaf [x]="c.value" />' }) export class App { seed = signal('a'); c = new FormControl(''); }`,
     ),
     from: 'App:state:seed',
@@ -132,7 +102,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'ng service signal',
-    sources: ng(
+    sources: angularApp(
       `@Injectable({ providedIn: 'root' }) export class Kept { private k = signal(''); readonly held = this.k.asReadonly(); put(v: any) { this.k.set(v); } } @Component({ selector: 'app-root', standalone: true, imports: [Btn, Leaf], template: '<app-btn [v]="seed()" (save)="s.put($event)" /><app-leaf [x]="s.held()" />' }) export class App { seed = signal('a'); s = inject(Kept); }`,
     ),
     from: 'App:state:seed',
@@ -140,7 +110,7 @@ const LIST: Idiom[] = [
   },
   {
     what: 'ng contentchild template',
-    sources: ng(
+    sources: angularApp(
       `@Component({ selector: 'app-tab', standalone: true, imports: [NgTemplateOutlet], template: '<ng-container [ngTemplateOutlet]="row" [ngTemplateOutletContext]="{ $implicit: v }" />' }) export class Tab { @Input() v: any; @ContentChild('row') row: any; } @Component({ selector: 'app-root', standalone: true, imports: [Tab, Leaf], template: '<app-tab [v]="seed()"><ng-template #row let-it><app-leaf [x]="it" /></ng-template></app-tab>' }) export class App { seed = signal('a'); }`,
     ),
     from: 'App:state:seed',
