@@ -67,6 +67,29 @@ test('of several call sites, the one that does otherwise is odd', () => {
   ]);
 });
 
+test('who draws a component as it is handed in is told, with who hands it in', () => {
+  const { result, textOf } = audited({
+    'App.tsx': `import { createRoot } from 'react-dom/client';
+function Dial({ wind }: { wind: number }) { return <b>{wind}</b>; }
+function Panel({ as: Tag, wind }: { as: any; wind: number }) { return <Tag wind={wind} />; }
+function App() { return <Panel as={Dial} wind={3} />; }
+createRoot(document.body).render(<App />);`,
+  });
+  const { sites, handed } = pageOf(result, textOf, 'Dial');
+  expect(sites).toEqual([]);
+  expect(handed).toMatchObject([
+    {
+      owner: 'Panel',
+      ownerRef: 'Panel',
+      spot: { file: 'App.tsx', line: 3 },
+      by: [{ component: 'App', spot: { line: 4 } }],
+    },
+  ]);
+  expect(pageOf(result, textOf, 'Panel').renders).toEqual([
+    { ref: 'Dial', name: 'Dial', count: 1, handed: true },
+  ]);
+});
+
 test('a component page tells what comes in, what is kept and derived, and who provides', () => {
   const { result, textOf } = app('{calm && <Gauge wind={3} onHold={() => {}} />}');
   const view = pageOf(result, textOf, 'Gauge');
