@@ -1,7 +1,7 @@
 /** Signals, events and injection, as a dialect of plain code. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { workedOut } from '../script/expr';
+import { resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { noteInvoke } from '../script/invokes';
 import { raisePort } from '../script/ports';
@@ -279,12 +279,6 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
       ctx,
     );
   return { kind: 'computed', ...spanOf(node) };
-}
-
-/** What a function that is handed over works out. */
-function resultOf(u: Unit, { type, ...fn }: ExprFact): ExprFact {
-  const value = workedOut(u, { ...fn, kind: 'computed' });
-  return type?.t === 'fn' ? { ...value, type: type.returns } : value;
 }
 
 function raise(

@@ -4,7 +4,7 @@
  */
 import type * as t from '@babel/types';
 import type { ExprFact, ImportFact } from '../../model/facts';
-import { workedOut } from '../script/expr';
+import { workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { type Binding, isFunction } from '../script/scope';

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, SymbolFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { addConsume, typeOfKey } from '../script/contexts';
-import { workedOut } from '../script/expr';
+import { workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { infer } from '../script/infer';
 import { declarePattern } from '../script/patterns';

@@ -5,7 +5,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact, MemberFact } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
-import { workedOut } from './expr';
+import { workedOut } from './results';
 import { declareParameter, readFunction } from './functions';
 import { inferFunction, variableType } from './infer';
 import { isFunction } from './scope';

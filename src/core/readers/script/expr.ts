@@ -6,6 +6,7 @@ import { readFunction, readOtherClass } from './functions';
 import { noteInvoke, noteSet } from './invokes';
 import { moduleLoaded } from './lazy';
 import { noteLoop, notePromised } from './patterns';
+import { workedOut } from './results';
 import { type Binding, isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
 import {
@@ -533,12 +534,6 @@ function readMethod(u: Unit, node: t.ObjectMethod, ctx: Ctx): ExprFact {
   if (only?.type === 'ReturnStatement' && only.argument && !others.length)
     return use(u, readExpr(u, only.argument, ctx), ctx);
   return workedOut(u, readFunction(u, node, ctx, 'derivation'));
-}
-
-/** A value that a function gives back, whenever it is asked for. */
-export function workedOut(u: Unit, { fn, ...value }: ExprFact): ExprFact {
-  const gives = fn === undefined ? undefined : u.facts.functions[fn]!.gives;
-  return { ...value, kind: 'computed', ...(gives ? { gives } : {}) };
 }
 
 function readAssignment(u: Unit, node: t.AssignmentExpression, ctx: Ctx): ExprFact {

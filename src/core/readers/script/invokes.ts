@@ -1,6 +1,7 @@
 /** Calls that set something off: of setters, and of what may write what is kept elsewhere. */
 import type { ExprFact, MemberFact, Span } from '../../model/facts';
-import { type Ctx, mergeUses, noteGiven, type Unit } from './unit';
+import { resultOf } from './results';
+import { type Ctx, noteGiven, type Unit } from './unit';
 
 /** Calls of what a value holds may write what is kept elsewhere. */
 export function noteInvoke(
@@ -39,19 +40,6 @@ function functionIn(u: Unit, { kind, fn, symbol, wraps }: ExprFact): number | un
   const [wrapped] = wraps ?? [];
   if (wrapped) return functionIn(u, wrapped);
   return kind === 'function' ? fn : kind === 'identity' ? u.facts.symbols[symbol!]!.fn : undefined;
-}
-
-/** What a function gives back, as a value of its own. */
-function resultOf(u: Unit, { start, end, type }: ExprFact, fn: number): ExprFact {
-  const gives = u.facts.functions[fn]!.gives ?? [];
-  return {
-    kind: 'computed',
-    start,
-    end,
-    uses: mergeUses(...gives),
-    ...(gives.length ? { gives } : {}),
-    ...(type?.t === 'fn' ? { type: type.returns } : {}),
-  };
 }
 
 /** The members of an object that is written out, or that a function gives back; undefined for anything else. */

@@ -5,7 +5,7 @@ import { keyId } from '../../model/keys';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type FieldKind, ownMember } from '../script/classes';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
-import { workedOut } from '../script/expr';
+import { workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declareBag, declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';

@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN, widen } from '../../model/types';
-import { workedOut } from '../script/expr';
+import { workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';

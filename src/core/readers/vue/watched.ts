@@ -1,6 +1,6 @@
 /** What is watched is what the function is called with that watches it. */
 import type { ExprFact } from '../../model/facts';
-import { workedOut } from '../script/expr';
+import { workedOut } from '../script/results';
 import { noteGiven } from '../script/unit';
 import type { VueUnit } from './unit';
 
