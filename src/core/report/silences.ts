@@ -64,7 +64,14 @@ export function silencesAlong(
 }
 
 /** Whether what a call site hands over is not known. */
-export const isOpenSite = (project: Linked, site: Site): boolean => project.handed(site).unknown;
+const isOpenSite = (project: Linked, site: Site): boolean => project.handed(site).unknown;
+
+/** In words, what is not known of a component at some of its call sites. */
+export const silencesAt = (project: Linked, component: Component, sites: Site[]): Words[] =>
+  [
+    ...silencesOf(component),
+    ...(sites.some((site) => isOpenSite(project, site)) ? (['spread'] as const) : []),
+  ].map((one) => SILENCES[one]);
 
 /** Components by what is not known of them, without those of tests and examples. */
 export function silentComponents(project: Linked): Map<Silence, Component[]> {

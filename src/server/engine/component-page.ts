@@ -3,7 +3,7 @@ import type { ComponentView, SiteView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
 import type { Component, FlowNode, Site } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
-import { isOpenSite, SILENCES, silencesOf } from '../../core/report/silences';
+import { silencesAt } from '../../core/report/silences';
 import { componentAt, type Unfound } from '../../core/trace/references';
 import type { TextOf } from '../../core/report/places';
 import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
@@ -28,10 +28,7 @@ export function componentView(result: AuditResult, textOf: TextOf, wanted: strin
     }),
     language: project.files[component.file]!.facts.language,
     elsewhere: component.unknownSites,
-    silences: [
-      ...silencesOf(component),
-      ...(sites.some((site) => isOpenSite(project, site)) ? (['spread'] as const) : []),
-    ].map((one) => SILENCES[one]),
+    silences: silencesAt(project, component, sites),
     ports: [...component.ports.values()].map((port) => portView(at, component, port)),
     sites: siteViews(at, component, sites, strays),
     strays,

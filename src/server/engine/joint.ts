@@ -4,7 +4,7 @@ import type { AuditResult } from '../../core/audit';
 import type { Component, Port, Site } from '../../core/model/project';
 import { componentRef, portRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
-import { isOpenSite, SILENCES, silencesOf } from '../../core/report/silences';
+import { silencesAt } from '../../core/report/silences';
 import { showType } from '../../core/types/show';
 import { componentAt, type Unfound } from '../../core/trace/references';
 import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
@@ -37,9 +37,7 @@ export function jointView(
     count: child.calledAt.length,
     ...(when ? { when } : {}),
     ...(each ? { each: table.text({ file: site.file, ...each }) } : {}),
-    silences: [...silencesOf(child), ...(isOpenSite(project, site) ? (['spread'] as const) : [])].map(
-      (one) => SILENCES[one],
-    ),
+    silences: silencesAt(project, child, [site]),
     rows: [
       ...portRows(table, site, child),
       ...strayRows(table, site, child),
