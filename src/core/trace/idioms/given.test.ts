@@ -1,5 +1,5 @@
 /** Functions that components and hooks of React put into objects, lists and other functions, and take out again. */
-import { reactApp } from './apps';
+import { reactApp } from './testing';
 import { type Idiom, idioms } from './reaching';
 
 const LIST: Idiom[] = [

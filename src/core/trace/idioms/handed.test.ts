@@ -1,5 +1,5 @@
 /** Components that are handed in to be drawn: as tags, as content that gets more attributes, and in tables of columns. */
-import { reactApp, svelteApp, vueApp } from './apps';
+import { reactApp, svelteApp, vueApp } from './testing';
 import { type Idiom, idioms } from './reaching';
 
 const LIST: Idiom[] = [

@@ -1,5 +1,5 @@
 /** What modules keep, and what packages keep for them: variables, objects of classes, stores, atoms, what layouts give to routes. */
-import { reactApp, svelteApp, vueApp } from './apps';
+import { reactApp, svelteApp, vueApp } from './testing';
 import { type Idiom, idioms } from './reaching';
 
 const LIST: Idiom[] = [

@@ -1,5 +1,5 @@
 /** Ways in which values are written: through setters of derived values, models, entries of lists, classes in contexts, form controls. */
-import { angularApp, svelteApp, vueApp, vueFiles } from './apps';
+import { angularApp, svelteApp, vueApp, vueFiles } from './testing';
 import { type Idiom, idioms } from './reaching';
 
 const LIST: Idiom[] = [

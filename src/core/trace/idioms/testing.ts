@@ -2,10 +2,7 @@
 
 /** An app of React with a leaf that shows what it is given, and a button that hands up what it is given. */
 export const reactApp = (code: string): Record<string, string> => ({
-  'App.tsx': `import React, { cloneElement, Children, isValidElement, createContext, createElement, forwardRef, memo, useCallback, useContext, useEffect, useId, useMemo, useReducer, useRef, useState, useSyncExternalStore, useTransition, useDeferredValue, useLayoutEffect, Suspense, use } from 'react';
-import { createRoot } from 'react-dom/client';
-import { Routes, Route, Outlet, useOutletContext, useParams } from 'react-router-dom';
-import { atom, useAtom, useSetAtom, useAtomValue } from 'jotai';
+  'App.tsx': `import React, { cloneElement, Children, isValidElement, createContext, createElement, forwardRef, memo, useCallback, useContext, useEffect, useId, useMemo, useReducer, useRef, useState, useSyncExternalStore, useTransition, useDeferredValue, useLayoutEffect, Suspense, use } from 'react'; import { createRoot } from 'react-dom/client'; import { Routes, Route, Outlet, useOutletContext, useParams } from 'react-router-dom'; import { atom, useAtom, useSetAtom, useAtomValue } from 'jotai';
 function Leaf({x}:any){return <b>{x}</b>;} function Btn({v,onSave}:any){return <b onClick={()=>onSave(v)}/>;}${code}\ncreateRoot(document.body).render(<App seed="a" />);`,
 });
 /** The same of Vue, around the text of its component. */
