@@ -125,12 +125,7 @@ export class Values {
         ? this.known.once(inner, 'result', path, () => this.sources(inner, result, path, depth + 1))
         : [];
     }
-    if (expr.kind !== 'call') return undefined;
-    const fn = expr.symbol !== undefined ? frame.code.facts.symbols[expr.symbol]!.fn : undefined;
-    const inside =
-      fn === undefined
-        ? this.resultElsewhere(frame, expr, want, depth)
-        : this.resultOf(frame, expr.symbol!, want, depth);
+    const inside = this.resultOfCall(frame, expr, want, depth);
     return (
       inside &&
       unique([...inside, ...this.loose(frame, { ...expr, symbol: undefined } as unknown as ExprFact, depth)])
@@ -165,13 +160,15 @@ export class Values {
 
   /** The member of what a call gives back that is spread, where it is seen that there is one. */
   returned(frame: Frame, expr: ExprFact, name: string): Source[] {
-    if (expr.kind !== 'call') return [];
-    const fn = expr.symbol !== undefined ? frame.code.facts.symbols[expr.symbol]!.fn : undefined;
-    const inside =
-      fn === undefined
-        ? this.resultElsewhere(frame, expr, [name], 0)
-        : this.resultOf(frame, expr.symbol!, [name], 0);
-    return (inside ?? []).filter((one) => !one.take.length);
+    return (this.resultOfCall(frame, expr, [name], 0) ?? []).filter((one) => !one.take.length);
+  }
+
+  /** What a call gives back of what is known of the function; undefined where that is not known, or it is no call. */
+  private resultOfCall(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
+    if (expr.kind !== 'call') return undefined;
+    const { symbol } = expr;
+    const own = symbol !== undefined && frame.code.facts.symbols[symbol]!.fn !== undefined;
+    return own ? this.resultOf(frame, symbol, want, depth) : this.resultElsewhere(frame, expr, want, depth);
   }
 
   private isPassing({ node }: Source): boolean {
