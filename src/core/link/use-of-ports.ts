@@ -69,13 +69,17 @@ export function hands(project: Tree, site: Site, name: string): boolean | undefi
 /** Whether elements given to a component may get further props from it. */
 export function isCloned(project: Tree, site: Site): boolean {
   const owner = project.components[site.owner]!;
+  let { slot } = site.fact;
   for (let at = site.fact.parent; at >= 0;) {
     const node = owner.facts.render[at]!;
     if (node.kind === 'site' && node.tag) {
       const target = project.lookup(owner.file, node.tag.name);
+      // What a package is given to render itself with gets what it would have had: `render={<Link to="/" />}`.
+      if (target.kind === 'outside') return slot === 'render';
       return target.kind === 'component' && project.components[target.component]!.facts.clones === true;
     }
     at = node.parent;
+    slot ??= node.slot;
   }
   return owner.facts.clones === true;
 }

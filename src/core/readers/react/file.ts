@@ -124,8 +124,8 @@ function findCandidates(
       : candidateOf(one, names, file.named, within?.name ?? fallback, inFactory);
     if (!candidate || file.units.has(candidate.node)) continue;
     if (within) candidate.within = within;
-    // Whoever gets it may draw it.
-    if (one.returned) candidate.injected = true;
+    // Whoever gets it, or what it is a part of, may draw it.
+    if (one.returned || one.local !== undefined) candidate.injected = true;
     if (one.scope.parent !== undefined && one.id?.binding) {
       file.inner.set(one.id.binding, found.size);
       if (one.id.binding.uses.some((use) => use.role === 'value')) candidate.injected = true;

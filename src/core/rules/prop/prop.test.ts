@@ -107,6 +107,13 @@ export function App() { return <Card kind="a" />; }`,
       ['error prop/missing App.tsx:3 Card'],
     ],
     [
+      'what a package renders itself with gets what that would have had; any other element does not',
+      `import { Label } from 'elsewhere';
+function Title({ text }: { text: string }) { return <b>{text}</b>; }
+export function App({ bold }) { return <><Label render={bold ? <Title /> : <i />}>x</Label><Label icon={<Title />} /></>; }`,
+      ['error prop/missing App.tsx:3 Title'],
+    ],
+    [
       'elements that are cloned may get more props',
       `import { cloneElement } from 'react';
 function Card({ fare }: { fare: number }) { return <b>{fare}</b>; }
