@@ -75,6 +75,17 @@ function heldBy({ tag }: RenderFact): ExprFact | undefined {
 class Finder {
   constructor(private readonly tree: Tree) {}
 
+  private readonly known = new Map<string, Found[]>();
+  /** Works out each thing once, however many ask for it; what comes round to itself adds nothing on its way. */
+  private once(key: string, work: () => Found[]): Found[] {
+    const known = this.known.get(key);
+    if (known) return known;
+    this.known.set(key, []);
+    const found = [...new Map(work().map((one) => [`${one.target.id}:${one.via}`, one])).values()];
+    this.known.set(key, found);
+    return found;
+  }
+
   /** The components that what a tag is written with may be. */
   tagged(owner: Component, held: ExprFact): Found[] {
     return this.ofValue(owner, held, [], 0);
@@ -120,14 +131,18 @@ class Finder {
     return [];
   }
 
-  private handedTo({ calledAt }: Component, port: string, path: string[], depth: number): Found[] {
+  private handedTo({ id: to, calledAt }: Component, port: string, path: string[], depth: number): Found[] {
     if (depth > MAX_STEPS || calledAt.length > MAX_OWNERS) return [];
-    return calledAt.flatMap((id) => {
-      const { fact, owner } = this.tree.sites[id]!;
-      const value = fact.attributes.findLast((one) => one.name === port)?.value;
-      const by = this.tree.components[owner]!;
-      return value ? this.ofValue(by, value, path, depth + 1).map(({ target }) => ({ target, via: id })) : [];
-    });
+    return this.once(`${to}:${port}:${path.join('.')}`, () =>
+      calledAt.flatMap((id) => {
+        const { fact, owner } = this.tree.sites[id]!;
+        const value = fact.attributes.findLast((one) => one.name === port)?.value;
+        const by = this.tree.components[owner]!;
+        return value
+          ? this.ofValue(by, value, path, depth + 1).map(({ target }) => ({ target, via: id }))
+          : [];
+      }),
+    );
   }
 
   /** A component of a module, or one that a member of each of its entries holds. */
@@ -144,8 +159,11 @@ class Finder {
 
   /** The components at the top of what fills a slot of a component. */
   filling(component: Component, slot: string, depth = 0): Found[] {
-    const { calledAt, facts } = component;
-    if (depth > MAX_DEPTH || calledAt.length > MAX_OWNERS) return [];
+    if (depth > MAX_DEPTH || component.calledAt.length > MAX_OWNERS) return [];
+    return this.once(`${component.id}#${slot}`, () => this.filledBy(component, slot, depth));
+  }
+
+  private filledBy({ calledAt, facts }: Component, slot: string, depth: number): Found[] {
     return calledAt.flatMap((id) => {
       const { owner: by, node, fact } = this.tree.sites[id]!;
       const owner = this.tree.components[by]!;

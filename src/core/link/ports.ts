@@ -208,30 +208,35 @@ function addHandedPorts(components: Component[], written: Site[], sites: Site[])
       });
       return carries ? [components[target]!] : [];
     });
-  const add = (component: Component, name: string, depth: number): boolean => {
-    if (depth > MAX_HANDED) return component.ports.has(name);
+  /** Whether a component takes a name; worked out once, whoever asks. */
+  const takes = new Map<string, boolean>();
+  const add = (component: Component, name: string): boolean => {
+    const key = `${component.id}:${name}`;
+    const known = takes.get(key);
+    if (known !== undefined) return known;
+    takes.set(key, component.ports.has(name));
     const into = [
       ...component.spreads.flatMap(({ site, except }) =>
         site < 0 || except.includes(name) ? [] : [components[sites[site]!.target]!],
       ),
       ...targets(component, name),
     ];
-    const takes = into.filter((one) => add(one, name, depth + 1));
-    if (component.ports.has(name)) return true;
-    if (!takes.length || (saysAll(component) && !component.facts.traits.attributesFallThrough)) return false;
-    addPort(component, name);
-    component.ports.get(name)!.carried = true;
-    return true;
+    const isTaken = into.map((one) => add(one, name)).includes(true);
+    const isOpen = !saysAll(component) || component.facts.traits.attributesFallThrough;
+    if (isTaken && isOpen && !component.ports.has(name)) {
+      addPort(component, name);
+      component.ports.get(name)!.carried = true;
+    }
+    const found = component.ports.has(name);
+    takes.set(key, found);
+    return found;
   };
   for (const site of written) {
     const target = components[site.target]!;
     if (!target.handedSites.size && !target.spreads.length) continue;
-    for (const { mode, name } of site.fact.attributes) if (mode === 'value') add(target, name, 0);
+    for (const { mode, name } of site.fact.attributes) if (mode === 'value') add(target, name);
   }
 }
-
-/** What is handed on is followed over so many components. */
-const MAX_HANDED = 4;
 
 /** A written type says every name that the component takes. */
 const saysAll = ({ facts: { propsType }, unresolved }: Component): boolean =>

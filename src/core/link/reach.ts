@@ -96,6 +96,8 @@ function walk(starts: number[], found: Reach, most: number, { direction, passage
     const fresh = seen.add(node, path);
     if (fresh) todo.push({ node, path: fresh, inside: within, only: within ? undefined : only });
   };
+  /** Ways into what is handed in that were gone. */
+  const passed = new Set<string>();
   /** Goes on behind an edge that enters, where it leads out by the same call site, or into what that hands in. */
   const goOn = (node: number, path: string[], entered: Entered, back: Back, depth = 0): void => {
     for (const exit of passages.exits(node, path, callOf(entered)))
@@ -104,6 +106,9 @@ function walk(starts: number[], found: Reach, most: number, { direction, passage
     for (const gate of passages.gates(node, path)) {
       const edge = flow.edges[gate.edge]!;
       if (!flow.handedBy.get(edge.site)!.includes(entered.site)) continue;
+      const way = `${gate.edge} ${gate.path.join('.')} ${callOf(entered)} ${back.inside}`;
+      if (passed.has(way)) continue;
+      passed.add(way);
       arrive(gate.edge, gate.path, true);
       for (const exit of passages.exits(far(edge), gate.path, callOf(edge))) {
         arrive(exit.edge, exit.path, true);
