@@ -69,8 +69,9 @@ export class ContentFlow {
     }
   }
 
+  private readonly contentOf = oncePer((joint: Joint) => this.contentAt(joint));
   /** Functions that a call site gives as content: written there, or of a module. */
-  private contentOf({ site, target, frame, owner }: Joint): Content[] {
+  private contentAt({ site, target, frame, owner }: Joint): Content[] {
     const found: Content[] = [];
     const add = (port: Port | undefined, inside: Frame, fn: number, attribute: number): void => {
       const given = port?.channel === 'slot' ? givenTo(target, port) : [];

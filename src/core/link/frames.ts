@@ -172,14 +172,14 @@ export class Frames {
   openNodes(frame: Frame, aliasOf: (frame: Frame, symbol: SymbolFact) => Part | 'none' | undefined): void {
     const { code, owner, nodeOf, aliases } = frame;
     const own = code === owner;
+    // What a module neither keeps nor draws with is of no matter to others.
+    const matter = code.facts.role !== 'module' || draws(code);
     code.facts.symbols.forEach((symbol, index) => {
       if (frame.taken && symbol.kind === 'prop') nodeOf[index] = owner.ports.get(symbol.port!)?.node ?? -1;
       if (symbol.kind === 'shared' && !symbol.store)
         nodeOf[index] = this.shared.nodeOf(code.file, symbol.port!);
       const channel = KEPT[symbol.kind];
-      // What a module neither keeps nor draws with is of no matter to others.
-      const matters = code.facts.role !== 'module' || draws(code) || this.shared.isKept(code, index);
-      if (!channel || !matters) return;
+      if (!channel || (!matter && !this.shared.isKept(code, index))) return;
       const alias = aliasOf(frame, symbol);
       if (alias === 'none') return;
       if (alias) {

@@ -65,6 +65,9 @@ export function linkHandedIn(tree: Tree): void {
   }
 }
 
+/** Call sites in a component's render of what is handed in there. */
+export const handedIn = ({ handedSites }: Component): number[] => [...handedSites.values()].flat();
+
 /** What a tag is written with, where that is a value of the component's own. */
 function heldBy({ tag }: RenderFact): ExprFact | undefined {
   if (!tag || tag.held) return tag?.held;
@@ -185,7 +188,8 @@ class Finder {
   }
 }
 
-const carries = ({ facts }: Component, { mode, value }: AttributeFact, name: string): boolean => {
+/** Whether an attribute hands on a name, whole, of what the component is handed. */
+export const carries = ({ facts }: Component, { mode, value }: AttributeFact, name: string): boolean => {
   const symbol = mode === 'spread' && value.kind === 'identity' ? facts.symbols[value.symbol!]! : undefined;
   return symbol !== undefined && /^(bag|rest)$/.test(symbol.kind) && !symbol.except?.includes(name);
 };

@@ -2,6 +2,7 @@
 import type { ExprFact } from '../model/facts';
 import { isCallbackName } from '../model/names';
 import type { Component, Lazy, Port, Project, Site } from '../model/project';
+import { carries, handedIn } from './handed-in';
 import { inheritPorts } from './mixins';
 import type { TypeSpace } from '../types/resolve';
 import type { Shape, ShapeMember } from '../types/shape';
@@ -200,13 +201,9 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
 /** Names that a component hands on to what it is handed itself: they are followed, and not judged. */
 function addHandedPorts(components: Component[], written: Site[], sites: Site[]): void {
   const targets = (component: Component, name: string): Component[] =>
-    [...component.handedSites.values()].flat().flatMap((id) => {
+    handedIn(component).flatMap((id) => {
       const { fact, target } = sites[id]!;
-      const carries = fact.attributes.some(({ value, mode }) => {
-        const symbol = isPropsSpread(component, value, mode) && component.facts.symbols[value.symbol!]!;
-        return symbol && !symbol.except?.includes(name);
-      });
-      return carries ? [components[target]!] : [];
+      return fact.attributes.some((one) => carries(component, one, name)) ? [components[target]!] : [];
     });
   /** Whether a component takes a name; worked out once, whoever asks. */
   const takes = new Map<string, boolean>();

@@ -1,6 +1,7 @@
 /** Where render trees start. */
 import type { Linked } from '../link';
 import { drawnNodes } from '../link/drawn';
+import { handedIn } from '../link/handed-in';
 import { topNode } from '../link/nodes-above';
 import type { Component } from '../model/project';
 
@@ -43,11 +44,7 @@ export function rootsOf(project: Linked, withAside: boolean): Component[] {
 export function carriedBy(project: Linked, root: Component): number {
   const seen = new Set([root.id]);
   for (const id of seen)
-    for (const site of drawnIn(project.components[id]!)) seen.add(project.sites[site]!.target);
+    for (const site of [...project.components[id]!.sites, ...handedIn(project.components[id]!)])
+      seen.add(project.sites[site]!.target);
   return seen.size;
 }
-
-const drawnIn = ({ sites, handedSites }: Component): number[] => [
-  ...sites,
-  ...[...handedSites.values()].flat(),
-];

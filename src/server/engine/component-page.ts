@@ -1,6 +1,7 @@
 /** One component: its interface, its call sites, what happens inside, who provides what it consumes. */
 import type { ComponentView, SiteView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
+import { handedIn } from '../../core/link/handed-in';
 import type { Component, FlowNode, Site } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import { silencesAt } from '../../core/report/silences';
@@ -206,9 +207,8 @@ function holdersOf(at: Desk, sites: Site[]): ComponentView['holders'] {
 }
 
 function rendersOf({ project }: AuditResult, component: Component): ComponentView['renders'] {
-  const handed = [...component.handedSites.values()].flat();
   const counts = new Map<number, { count: number; written: boolean }>();
-  for (const id of [...component.sites, ...handed]) {
+  for (const id of [...component.sites, ...handedIn(component)]) {
     const { target } = project.sites[id]!;
     const known = counts.get(target);
     if (known) known.count++;

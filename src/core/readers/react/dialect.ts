@@ -31,7 +31,7 @@ import { readClone, readCreate } from './elements';
 import { askLayout, type RouterNames } from './routes';
 import type { ReactNames } from './names';
 import { readExposed } from './refs';
-import { declarePart, NO_STORES, type StoreCalls } from './slices';
+import { declarePart, type StoreCalls } from './slices';
 import { declareStore } from './stores';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
@@ -60,17 +60,7 @@ export interface Packages {
   router: RouterNames;
 }
 
-const NO_PACKAGES: Packages = {
-  makers: new Set(),
-  stores: NO_STORES,
-  atoms: undefined,
-  router: new Map(),
-};
-
-export function reactDialect(
-  names: ReactNames,
-  { makers, stores, atoms, router }: Packages = NO_PACKAGES,
-): Dialect {
+export function reactDialect(names: ReactNames, { makers, stores, atoms, router }: Packages): Dialect {
   return {
     declare(u, pattern, init, ctx) {
       const hook = calledHook(names, init);

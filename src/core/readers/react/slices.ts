@@ -36,7 +36,7 @@ export interface StoreCalls {
   any: boolean;
 }
 
-export const NO_STORES: StoreCalls = { name: () => undefined, makesStores: false, any: false };
+const NO_STORES: StoreCalls = { name: () => undefined, makesStores: false, any: false };
 
 const MAKERS = /^(configureStore|createStore|legacy_createStore)$/;
 
