@@ -6,6 +6,7 @@ import type { Manifest } from '../readers/manifest';
 import { typeSpace } from '../types/resolve';
 import { linkContexts } from './contexts';
 import { linkDrawn } from './drawn';
+import { settleElements } from './elements';
 import { linkFlow } from './flow';
 import { linkHandedIn } from './handed-in';
 import type { Linked, Tree } from './linked';
@@ -90,6 +91,7 @@ export function link(
   settleBases(components, names);
   const registry = linkRegistry(facts, names, modules);
   settleNamedContent(components, names, registry);
+  settleElements(components, registry);
   openParts(components, files);
   linkReached(components, files, names);
   onProgress(0.05);

@@ -14,6 +14,10 @@ type Found = Extract<Target, { kind: 'component' }>;
 export interface Registry {
   /** The component that a tag of a component means where no name in its file does. */
   one(file: number, owner: ComponentFacts, name: string | undefined): Found | undefined;
+  /** The element of the page that a tag means, whatever markup it stands in. */
+  element(tag: string): Found | undefined;
+  /** Some tag may mean an element of the project. */
+  hasElements: boolean;
   /** All that are registered under a name in the package of a file. */
   all(file: number, name: string): Found[];
 }
@@ -24,6 +28,7 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
   const packages = files.map((file) => modules.packageOf(file.path)?.dir ?? '');
   const near = new Set<string>();
   const homes = new Map<Found, string>();
+  const elements = new Map<string, Found[]>();
   const add = (index: number, name: string, target: Target) => {
     if (target.kind !== 'component') return;
     homes.set(target, files[index]!.path);
@@ -33,7 +38,10 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
   files.forEach((file, index) => {
     for (const one of file.registers ?? []) {
       if ('local' in one) {
-        add(index, one.name, names.lookup(index, one.local));
+        const target = names.lookup(index, one.local);
+        add(index, one.name, target);
+        if (one.element && target.kind === 'component')
+          elements.set(one.name, [...(elements.get(one.name) ?? []), target]);
         if (one.near) near.add(`${packages[index]}\n${pascal(one.name)}`);
       } else if ('glob' in one)
         for (const other of matching(files, modules, file.path, one.glob))
@@ -106,6 +114,12 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
 
   return {
     one: oneOf,
+    hasElements: elements.size > 0,
+    element(tag) {
+      const [first, ...others] = elements.get(tag) ?? [];
+      // A page has but one of a name, and of several nobody here knows which.
+      return others.length ? undefined : first;
+    },
     all: (file, name) =>
       (registered.get(`${packages[file]}\n${name}`) ?? []).filter((one) => isNearest(file, homes.get(one)!)),
   };

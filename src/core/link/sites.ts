@@ -216,7 +216,10 @@ function targetsOf(
   if (tag.symbol !== undefined || tag.unbound || tag.outer) return [];
   const target = names.lookup(file, tag.name);
   if (target.kind === 'several') return target.of.filter((one) => one.kind === 'component');
-  const found = target.kind === 'component' ? target : registry.one(file, facts, tag.global);
+  const found =
+    target.kind === 'component'
+      ? target
+      : (registry.one(file, facts, tag.global) ?? registry.element(tag.name));
   return found ? [found] : [];
 }
 

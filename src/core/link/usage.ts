@@ -31,6 +31,7 @@ export function linkUsage(project: Tree, names: Names, modules: Modules, roots: 
   const { components, files } = project;
   project.hasRoots =
     files.some((file) => file.facts.mounts) ||
+    project.sites.some(({ fact }) => fact.mounted) ||
     project.packages.some((pkg) => pkg.entries === undefined || pkg.entries.length > 0);
   for (const component of components) {
     if (component.calledAt.length) component.used = true;

@@ -354,6 +354,8 @@ export interface LoweredFact {
   given: string[];
 }
 
+export type Spelling = 'dashed' | 'listener';
+
 export interface AttributeFact extends Span {
   name: string;
   nameStart: number;
@@ -366,6 +368,8 @@ export interface AttributeFact extends Span {
   text?: ExprFact;
   /** It is written as an attribute of the page, which nobody has to take. */
   plain?: boolean;
+  /** How its name is written, where that is not the port's: `wind-speed` for `windSpeed`, `onLampLit` for `lampLit`. */
+  spelled?: Spelling;
   /** What is handed over is used by name where it is written, so that handing it over may be by the way. */
   local?: boolean;
 }

@@ -146,8 +146,8 @@ export interface QueryFact {
  * pattern of paths means, by their own names.
  */
 export type RegisterFact =
-  /** `near`: of several, the one that lies nearest is meant. */
-  { name: string; local: string; near?: true } | { all: string } | { glob: string };
+  /** `near`: of several, the one that lies nearest is meant. `element`: it is an element of the page, for all markup there. */
+  { name: string; local: string; near?: true; element?: true } | { all: string } | { glob: string };
 
 /** When a function is called, a part of a store changes, too. */
 export interface AnswerFact {

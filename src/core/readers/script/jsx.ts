@@ -1,6 +1,7 @@
 /** JSX to render nodes. */
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, LoweredFact, TagFact } from '../../model/facts';
+import { isOwnTag } from '../../model/own-elements';
 import { lit } from '../../model/types';
 import { calledBy, spread } from './attributes';
 import { choicesOf, chosen } from './choices';
@@ -27,6 +28,8 @@ export interface MarkupDialect {
   attributeMode(name: string, element: boolean, tag: string): AttributeFact['mode'];
   /** The port that an attribute names, where it is not the attribute's own name. */
   attributeName?(name: string, tag: string): string;
+  /** How that is written. */
+  spelling?(name: string, tag: string): Pick<AttributeFact, 'spelled'> | undefined;
   /** Of a tag in lower case, the name under which a component is registered for the whole app. */
   registeredAs?(tag: string): string | undefined;
   /** An attribute that is read with the whole tag, and not by itself. */
@@ -112,7 +115,7 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
     const own = attribute.type === 'JSXAttribute' && attribute.name.type === 'JSXIdentifier';
     if (own && dialect.isTagged?.((attribute.name as t.JSXIdentifier).name)) continue;
     const read = readAttribute(u, attribute, index, kind === 'element', ctx, dialect, tag.name);
-    if (kind !== 'element' || isKept(read)) fact.attributes.push(read);
+    if (kind !== 'element' || isOwnTag(tag.name) || isKept(read)) fact.attributes.push(read);
     fact.lowercase?.given.push(read.name);
   }
   dialect.tagged?.(u, index, node, ctx);
@@ -134,7 +137,10 @@ function showGiven(u: Unit, { openingElement }: t.JSXElement, index: number, ctx
 
 /** Of what a plain element is given, only this says something about the flow beyond the reads noted. */
 const isKept = (attribute: AttributeFact): boolean =>
-  attribute.mode !== 'value' || attribute.called !== undefined || /^on[A-Z]/.test(attribute.name);
+  attribute.mode !== 'value' ||
+  attribute.called !== undefined ||
+  attribute.name === 'slot' ||
+  /^on[A-Z]/.test(attribute.name);
 
 /** A tag that is a value of the component: what it is chosen among, as far as that is written out. */
 export function chooseTag(u: Unit, tag: TagFact, node: t.Node | undefined): void {
@@ -190,6 +196,7 @@ function readAttribute(
     nameStart: node.name.start!,
     nameEnd: node.name.end!,
     mode: dialect.attributeMode(name, element, tag),
+    ...dialect.spelling?.(name, tag),
     ...spanOf(node),
   };
   if (!node.value) {

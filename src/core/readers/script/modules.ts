@@ -27,6 +27,7 @@ export function readModuleFacts(
 export function noteFound(facts: FileFacts, scopes: Scopes): void {
   facts.ids = [...scopes.ids];
   facts.loads = scopes.loads;
+  if (scopes.heard.size) facts.heardNames = [...scopes.heard];
   if (scopes.madeEvents.size) facts.madeEvents = [...scopes.madeEvents];
 }
 

@@ -6,7 +6,7 @@ import type * as t from '@babel/types';
 import type { LoadFact } from '../../model/facts';
 import { noteIds } from './ids';
 import { noteLoads } from './loads';
-import { noteMadeEvent } from './made-events';
+import { noteHeard, noteMadeEvent } from './made-events';
 import { eachChild, patternNames } from './walk';
 
 export interface Binding {
@@ -90,6 +90,8 @@ export interface Scopes {
   loads: LoadFact[];
   /** Names of events that it makes for elements. */
   madeEvents: Set<string>;
+  /** Names of events that it listens for by a call. */
+  heard: Set<string>;
   /** The scope whose names a function's parameters are. */
   of: Map<t.Node, Scope>;
   /** Uses of names that nothing in the program declares. */
@@ -149,6 +151,7 @@ export function readScopes(program: t.Program): Scopes {
   const ids = new Set<string>();
   const loads: LoadFact[] = [];
   const madeEvents = new Set<string>();
+  const heard = new Set<string>();
   const open = (parent: Scope | undefined, owner: t.Node, fn: boolean): Scope => {
     const scope: Scope = { parent, owner, isFunction: fn, names: new Map() };
     if (fn) of.set(owner, scope);
@@ -244,6 +247,7 @@ export function readScopes(program: t.Program): Scopes {
     noteIds(node, ids);
     noteLoads(node, loads);
     noteMadeEvent(node, madeEvents);
+    noteHeard(node, heard);
     switch (node.type) {
       case 'Identifier':
         use(node, scope, 'value');
@@ -443,6 +447,7 @@ export function readScopes(program: t.Program): Scopes {
     ids,
     loads,
     madeEvents,
+    heard,
     of,
     bind(node, scope) {
       uses.length = 0;

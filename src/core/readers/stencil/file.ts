@@ -31,7 +31,6 @@ import {
   use,
 } from '../script/unit';
 import { valueOf } from '../script/values';
-import { eachChild } from '../script/walk';
 import { stencilDialect } from './dialect';
 import { settleSlots, stencilMarkup } from './markup';
 import { readElementClass } from './members';
@@ -69,30 +68,8 @@ export function readStencilFile(path: string, text: string): FileFacts {
   // Whoever finds an element on the page may read what it keeps.
   facts.elementReads = FINDS.test(text) ? memberReads(program) : [...scopes.elementReads];
   noteFound(facts, scopes);
-  const heard = heardNames(program);
-  if (heard.length) facts.heardNames = heard;
   if (facts.components.length) facts.language = 'stencil';
   return facts;
-}
-
-/** `el.addEventListener('gaugeRead', …)`, wherever it is called. */
-function heardNames(program: t.Program): string[] {
-  const found = new Set<string>();
-  const look = (node: t.Node): void => {
-    if (node.type === 'CallExpression' || node.type === 'OptionalCallExpression') {
-      const { callee } = node;
-      const method =
-        (callee.type === 'MemberExpression' || callee.type === 'OptionalMemberExpression') &&
-        callee.property.type === 'Identifier'
-          ? callee.property.name
-          : undefined;
-      const name = method === 'addEventListener' ? textOf(node.arguments[0]) : undefined;
-      if (name !== undefined) found.add(name);
-    }
-    eachChild(node, look);
-  };
-  look(program);
-  return [...found];
 }
 
 function readValues(stencil: StencilFile): void {
@@ -111,7 +88,7 @@ function readValues(stencil: StencilFile): void {
       const kind = decoratorsOf(node, names).find(({ name }) => name === 'Component');
       const tag = kind && textOf(metadata(kind.args[0]).get('tag'));
       file.units.set(node, value.name);
-      if (tag !== undefined) (facts.registers ??= []).push({ name: tag, local: value.name });
+      if (tag !== undefined) (facts.registers ??= []).push({ name: tag, local: value.name, element: true });
       unit(value, () => classOf(stencil, one, node, kind && metadata(kind.args[0])));
     } else if (isFunction(node) && isNamedLikeComponent(one.id?.name ?? '') && node.hasMarkup) {
       file.units.set(node, value.name);

@@ -1,7 +1,6 @@
 /** Tags: elements of one's own with listeners, slots and handles; functions that draw. */
 import type * as t from '@babel/types';
 import type { AttributeFact } from '../../model/facts';
-import { pascal } from '../../model/names';
 import { attribute } from '../script/attributes';
 import { ownMember } from '../script/classes';
 import type { MarkupDialect } from '../script/jsx';
@@ -9,7 +8,8 @@ import { portSymbol } from '../script/ports';
 import { isFunction } from '../script/scope';
 import { type Ctx, spanOf, unwrap, use } from '../script/unit';
 import { eachChild } from '../script/walk';
-import { eventOf, isOwnTag, propOf, type StencilNames } from './names';
+import { elementName, isOwnTag, propOf } from '../../model/own-elements';
+import { eventOf, type StencilNames } from './names';
 import { isStencilUnit, type StencilUnit } from './unit';
 
 export function stencilMarkup(names: StencilNames): MarkupDialect {
@@ -19,8 +19,10 @@ export function stencilMarkup(names: StencilNames): MarkupDialect {
       return isOwnTag(tag) && eventOf(name) !== undefined ? 'listen' : 'value';
     },
     attributeName: (name, tag) => (isOwnTag(tag) ? (eventOf(name) ?? propOf(name)) : name),
+    spelling: (name, tag) =>
+      isOwnTag(tag) && eventOf(name) !== undefined ? { spelled: 'listener' } : undefined,
     isTagged: (name) => name === 'ref' || name === 'slot',
-    registeredAs: (tag) => (isOwnTag(tag) ? pascal(tag) : undefined),
+    registeredAs: elementName,
     isGroup: (_u, tag) => /^(Host|Fragment)$/.test(names(tag) ?? ''),
     tagged: (u, index, node, ctx) => isStencilUnit(u) && noteTag(u, index, node, ctx),
     provider: () => false,

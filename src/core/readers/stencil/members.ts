@@ -10,7 +10,8 @@ import { annotationOf, readType, typeArguments } from '../script/type-expr';
 import { addSymbol, inferContext, noteRead, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { eachChild } from '../script/walk';
 import { handleMember } from './markup';
-import { eventWith, propOf } from './names';
+import { propOf } from '../../model/own-elements';
+import { eventWith } from './names';
 import type { StencilUnit } from './unit';
 
 /** Methods that run before anything is drawn. */

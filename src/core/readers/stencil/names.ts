@@ -38,9 +38,6 @@ export function stencilNames(imports: ImportFact[]): StencilNames {
 
 export const usesStencil = (_path: string, text: string): boolean => /from\s*['"]@stencil\/core/.test(text);
 
-/** Components have names with a dash, as elements of one's own must. */
-export const isOwnTag = (tag: string): boolean => /^[a-z][\w.]*-[\w.-]*$/.test(tag);
-
 /** `onGaugeRead` listens for `gaugeRead`. */
 export const eventOf = (attribute: string): string | undefined => {
   const [, first, rest] = /^on([A-Z])(.*)$/.exec(attribute) ?? [];
@@ -63,9 +60,3 @@ export const eventWith = (detail: TypeExpr): TypeExpr => ({
   open: true,
   ...(detail.t === 'lit' || (detail.t === 'object' && detail.fresh) ? { fresh: true } : {}),
 });
-
-/** Attributes have dashes where the names of props have capitals: `wind-speed`, `windSpeed`. */
-export const propOf = (attribute: string): string =>
-  /^(data|aria)-/.test(attribute)
-    ? attribute
-    : attribute.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());

@@ -2,6 +2,7 @@
 import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/facts';
+import { isOwnTag } from '../../model/own-elements';
 import { lit, UNKNOWN } from '../../model/types';
 import { attribute, calledBy, isPlain, isProp, lookedUp, spread, writeBack } from '../script/attributes';
 import { declarePattern, pathsIn } from '../script/patterns';
@@ -18,6 +19,7 @@ import { eventSymbol, othersSymbol, type SvelteUnit } from './unit';
 export function readAttributes(u: SvelteUnit, node: Tag, index: number, at: At): Scope {
   const fact = u.facts.render[index]!;
   const plain = isPlain(fact);
+  const isOwn = fact.tag !== undefined && isOwnTag(fact.tag.name);
   let { scope } = at;
   for (const one of node.attributes) {
     if (one.type === 'LetDirective') {
@@ -27,7 +29,7 @@ export function readAttributes(u: SvelteUnit, node: Tag, index: number, at: At):
     const read = readAttribute(u, one, index, at);
     if (!read) continue;
     u.facts.render[index]!.lowercase?.given.push(read.name);
-    if (!plain || read.mode !== 'value' || /^on/.test(read.name)) fact.attributes.push(read);
+    if (!plain || isOwn || read.mode !== 'value' || /^(slot$|on)/.test(read.name)) fact.attributes.push(read);
   }
   return scope;
 }

@@ -9,7 +9,8 @@ import {
 } from '../../link/sites';
 import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
-import { bareName, isCallbackName, nearest } from '../../model/names';
+import { bareName, isCallbackName, nearest, publicName } from '../../model/names';
+import { spelledAs } from '../../model/own-elements';
 import { oncePer } from '../../model/once-per';
 import { isPageAttribute, isPageEvent } from '../../model/page-names';
 import type { Component, Site } from '../../model/project';
@@ -95,7 +96,9 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
       !isKeptByWrapper(site, one.name) &&
       !target.ports.has(one.name) &&
       !isAlwaysKnown(one.name) &&
-      one.name !== target.facts.traits.contentPort,
+      one.name !== target.facts.traits.contentPort &&
+      // Styles and scripts of a page may look for anything that is written on an element.
+      (!one.plain || meant(site, target, one) !== undefined),
   );
 }
 
@@ -170,6 +173,10 @@ function meant(site: Site, target: Component, attribute: AttributeFact): string 
   return nearest(attribute.name, free);
 }
 
+/** An element takes it all the same, and may do something with it. */
+const isMild = ({ open, facts: { traits } }: Component, { plain }: AttributeFact): boolean =>
+  (plain && traits.bySelectors === true) || (open && traits.attributesFallThrough);
+
 export function unknownReport({ owner, target, site, attribute, channel }: UnknownName): Report {
   const near = meant(site, target, attribute);
   const place = attributePlace(site, attribute);
@@ -180,9 +187,7 @@ export function unknownReport({ owner, target, site, attribute, channel }: Unkno
     port: { channel, name: attribute.name },
     site: site.id,
     nodes: [],
-    ...(channel === 'prop' && (attribute.plain || (target.open && target.facts.traits.attributesFallThrough))
-      ? { level: 'warning' as const }
-      : {}),
+    ...(channel === 'prop' && isMild(target, attribute) ? { level: 'warning' as const } : {}),
     place,
     message: `${owner.name} ${does} "${attribute.name}", but ${target.name} ${lacks}.${near ? ` Did you mean "${near}"?` : ''}`,
     trail: [
@@ -197,7 +202,9 @@ export function unknownReport({ owner, target, site, attribute, channel }: Unkno
             'drop',
           ),
     ],
-    ...(near ? { suggestion: near, edit: { place, text: near } } : {}),
+    ...(near
+      ? { suggestion: near, edit: { place, text: spelledAs(publicName(near), attribute.spelled) } }
+      : {}),
   };
 }
 

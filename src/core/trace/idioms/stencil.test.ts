@@ -12,7 +12,38 @@ const app = (parts: string, page = '<q-app seed="a"></q-app>') => ({
   'index.html': `<html><body>${page}</body></html>`,
 });
 
+/** An element that shows what it is given, and one that hands up what it keeps, on a page of their own. */
+const paged = (markup: string, code: string) => app('', `${markup}<script>${code}</script>`);
+
 const LIST: Idiom[] = [
+  {
+    what: 'a script of a page hears one element and passes to another',
+    sources: paged(
+      '<q-btn></q-btn><q-leaf></q-leaf>',
+      `const leaf = document.querySelector('q-leaf'); document.querySelector('q-btn').addEventListener('save', (e) => { leaf.x = e.detail; });`,
+    ),
+    from: 'Btn:event:save',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'a script of a page keeps it in between',
+    sources: paged(
+      '<q-btn id="b"></q-btn><q-leaf></q-leaf>',
+      `let kept = ''; const show = () => document.querySelector('q-leaf').setAttribute('x', kept); document.getElementById('b').addEventListener('save', (e) => { kept = e.detail; show(); });`,
+    ),
+    from: 'Btn:event:save',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'only the element that is found gets it',
+    sources: paged(
+      '<q-btn></q-btn><q-leaf></q-leaf><q-other></q-other>',
+      `document.querySelector('q-btn').addEventListener('save', (e) => { document.querySelector('q-other').x = e.detail; });`,
+    ),
+    from: 'Btn:event:save',
+    to: [],
+    not: ['Leaf:prop:x'],
+  },
   {
     what: 'listener to state',
     sources: app(
@@ -73,6 +104,7 @@ const LIST: Idiom[] = [
     what: 'list',
     sources: app(
       `@Component({ tag: 'q-app' }) export class App { @Prop() seed: string[]; render() { return this.seed.map((s) => <q-leaf x={s} />); } }`,
+      '<q-app></q-app>',
     ),
     from: 'App:prop:seed',
     to: ['Leaf:prop:x'],

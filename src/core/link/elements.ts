@@ -1,0 +1,90 @@
+/**
+ * Tags of elements that the project defines, in markup of other languages: they are call sites, too. What is written on
+ * them are attributes and listeners of the page, and what is nested in them names its slot for itself.
+ */
+import type { AttributeFact, RenderFact } from '../model/facts';
+import { isOwnTag, propOf } from '../model/own-elements';
+import { isPageEvent } from '../model/page-names';
+import type { Component } from '../model/project';
+import type { Registry } from './registry';
+
+/** Makes call sites of such tags. */
+export function settleElements(components: Component[], registry: Registry): void {
+  if (!registry.hasElements) return;
+  for (const owner of components)
+    if (!owner.facts.traits.isElement || owner.facts.traits.bySelectors) settle(owner);
+
+  function settle(owner: Component): void {
+    const { render } = owner.facts;
+    const found = new Map<number, Component>();
+    render.forEach(({ kind, tag }, index) => {
+      if ((kind !== 'element' && kind !== 'site') || !tag || !isOwnTag(tag.name)) return;
+      const target = registry.element(tag.name);
+      if (target) found.set(index, components[target.component]!);
+    });
+    if (!found.size) return;
+    const changed = [...render];
+    for (const [index, target] of found) {
+      const node = changed[index]!;
+      const attributes = node.attributes.map((one) => given(one, target));
+      changed[index] = { ...node, kind: 'site', attributes };
+    }
+    changed.forEach((node, index) => {
+      const target = found.get(node.parent);
+      if (!target || node.slot !== undefined) return;
+      const slot = node.attributes.find((one) => one.name === 'slot');
+      if (!slot) return;
+      const around = changed[node.parent]!;
+      const { type } = slot.value;
+      if (type?.t !== 'lit' || typeof type.v !== 'string') {
+        // It may fill any of them.
+        changed[node.parent] = { ...around, attributes: [...around.attributes, anyOf(slot)] };
+        return;
+      }
+      const name = `#${type.v}`;
+      const { start, end } = slot;
+      const value = { kind: 'content' as const, content: [index], start, end };
+      const fill: AttributeFact = { name, nameStart: start, nameEnd: end, mode: 'value', value, start, end };
+      changed[index] = { ...node, slot: name };
+      changed[node.parent] = { ...around, attributes: [...around.attributes, fill] };
+    });
+    for (const index of found.keys()) changed[index] = withNested(changed, index);
+    owner.facts = { ...owner.facts, render: changed };
+  }
+}
+
+/** Something is nested that names no slot. */
+function withNested(render: RenderFact[], index: number): RenderFact {
+  const { nested, ...node } = render[index]!;
+  if (!nested) return node;
+  const inside = render.filter((one) => one.parent === index);
+  return inside.length && inside.every((one) => one.slot !== undefined) ? node : { ...node, nested };
+}
+
+const anyOf = ({ start, end }: AttributeFact): AttributeFact => ({
+  name: '...',
+  nameStart: start,
+  nameEnd: end,
+  mode: 'spread',
+  value: { kind: 'computed', start, end },
+  start,
+  end,
+});
+
+/** An attribute of the page as what it is to the element: a prop by its own name, or a listener. */
+function given(one: AttributeFact, target: Component): AttributeFact {
+  if (one.mode !== 'value' || one.name.startsWith('#')) return one;
+  const event = /^on(.+)$/.exec(one.name)?.[1];
+  if (event !== undefined) {
+    const lower = event.charAt(0).toLowerCase() + event.slice(1);
+    const name = `@${declares(target, `@${event}`) ? event : lower}`;
+    return isPageEvent(name.toLowerCase()) && !declares(target, name)
+      ? one
+      : { ...one, name, nameStart: one.nameStart + 2, mode: 'listen' };
+  }
+  // Nobody has to take what is written on an element.
+  return { ...one, name: propOf(one.name), plain: true };
+}
+
+const declares = ({ facts, mixins }: Component, name: string): boolean =>
+  facts.ports.some((one) => one.name === name) || mixins.some((one) => declares(one, name));

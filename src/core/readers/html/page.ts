@@ -1,0 +1,129 @@
+/** What a page draws of the project's elements, and what its scripts do with them. */
+import type { AttributeFact, FileFacts, RenderFact, Span, Traits } from '../../model/facts';
+import { lit } from '../../model/types';
+import { attribute } from '../script/attributes';
+import { readSilences } from '../script/comments';
+import { newUnit } from '../script/new-unit';
+import { readScopes } from '../script/scope';
+import { parseScript } from '../script/parse';
+import { readTypes } from '../script/modules';
+import { emptyFacts, fileContext, SETUP, type Unit } from '../script/unit';
+import type { NamedType } from '../script/type-expr';
+import { elementName, isOwnTag, propOf } from '../../model/own-elements';
+import { pageDialect } from './dialect';
+import { Elements } from './elements';
+import type { PageTag, PageTags } from './tags';
+
+const PAGE_TRAITS: Traits = {
+  callbackProps: false,
+  attributesFallThrough: false,
+  refExposes: 'nothing',
+  statementHandlers: false,
+  inputsWritable: false,
+  plainState: true,
+  contentPort: '#default',
+  contextByIdentity: false,
+  contextAtSetup: true,
+};
+
+/** Scripts of a page have no types of their own. */
+const plainTypes: NamedType = () => undefined;
+
+/** Types that scripts may have, so that they are code which runs on the page. */
+const CODE = /^(|module|(text|application)\/(java|ecma)script)$/i;
+
+/** Adds the loose code of the page, if any of its tags may be an element of the project. */
+export function readComponentsOf(facts: FileFacts, { tags, scripts }: PageTags, text: string): void {
+  const whole = { start: 0, end: text.length };
+  const name = facts.path.split('/').at(-1)!;
+  const component = emptyFacts(name, whole, { start: 0, end: 0 }, PAGE_TRAITS);
+  component.role = 'module';
+  const nodes = drawn(tags, component.render);
+  const elements = new Elements(tags, nodes, component.render);
+  const file = fileContext(facts.path, text, plainTypes);
+  let u: Unit | undefined;
+  const codes = tags.filter((one) => one.name === 'script');
+  codes.forEach((tag, at) => {
+    const said = (wanted: string) => tag.attributes.find((one) => one.name === wanted)?.value;
+    const from = said('src');
+    if (from !== undefined) {
+      if (!isBuilt(from)) elements.open(tag);
+    } else if (CODE.test(said('type') ?? '')) readScript(scripts[at]!);
+  });
+  elements.settle();
+  facts.components.push(component);
+
+  /** One script of the page: names of others are not known in it. */
+  function readScript({ start, end }: Span): void {
+    const parsed = parseScript('page.js', text.slice(start, end), { offset: start });
+    if ('problem' in parsed) {
+      const { message, column } = parsed.problem;
+      const lines = text.slice(0, column - 1).split('\n');
+      (facts.flaws ??= []).push({
+        path: facts.path,
+        message,
+        line: lines.length,
+        column: lines.at(-1)!.length + 1,
+      });
+      elements.open({ start, end });
+      return;
+    }
+    const { program, comments } = parsed;
+    const scopes = readScopes(program);
+    facts.types.push(...readTypes(program, plainTypes));
+    facts.silences.push(...readSilences(comments, text));
+    facts.ids.push(...scopes.ids);
+    facts.madeEvents = [...(facts.madeEvents ?? []), ...scopes.madeEvents];
+    facts.heardNames = [...(facts.heardNames ?? []), ...scopes.heard];
+    // What the scripts do is told together.
+    u ??= newUnit(component, program, pageDialect(elements), file);
+    u.statements(program.body, SETUP);
+  }
+}
+
+/** What the compilers of such elements build is the project itself; what stands at an address of elsewhere knows nothing of it. */
+const isBuilt = (from: string): boolean => /(^|\/)build\/|^(https?:)?\/\//.test(from);
+
+/** Elements of one's own and all that is nested in them, as render nodes; gives the node of each tag. */
+function drawn(tags: PageTag[], render: RenderFact[]): Map<number, number> {
+  const nodes = new Map<number, number>();
+  tags.forEach((tag, index) => {
+    const parent = nodes.get(tag.parent);
+    const own = isOwnTag(tag.name);
+    if (!own && parent === undefined) return;
+    const { start, end } = tag;
+    const at = { start: start + 1, end: start + 1 + tag.name.length };
+    const around = parent === undefined ? undefined : tags[tag.parent]!;
+    const isInside = around !== undefined && isOwnTag(around.name);
+    const slot = isInside ? tag.attributes.find((one) => one.name === 'slot' && one.value) : undefined;
+    const node: RenderFact = {
+      kind: own ? 'site' : 'element',
+      parent: parent ?? -1,
+      tag: { name: tag.name, ...(own ? { global: elementName(tag.name)! } : { plain: true }), ...at },
+      attributes: own ? tag.attributes.flatMap(given) : [],
+      ...(own && parent === undefined ? { mounted: at } : {}),
+      ...(own && tag.textual ? { nested: true } : {}),
+      ...(slot ? { slot: `#${slot.value}` } : {}),
+      start,
+      end,
+    };
+    nodes.set(index, render.push(node) - 1);
+    if (!isInside) return;
+    const outer = render[parent!]!;
+    if (slot) {
+      const content = { kind: 'content' as const, content: [nodes.get(index)!], ...slot.at };
+      outer.attributes.push(attribute(`#${slot.value}`, slot, 'value', content, slot));
+    } else outer.nested = true;
+  });
+  return nodes;
+}
+
+/** What stands on every tag, and what frameworks of templates put there for themselves. */
+const OF_PAGE = /^(slot|on[a-z]+|(v|x|hx|ng)-.*|[:@#*[(.].*)$/;
+
+function given({ name, nameEnd, value, at, start, end }: PageTag['attributes'][number]): AttributeFact[] {
+  if (OF_PAGE.test(name)) return [];
+  const text = { kind: 'literal' as const, type: lit(value), ...at };
+  const read = attribute(propOf(name), { start, end: nameEnd }, 'value', text, { start, end });
+  return [{ ...read, plain: true, spelled: 'dashed' }];
+}
