@@ -313,9 +313,9 @@ function readModule(
   if (component.render.length || keeps || hasReducer(component)) facts.components.push(component);
 }
 
-/** It makes objects of classes, which keep something for all that use the module. */
-const keepsObjects = ({ symbols, calls }: ComponentFacts): boolean =>
-  symbols.some(({ kind, init }) => kind === 'derived' && init?.from && calls[init.from.call]!.made);
+/** What classes or functions made for it may keep something for all that use the module. */
+const keepsObjects = ({ symbols }: ComponentFacts): boolean =>
+  symbols.some(({ kind, init }) => kind === 'derived' && init?.from);
 
 /** A function that is given what there is and something more, and gives back what there was, or that with changes. */
 function hasReducer({ functions }: ComponentFacts): boolean {

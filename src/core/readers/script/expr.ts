@@ -234,11 +234,32 @@ function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpressi
       read.end = node.end!;
       if (node.type === 'OptionalMemberExpression') read.soft = true;
     }
-    return { ...object, path: [...object.path!, name], ...spanOf(node) };
+    const component = object.component && { component: `${object.component}.${name}` };
+    return { ...object, path: [...object.path!, name], ...spanOf(node), ...component };
   }
-  if (object.component) return { ...computed(node, object), component: `${object.component}.${name}` };
+  if (object.component)
+    return { ...sharedMember(u, node, object, name), component: `${object.component}.${name}` };
   return computed(node, object);
 }
+
+/** A member of what a module keeps, which is that member and no other. */
+function sharedMember(u: Unit, node: t.Node, object: ExprFact, name: string): ExprFact {
+  const [symbol, more] = object.uses ?? [];
+  const isShared = symbol !== undefined && more === undefined && u.facts.symbols[symbol]!.kind === 'shared';
+  return isShared ? { kind: 'member', symbol, path: [name], ...spanOf(node) } : computed(node, object);
+}
+
+/** What is called is known by its name, where that is one of a module. */
+const asName = (callee: ExprFact): ExprFact =>
+  callee.kind === 'member' && callee.component
+    ? {
+        kind: 'computed',
+        uses: [callee.symbol!],
+        component: callee.component,
+        start: callee.start,
+        end: callee.end,
+      }
+    : callee;
 
 function readArguments(u: Unit, args: t.Node[], ctx: Ctx): ExprFact[] {
   return args.map((arg) =>
@@ -248,6 +269,12 @@ function readArguments(u: Unit, args: t.Node[], ctx: Ctx): ExprFact[] {
 
 /** Names of functions whose state belongs to their caller. */
 const HOOK = /(^|\.)use[A-Z]/;
+/** Functions that may make what a module keeps. */
+const MAKER = /(^|\.)(create|make|init|setup|build)[A-Z]/;
+
+/** Whether what a function keeps is its caller's: of a hook any time, of one that makes something where a module calls it once. */
+const isFollowed = (u: Unit, name: string, { fn }: Ctx): boolean =>
+  (u.dialect.follows ?? HOOK).test(name) || (u.facts.role === 'module' && fn < 0 && MAKER.test(name));
 
 function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ctx: Ctx): ExprFact {
   const taken = u.dialect.call(u, node, ctx);
@@ -268,7 +295,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   ) {
     return readLoop(u, node, calleeNode, ctx);
   }
-  const callee = readExpr(u, calleeNode, ctx);
+  const callee = asName(readExpr(u, calleeNode, ctx));
   const named = u.dialect.called?.(u, callee, node);
   const noteCalled = (args: ExprFact[]): void => {
     for (const one of named ? [callee, named] : [callee]) noteInvoke(u, one, args, spanOf(node), ctx);
@@ -347,7 +374,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     ...(callee.kind === 'member' ? holding(u, callee) : NOTHING),
   };
   if (callee.component) {
-    const hook = (u.dialect.follows ?? HOOK).test(callee.component);
+    const hook = isFollowed(u, callee.component, ctx);
     const call: PlainCallFact = { name: callee.component, where: ctx.where, fn: ctx.fn, ...spanOf(node) };
     const index = u.facts.calls.push(call) - 1;
     const named = calledName(calleeNode);
@@ -422,7 +449,7 @@ function calledName(callee: t.Node): Binding | undefined {
 function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
   const taken = u.dialect.made?.(u, node, ctx);
   if (taken) return taken;
-  const callee = use(u, readExpr(u, node.callee, ctx), ctx);
+  const callee = asName(use(u, readExpr(u, node.callee, ctx), ctx));
   const args = readArguments(u, node.arguments, ctx);
   const result = computed(node, ...args);
   if (!callee.component) return result;

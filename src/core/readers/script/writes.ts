@@ -153,7 +153,8 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
     u.facts.reads.length = before;
     if (bare.computed) use(u, u.expr(bare.property, ctx), ctx);
     const path = bare.computed ? [...(object.path ?? []), ANY] : object.path;
-    if (object.symbol !== undefined && (object.kind === 'identity' || object.kind === 'member')) {
+    const isOwn = object.kind === 'identity' || (object.kind === 'member' && !object.component);
+    if (object.symbol !== undefined && isOwn) {
       u.facts.writes.push({
         symbol: object.symbol,
         ...(path ? { path } : {}),

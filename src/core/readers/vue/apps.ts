@@ -13,7 +13,8 @@ import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { optionsOf, readOptionsComponent } from './module';
 import { isApp, isMounting } from './mounting';
-import { FOLLOWED, nameOfGiven, pascal, VUE_TRAITS } from './names';
+import { isComposable } from './composables';
+import { nameOfGiven, pascal, VUE_TRAITS } from './names';
 import type { VueUnit } from './unit';
 
 /** The loose code of the file: mounted apps, registrations, route tables. */
@@ -28,7 +29,7 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   const loose = program.body.filter(
     (node) =>
       !skip.has(node) &&
-      !(node.type === 'FunctionDeclaration' && FOLLOWED.test(node.id?.name ?? '')) &&
+      !(node.type === 'FunctionDeclaration' && isComposable(vue.names, node.id?.name ?? '', node)) &&
       node.type !== 'ExportDefaultDeclaration',
   );
   u.statements(loose, SETUP);

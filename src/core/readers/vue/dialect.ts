@@ -24,6 +24,7 @@ import {
   declareReactive,
   declareRef,
   declareToRef,
+  readToRef,
   readComputed,
 } from './state';
 import { attrsSymbol, eventSymbol, isVueUnit, type VueUnit } from './unit';
@@ -127,6 +128,8 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
           return consume(u, node, ctx);
         case 'computed':
           return readComputed(u, node, ctx);
+        case 'toRef':
+          return readToRef(u, node);
         case 'createApp': {
           const [tag, props] = node.arguments;
           // A tree of its own, made while the page runs.

@@ -13,7 +13,8 @@ import { lazyOf } from '../script/lazy';
 import { valueOf } from '../script/values';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
-import { FOLLOWED, VUE_TRAITS, type VueNames } from './names';
+import { isComposable, sharedComposable } from './composables';
+import { VUE_TRAITS, type VueNames } from './names';
 import { readFunctional } from './functional';
 import { defines, type GivenOptions, isWhole, noteMaker, OPTIONS, optionsGiven } from './given-options';
 import { readOptions } from './options/options';
@@ -45,11 +46,13 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       continue;
     }
     const store = storeOf(facts.imports, node);
+    const shared = sharedComposable(name, node);
     const isPlainClass = node.type === 'ClassDeclaration' && !node.superClass && one.id !== undefined;
     if (
       store ||
+      shared ||
       isPlainClass ||
-      (isFunction(node) && (FOLLOWED.test(name) || isRenderFunction(vue, node, name)))
+      (isFunction(node) && (isComposable(vue.names, name, node) || isRenderFunction(vue, node, name)))
     ) {
       facts.values.push({
         ...base,
@@ -57,7 +60,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
         component: -1,
         type: valueOf(one, vue.names.call, types).type ?? UNKNOWN,
       });
-      helpers.push({ one, made: store ?? node, component: facts.values.length - 1 });
+      helpers.push({ one, made: store ?? shared ?? node, component: facts.values.length - 1 });
       continue;
     }
     const value = valueOf(one, (call) => ownCall(vue.names, call), types);
@@ -73,7 +76,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     const store = storeOf(facts.imports, one.node);
     if (store) facts.components.push(readStore(vue, one, store));
     else if (made.type === 'ClassDeclaration') readPlainClass(vue, one, made);
-    else readComposable(vue, one, made as t.Function);
+    else readComposable(vue, one, made as t.Function, made !== unwrap(one.node));
   }
 }
 
@@ -229,7 +232,8 @@ function readPlainClass(vue: VueFile, { id }: NamedNode, node: t.Class): void {
   vue.facts.components.push(component);
 }
 
-function readComposable(vue: VueFile, one: NamedNode, fn: t.Function): void {
+/** `single`: whoever calls it gets the same. */
+function readComposable(vue: VueFile, one: NamedNode, fn: t.Function, single: boolean): void {
   const component = emptyFacts(
     one.id?.name ?? nameFromPath(vue.file.path),
     spanOf(fn),
@@ -237,6 +241,7 @@ function readComposable(vue: VueFile, one: NamedNode, fn: t.Function): void {
     VUE_TRAITS,
   );
   component.role = 'helper';
+  if (single) component.single = true;
   const u = openUnit(vue, component, fn);
   readHelper(u, fn);
   closeUnit(vue, u);

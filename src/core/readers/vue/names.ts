@@ -87,8 +87,8 @@ const MACROS = new Set([
   'defineModel',
 ]);
 
-/** Composables, and functions that provide or inject for whoever calls them. */
-export const FOLLOWED = /(^|\.)(use|inject|provide)[A-Z]/;
+/** Composables, functions that provide or inject for whoever calls them, and those that may make what others keep. */
+export const FOLLOWED = /(^|\.)(use|inject|provide|create|make|init|setup)[A-Z]/;
 
 export interface VueNames {
   /** Vue's name of what a call calls, or undefined if it is something else. */

@@ -144,12 +144,28 @@ export function declareHandle(u: VueUnit, pattern: t.LVal, call: t.CallExpressio
   return true;
 }
 
+/** The props that the first argument of a call is. */
+function bagOf(u: VueUnit, { arguments: [first] }: Call): number | undefined {
+  const object = first && unwrap(first);
+  const symbol = object?.type === 'Identifier' ? symbolOf(u, object) : undefined;
+  return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'bag' ? symbol : undefined;
+}
+
+/** The same where it is handed on: `useInfo(toRef(props, 'no'))`. */
+export function readToRef(u: VueUnit, call: Call): ExprFact | undefined {
+  const [, second] = call.arguments;
+  const bag = bagOf(u, call);
+  if (bag === undefined || second?.type !== 'StringLiteral') return undefined;
+  const symbol = propSymbol(u, second.value, spanOf(second), 'read');
+  return { kind: 'identity', symbol, type: { t: 'sym', s: symbol }, ...spanOf(call) };
+}
+
 /** `toRef(props, 'x')`, `toRefs(props)`: each is the prop itself. */
 export function declareToRef(u: VueUnit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
   const [first, second] = call.arguments;
   const object = first && unwrap(first);
-  const bag = object?.type === 'Identifier' ? symbolOf(u, object) : undefined;
-  const isBag = bag !== undefined && u.facts.symbols[bag]!.kind === 'bag';
+  const bag = bagOf(u, call);
+  const isBag = bag !== undefined;
   if (isBag && second?.type === 'StringLiteral' && pattern.type === 'Identifier' && pattern.binding) {
     const symbol = propSymbol(u, second.value, spanOf(second), 'read');
     u.refs.set(pattern.binding, symbol);
