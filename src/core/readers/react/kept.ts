@@ -1,7 +1,7 @@
 /** What the loose code of a module keeps between renders: variables that are set anew, and collections that are filled. */
 import type * as t from '@babel/types';
 import { UNKNOWN } from '../../model/types';
-import type { Binding } from '../script/scope';
+import type { Binding, Scope } from '../script/scope';
 import { bindThis } from '../script/self';
 import { memberName } from '../script/type-expr';
 import { addState, SETUP, typeOf, type Unit, unwrap, use } from '../script/unit';
@@ -27,7 +27,35 @@ function isKept({ id, init }: t.VariableDeclarator): boolean {
   if (id.type !== 'Identifier' || !id.binding) return false;
   if (id.binding.kind === 'let') return id.binding.reassigned;
   const value = init && unwrap(init);
-  return !!value && (isCollection(value) || bindThis(value, id) || namesItself(id.binding, value));
+  return (
+    !!value &&
+    ((isCollection(value) && !isMemo(id.binding)) || bindThis(value, id) || namesItself(id.binding, value))
+  );
+}
+
+/**
+ * Only one plain function uses the collection: it remembers its own results there, and gives nobody what it worked out for
+ * others.
+ */
+function isMemo({ uses }: Binding): boolean {
+  const around = new Set(uses.map(({ scope }) => outermost(scope)));
+  const [only] = around;
+  return around.size === 1 && only !== undefined && !/^(use)?[A-Z]/.test(nameOf(only));
+}
+
+/** The function of the module that a scope stands in. */
+function outermost(scope: Scope): Scope | undefined {
+  let found: Scope | undefined;
+  for (let at: Scope | undefined = scope; at?.parent; at = at.parent) if (at.isFunction) found = at;
+  return found;
+}
+
+/** The name that a function of the module has, or is a constant of. */
+function nameOf({ owner, parent }: Scope): string {
+  if (owner.type === 'FunctionDeclaration') return owner.id?.name ?? '';
+  for (const { node, name } of parent?.names.values() ?? [])
+    if (node.type === 'VariableDeclarator' && node.init && unwrap(node.init) === owner) return name;
+  return '';
 }
 
 /** `const store = { held: '', put(v) { store.held = v; } }` */

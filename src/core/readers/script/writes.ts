@@ -1,6 +1,7 @@
 /** What is written: assignments, and methods that change what they are called on. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
+import { fillsCollection } from './collections';
 import { memberName } from './type-expr';
 import { type Ctx, isModuleLevel, mergeUses, spanOf, symbolOf, type Unit, unwrap, use } from './unit';
 import { eachChild } from './walk';
@@ -36,7 +37,9 @@ export function noteMutation(
     for (const one of sources) noteMembers(u, target, one, at, ctx);
     return;
   }
-  if (node.computed || node.property.type !== 'Identifier' || !isMutator(u, node.property.name)) return;
+  if (node.computed || node.property.type !== 'Identifier') return;
+  const method = node.property.name;
+  if (!isMutator(u, method) && !fillsCollection(node.object, method, args.length)) return;
   const uses = mergeUses(...args);
   const value: ExprFact | undefined = uses.length ? { kind: 'computed', uses, ...spanOf(at) } : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)

@@ -50,6 +50,15 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
     shares: true,
     declare(u, pattern, init, ctx) {
       if (!isSvelteUnit(u)) return false;
+      // A collection that tells when it changes is kept as a variable is.
+      if (
+        init.type === 'NewExpression' &&
+        pattern.type === 'Identifier' &&
+        own(memberName(init.callee) ?? '')
+      ) {
+        addState(u, pattern, use(u, u.expr(init, ctx), ctx), typeOf(u, init));
+        return true;
+      }
       const name = calledOwn(own, init);
       if (name === undefined) return false;
       const call = init as t.CallExpression;

@@ -59,6 +59,27 @@ const LIST: Idiom[] = [
     to: ['Leaf:prop:x'],
   },
   {
+    what: 'what a function remembers of its own results is nobody else’s',
+    sources:
+      reactApp(`const known = new WeakMap(); const widened = (doc) => { const found = known.get(doc); if (found) return found; const made = { doc }; known.set(doc, made); return made; };
+function Side({ y }) { return <Leaf x={widened(y)} />; }
+function Other({ z }) { return <Btn v={widened(z)} />; }
+function App({ seed }) { return <><Side y={seed} /><Other z="b" /></>; }`),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+    not: ['Btn:prop:v'],
+  },
+  {
+    what: 'what one function keeps and another gives is everybody’s',
+    sources:
+      reactApp(`const known = new Map(); const put = (id, doc) => { known.set(id, doc); }; const take = (id) => known.get(id);
+function Side({ y }) { return <Btn v={y} onSave={(v) => put('a', v)} />; }
+function Other({ z }) { return <Leaf x={take(z)} />; }
+function App({ seed }) { return <><Side y={seed} /><Other z="b" /></>; }`),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
     what: 'outlet context',
     sources: reactApp(
       `function App({seed}:any){ return <Routes><Route element={<Lay s={seed}/>}><Route path="a" element={<Pg/>}/></Route></Routes>; } function Lay({s}:any){ return <Outlet context={{s}}/>; } function Pg(){ const {s}=useOutletContext<any>(); return <Leaf x={s}/>; }`,
