@@ -333,7 +333,9 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
   const [value, setter] = pattern.elements;
   const first = call.arguments[reducer ? 1 : 0];
   const by = reducer && call.arguments[0] ? use(u, u.expr(call.arguments[0], ctx), ctx) : undefined;
-  const init = first ? use(u, u.expr(first, ctx), ctx) : undefined;
+  const starts = first ? use(u, u.expr(first, ctx), ctx) : undefined;
+  // It starts with what a function gives back, and holds no function.
+  const init = starts?.kind === 'function' && !reducer ? workedOut(u, starts) : starts;
   if (reducer) for (const arg of call.arguments.slice(2)) use(u, u.expr(arg, ctx), ctx);
   const written = typeArguments(call)[0];
   let type: TypeExpr = UNKNOWN;

@@ -34,6 +34,15 @@ import { noteWatcher } from './watched';
 const EFFECTS =
   /^(watch|watchEffect|watchPostEffect|watchSyncEffect|on(Before)?(Mount|Update|Unmount)|on(Mounted|Updated|Unmounted|Activated|Deactivated|ErrorCaptured|ServerPrefetch|ScopeDispose)|nextTick)$/;
 
+const KEPT = /^(shallow)?(Ref|ref|Reactive|reactive)$/;
+
+/** What a choice in an expression is made among. */
+function oneOf(node: t.Expression): t.Expression[] {
+  const bare = unwrap(node) as t.Expression;
+  if (bare.type === 'ConditionalExpression') return [...oneOf(bare.consequent), ...oneOf(bare.alternate)];
+  return bare.type === 'LogicalExpression' ? [...oneOf(bare.left), ...oneOf(bare.right)] : [bare];
+}
+
 export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node | undefined): Dialect {
   const dialect: Dialect = {
     follows: FOLLOWED,
@@ -42,6 +51,13 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       if (!isVueUnit(u)) return false;
       if (init.type === 'ThisExpression') return declareMembers(u, pattern);
       if (namesStore(u, pattern, init)) return true;
+      const kept = oneOf(init).find((one) => KEPT.test(names.call(one) ?? ''));
+      if (kept && kept !== init) {
+        // Whichever it is, it is kept.
+        if (!this.declare(u, pattern, kept, ctx)) return false;
+        for (const one of oneOf(init)) if (one !== kept) use(u, u.expr(one, ctx), ctx);
+        return true;
+      }
       const own = names.call(init);
       if (own === undefined) return false;
       const call = init as t.CallExpression;

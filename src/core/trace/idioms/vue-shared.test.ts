@@ -112,4 +112,13 @@ export const useKept = () => { const kept = ref(''); function put(v: string) { k
     to: ['Leaf:prop:x'],
     not: ['Btn:prop:v'],
   },
+  {
+    what: 'what is kept either way',
+    sources: vueApp(
+      `const props = defineProps<{ seed?: any; lazy?: boolean }>(); const kept = props.lazy ? shallowRef('') : ref(''); const put = () => { kept.value = props.seed; };`,
+      '<Leaf :x="kept" /><Btn @save="put" />',
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
 ]);
