@@ -16,6 +16,7 @@ import type { ComponentFacts } from '../../model/facts';
 import type { TypeExpr } from '../../model/types';
 import { unwrap } from '../script/unit';
 import { calledHook } from './dialect';
+import { isStateMaker } from './kept';
 import { isComponentType, type ReactNames } from './names';
 import type { Picker } from './selectors';
 import { isBoundName, unwrapComponent } from './unwrapped';
@@ -43,6 +44,8 @@ export interface Candidate {
   extends?: NonNullable<ComponentFacts['extends']>;
   /** A class of no framework: what `new` makes of it keeps what its fields keep. */
   plain?: true;
+  /** What its functions set goes on being there for whoever called it. */
+  keeps?: true;
   /** The base draws in its place. */
   drawsBase?: boolean;
   /** A ref is handed in beside the props. */
@@ -231,18 +234,20 @@ export function candidateOf(
     wrapped ||
     ((isNamedLikeComponent(name) || (isDefault && node.hasMarkup === true)) && draws);
   if (!component) {
-    const isHook = /^use[A-Z]/.test(name) || isSelector(node);
+    const isHook = (inFactory ? /^use([A-Z]|$)/ : /^use[A-Z]/).test(name) || isSelector(node);
     // What a call makes of a function is not that function.
     if (foreign && !node.hasMarkup) return undefined;
     if (names.creates && returnsOf(node).some((it) => isDrawn(unwrap(it), names) === 'drawn' && isCall(it)))
       node.hasMarkup = true;
-    if (inFactory ? !isHook : !isModule(one.scope) || !(node.hasMarkup || isHook)) return undefined;
+    const keeps = isModule(one.scope) && isStateMaker(name, node);
+    if (inFactory ? !isHook : !isModule(one.scope) || !(node.hasMarkup || isHook || keeps)) return undefined;
     return {
       name,
       role: 'helper',
       node,
       id: one.id,
       local,
+      ...(keeps ? { keeps } : {}),
       wrapped: false,
       injected: false,
       inherits: false,

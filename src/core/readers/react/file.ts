@@ -216,8 +216,11 @@ function readUnits(
     else {
       readParameters(u, node, candidate.role);
       if (candidate.role === 'component') noteClashes(u);
-      if (node.body.type === 'BlockStatement') u.statements(node.body.body, SETUP);
-      else {
+      if (node.body.type === 'BlockStatement') {
+        const kept = candidate.keeps && declareKept(u, node.body);
+        const rest = kept ? node.body.body.filter((one) => !kept.has(one)) : node.body.body;
+        u.statements(rest, SETUP);
+      } else {
         const body = use(u, u.expr(node.body, SETUP), SETUP, 'text');
         if (candidate.role === 'helper')
           component.result = { ...body, type: body.type ?? typeOf(u, node.body) };

@@ -4,15 +4,16 @@ import { UNKNOWN } from '../../model/types';
 import type { Binding, Scope } from '../script/scope';
 import { bindThis } from '../script/self';
 import { memberName } from '../script/type-expr';
-import { addState, SETUP, typeOf, type Unit, unwrap, use } from '../script/unit';
+import { returnsOf } from '../script/choices';
+import { addState, isModuleLevel, SETUP, typeOf, type Unit, unwrap, use } from '../script/unit';
 
-/** Declares such as state of the module; gives back the declarations that are done with. */
-export function declareKept(u: Unit, program: t.Program): ReadonlySet<t.Node> {
+/** Declares such as state of the module, or of the function; gives back the declarations that are done with. */
+export function declareKept(u: Unit, { body }: t.Program | t.BlockStatement): ReadonlySet<t.Node> {
   const done = new Set<t.Node>();
-  for (const node of program.body) {
+  for (const node of body) {
     const declared = node.type === 'ExportNamedDeclaration' ? node.declaration : node;
     if (declared?.type !== 'VariableDeclaration') continue;
-    const kept = declared.declarations.filter(isKept);
+    const kept = declared.declarations.filter((one) => isKept(one));
     if (kept.length !== declared.declarations.length) continue;
     for (const { id, init } of kept) {
       const symbol = addState(u, id as t.Identifier, undefined, init ? typeOf(u, init) : UNKNOWN);
@@ -29,9 +30,23 @@ function isKept({ id, init }: t.VariableDeclarator): boolean {
   const value = init && unwrap(init);
   return (
     !!value &&
-    ((isCollection(value) && !isMemo(id.binding)) || bindThis(value, id) || namesItself(id.binding, value))
+    ((isCollection(value) && !(isModuleLevel(id.binding) && isMemo(id.binding))) ||
+      bindThis(value, id) ||
+      namesItself(id.binding, value))
   );
 }
+
+/** Functions that make something which goes on keeping what they declare. */
+const MAKER = /^(create|make|init|setup|build)[A-Z]/;
+
+/** Whether such a function keeps anything: a variable that functions in it set, a collection; contexts are made otherwise. */
+export const isStateMaker = (name: string, node: t.Function): boolean =>
+  MAKER.test(name) &&
+  node.body.type === 'BlockStatement' &&
+  node.body.body.some(
+    (one) => one.type === 'VariableDeclaration' && one.declarations.some((part) => isKept(part)),
+  ) &&
+  returnsOf(node).some((one) => /^(Object|Array|New|Identifier)/.test(unwrap(one).type));
 
 /**
  * Only one plain function uses the collection: it remembers its own results there, and gives nobody what it worked out for

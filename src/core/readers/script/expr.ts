@@ -269,12 +269,6 @@ function readArguments(u: Unit, args: t.Node[], ctx: Ctx): ExprFact[] {
 
 /** Names of functions whose state belongs to their caller. */
 const HOOK = /(^|\.)use[A-Z]/;
-/** Functions that may make what a module keeps. */
-const MAKER = /(^|\.)(create|make|init|setup|build)[A-Z]/;
-
-/** Whether what a function keeps is its caller's: of a hook any time, of one that makes something where a module calls it once. */
-const isFollowed = (u: Unit, name: string, { fn }: Ctx): boolean =>
-  (u.dialect.follows ?? HOOK).test(name) || (u.facts.role === 'module' && fn < 0 && MAKER.test(name));
 
 function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ctx: Ctx): ExprFact {
   const taken = u.dialect.call(u, node, ctx);
@@ -374,7 +368,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     ...(callee.kind === 'member' ? holding(u, callee) : NOTHING),
   };
   if (callee.component) {
-    const hook = isFollowed(u, callee.component, ctx);
+    const hook = (u.dialect.follows ?? HOOK).test(callee.component);
     const call: PlainCallFact = { name: callee.component, where: ctx.where, fn: ctx.fn, ...spanOf(node) };
     const index = u.facts.calls.push(call) - 1;
     const named = calledName(calleeNode);

@@ -80,6 +80,50 @@ function App({ seed }) { return <><Side y={seed} /><Other z="b" /></>; }`),
     to: ['Leaf:prop:x'],
   },
   {
+    what: 'what a function makes for a module goes on being kept',
+    sources: {
+      ...reactApp(
+        `import { store } from './store'; function Side() { const x = useSyncExternalStore(store.subscribe, store.get); return <Leaf x={x} />; } function App({ seed }) { return <><Btn v={seed} onSave={(v) => store.set(v)} /><Side /></>; }`,
+      ),
+      'store.ts': `import { createStore } from './make'; export const store = createStore('');`,
+      'make.ts': `export function createStore(initial) { let state = initial; const heard = new Set(); return { get: () => state, set: (v) => { state = v; heard.forEach((s) => s()); }, subscribe: (f) => { heard.add(f); return () => heard.delete(f); } }; }`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'two that it makes are two',
+    sources: {
+      ...reactApp(
+        `import { one, two } from './store'; function Side() { return <><Leaf x={one.get()} /><Btn v={two.get()} /></>; } function App({ seed }) { return <><Btn onSave={() => one.set(seed)} /><Side /></>; }`,
+      ),
+      'store.ts': `import { createStore } from './make'; export const one = createStore(''); export const two = createStore('');`,
+      'make.ts': `export function createStore(initial) { let state = initial; return { get: () => state, set: (v) => { state = v; } }; }`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+    not: ['Btn:prop:v'],
+  },
+  {
+    what: 'state of a hook that starts lazily',
+    sources: reactApp(
+      `function useStored(first) { const [v, setV] = useState(() => localStorage.getItem('a') ?? first); const put = (n) => { setV(n); }; return [v, put]; } function App({ seed }) { const [w, setW] = useStored(''); return <><Btn v={seed} onSave={setW} /><Leaf x={w} /></>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'a context with its hook, made by a function',
+    sources: {
+      ...reactApp(
+        `import { createSafe } from './safe'; const [useThing, ThingProvider] = createSafe(); function Side() { const x = useThing(); return <Leaf x={x} />; } function App({ seed }) { return <ThingProvider value={seed}><Side /></ThingProvider>; }`,
+      ),
+      'safe.tsx': `import { createContext, useContext } from 'react'; export function createSafe() { const C = createContext(undefined); const use = () => { const v = useContext(C); if (v === undefined) throw new Error('x'); return v; }; return [use, C.Provider]; }`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
     what: 'outlet context',
     sources: reactApp(
       `function App({seed}:any){ return <Routes><Route element={<Lay s={seed}/>}><Route path="a" element={<Pg/>}/></Route></Routes>; } function Lay({s}:any){ return <Outlet context={{s}}/>; } function Pg(){ const {s}=useOutletContext<any>(); return <Leaf x={s}/>; }`,
