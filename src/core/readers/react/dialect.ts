@@ -37,7 +37,7 @@ import { declareStore } from './stores';
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
 
 /** Hooks, and what picks a part of what a store keeps. */
-const FOLLOWED = /(^|\.)(use|select|create|make|init|setup|build)[A-Z]|Selector$/;
+const FOLLOWED = /(^|\.)(use|select)[A-Z]|Selector$|^(create|make|init|setup|build)[A-Z]/;
 
 type Call = t.CallExpression | t.OptionalCallExpression;
 

@@ -1,6 +1,13 @@
 /** React's elements: tags, fragments, providers, and elements made by a call. */
 import type * as t from '@babel/types';
-import type { AttributeFact, ExprFact, SymbolFact } from '../../model/facts';
+import type {
+  AttributeFact,
+  ExprFact,
+  ProvideFact,
+  RenderFact,
+  SymbolFact,
+  TagFact,
+} from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { spread } from '../script/attributes';
 import { typeOfKey } from '../script/contexts';
@@ -26,7 +33,7 @@ export function readCreate(u: Unit, call: Call, ctx: Ctx, names: ReactNames): Ex
   const fact = u.facts.render[index]!;
   if (kind === 'site') {
     const expr = use(u, u.expr(bare, ctx), ctx);
-    if (expr.symbol !== undefined) {
+    if (expr.symbol !== undefined && expr.component === undefined) {
       fact.tag!.symbol = expr.symbol;
       chooseTag(u, fact.tag!, bare);
     }
@@ -36,10 +43,12 @@ export function readCreate(u: Unit, call: Call, ctx: Ctx, names: ReactNames): Ex
     if (kind === 'element') use(u, value, ctx, 'attribute');
     place(u, shownBy(u, value), index, key);
   });
+  if (kind === 'site' && noteProvider(u, tag, index, fact.attributes, ctx)) fact.kind = 'group';
   for (const child of children) {
     fact.nested = true;
     const value = use(u, u.expr(child, ctx), ctx, 'text');
     place(u, shownBy(u, value), index);
+    if (value.kind === 'function' && children.length === 1) fact.only = value;
   }
   return { kind: 'content', content: [index], ...spanOf(call), type: { t: 'content' } };
 }
@@ -126,6 +135,13 @@ export function readConsumers(u: Unit): void {
     const param = node.only?.fn === undefined ? undefined : u.facts.functions[node.only.fn]!.params[0];
     const known = param !== undefined && param >= 0 ? u.facts.symbols[param] : undefined;
     const whole = known && !u.facts.functions[node.only!.fn!]!.takes;
+    const near = providerAround(u, node, name);
+    if (near) {
+      // What is provided right around it is what it is given; whether others ask for it is not asked.
+      near.implied = true;
+      if (whole && near.value) Object.assign(known, { kind: 'derived', init: near.value });
+      continue;
+    }
     const type: SymbolFact['type'] = typeOfKey(key);
     let symbol = param!;
     if (whole) Object.assign(known, { kind: 'injected', type });
@@ -143,6 +159,15 @@ export function readConsumers(u: Unit): void {
   }
 }
 
+/** What the component itself provides around a node, under a name. */
+function providerAround({ facts }: Unit, node: RenderFact, name: string): ProvideFact | undefined {
+  for (let at = node.parent; at >= 0; at = facts.render[at]!.parent) {
+    const found = facts.provides.find((one) => one.node === at && 'name' in one.key && one.key.name === name);
+    if (found) return found;
+  }
+  return undefined;
+}
+
 const modeOf = (name: string): AttributeFact['mode'] =>
   name === 'key' ? 'key' : name === 'ref' ? 'ref' : 'value';
 
@@ -154,23 +179,26 @@ export function reactMarkup(names: ReactNames): MarkupDialect {
     attributeMode: (name) => modeOf(name),
     isGroup: (_u, tag) => isFragment(names, tag),
     global: 'React',
-    provider(u, tag, node, attributes, ctx) {
-      const [key, part, more] = tag.name.split('.');
-      if (part === 'Consumer' && !more) return true;
-      if (part !== 'Provider' || more !== undefined || !key) return false;
-      const value = attributes.find((one) => one.name === 'value')?.value;
-      if (value?.kind === 'identity') use(u, value, ctx, 'provide');
-      u.facts.provides.push({
-        key: { name: key },
-        keyStart: tag.start,
-        keyEnd: tag.start + key.length,
-        node,
-        where: 'setup',
-        ...(value ? { value } : {}),
-        start: tag.start,
-        end: tag.end,
-      });
-      return true;
-    },
+    provider: noteProvider,
   };
+}
+
+/** Notes what `<Wind.Provider value={…}>` provides; true of that, and of a consumer. */
+function noteProvider(u: Unit, tag: TagFact, node: number, attributes: AttributeFact[], ctx: Ctx): boolean {
+  const [key, part, more] = tag.name.split('.');
+  if (part === 'Consumer' && !more) return true;
+  if (part !== 'Provider' || more !== undefined || !key) return false;
+  const value = attributes.find((one) => one.name === 'value')?.value;
+  if (value?.kind === 'identity') use(u, value, ctx, 'provide');
+  u.facts.provides.push({
+    key: { name: key },
+    keyStart: tag.start,
+    keyEnd: tag.start + key.length,
+    node,
+    where: 'setup',
+    ...(value ? { value } : {}),
+    start: tag.start,
+    end: tag.end,
+  });
+  return true;
 }

@@ -88,7 +88,7 @@ const MACROS = new Set([
 ]);
 
 /** Composables, functions that provide or inject for whoever calls them, and those that may make what others keep. */
-export const FOLLOWED = /(^|\.)(use|inject|provide|create|make|init|setup)[A-Z]/;
+export const FOLLOWED = /(^|\.)(use|inject|provide)[A-Z]|^(create|make|init|setup)[A-Z]/;
 
 export interface VueNames {
   /** Vue's name of what a call calls, or undefined if it is something else. */

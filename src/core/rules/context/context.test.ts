@@ -210,6 +210,20 @@ export function App() { const speed = 3; return ${render}; }`;
       ['error context/no-provider App.tsx:7 Wind.Consumer'],
     ],
     [
+      'a consumer element right inside of what it asks',
+      files(
+        '<Wind.Provider value={speed}><p><Wind.Consumer>{(wind) => <b>{wind.speed}</b>}</Wind.Consumer></p></Wind.Provider>',
+      ),
+      [],
+    ],
+    [
+      'beside it',
+      files(
+        '<><Wind.Provider value={speed}><Gust /></Wind.Provider><Wind.Consumer>{(wind) => <b>{wind.speed}</b>}</Wind.Consumer></>',
+      ),
+      ['error context/no-provider App.tsx:7 Wind.Consumer'],
+    ],
+    [
       'a consumer element that checks',
       files('<Wind.Consumer>{(wind) => wind ? <b>{wind.speed}</b> : null}</Wind.Consumer>'),
       [],
@@ -231,6 +245,22 @@ export function App() { const speed = 3; return ${render}; }`;
 export function App() { const wind = useContext(Wnid); return <b>{wind.speed}</b>; }`,
       },
       ['error context/no-provider App.tsx:2 useContext(Wnid)'],
+    ],
+  ]);
+
+  cases(/^.*context\//, [
+    [
+      'providers and consumers that calls make',
+      `import React, { useContext } from 'react';
+const Wind = React.createContext(null);
+function Gust() { const wind = useContext(Wind); return React.createElement('b', null, wind.speed); }
+export class App extends React.Component {
+  render() {
+    return React.createElement(Wind.Provider, { value: { speed: 3 } }, React.createElement(Gust, null),
+      React.createElement(Wind.Consumer, null, (wind) => wind.speed));
+  }
+}`,
+      ['warning context/unstable-value App.tsx:6 { speed: 3 }'],
     ],
   ]);
 
