@@ -2,11 +2,22 @@
  * Tags of elements that the project defines, in markup of other languages: they are call sites, too. What is written on
  * them are attributes and listeners of the page, and what is nested in them names its slot for itself.
  */
-import type { AttributeFact, RenderFact } from '../model/facts';
+import type { AttributeFact, ComponentFacts, FileFacts, RenderFact } from '../model/facts';
 import { isOwnTag, propOf } from '../model/own-elements';
 import { isPageEvent } from '../model/page-names';
 import type { Component } from '../model/project';
 import type { Registry } from './registry';
+
+/** Facts without the pages on which no element of the project stands: these are no part of it. */
+export function withPages(files: FileFacts[]): FileFacts[] {
+  const elements = new Set(
+    files.flatMap(({ registers = [] }) => registers.flatMap((one) => ('element' in one ? [one.name] : []))),
+  );
+  const isDrawn = ({ render }: ComponentFacts) => render.some(({ tag }) => tag && elements.has(tag.name));
+  return files.map((file) =>
+    file.ownPage && !file.components.some(isDrawn) ? { ...file, components: [] } : file,
+  );
+}
 
 /** Makes call sites of such tags. */
 export function settleElements(components: Component[], registry: Registry): void {

@@ -6,7 +6,7 @@ import type { Manifest } from '../readers/manifest';
 import { typeSpace } from '../types/resolve';
 import { linkContexts } from './contexts';
 import { linkDrawn } from './drawn';
-import { settleElements } from './elements';
+import { settleElements, withPages } from './elements';
 import { linkFlow } from './flow';
 import { linkHandedIn } from './handed-in';
 import type { Linked, Tree } from './linked';
@@ -35,7 +35,7 @@ export function link(
   { roots = [], beside = isBesideApp }: { roots?: string[]; beside?: (path: string) => boolean } = {},
   onProgress: (share: number) => void = () => {},
 ): Linked {
-  const routed = withRoutes(given);
+  const routed = withPages(withRoutes(given));
   const modules = linkModules(routed, manifests);
   const facts = withFactories(routed, modules);
   const files = facts.map((one, index): ProjectFile => {

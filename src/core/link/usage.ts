@@ -31,7 +31,7 @@ export function linkUsage(project: Tree, names: Names, modules: Modules, roots: 
   const { components, files } = project;
   project.hasRoots =
     files.some((file) => file.facts.mounts) ||
-    project.sites.some(({ fact }) => fact.mounted) ||
+    files.some((file) => file.facts.ownPage && file.facts.components.length > 0) ||
     project.packages.some((pkg) => pkg.entries === undefined || pkg.entries.length > 0);
   for (const component of components) {
     if (component.calledAt.length) component.used = true;

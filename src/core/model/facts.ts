@@ -80,6 +80,8 @@ export interface FileFacts {
   plugins?: string[];
   /** It is a page that loads scripts. */
   page?: boolean;
+  /** Its component is the page itself, if any tag of it means an element of the project. */
+  ownPage?: true;
   /** Values that bring components into scope together. */
   bundles?: BundleFact[];
   silences: SilenceFact[];

@@ -17,10 +17,9 @@ export function rootsOf(project: Linked, withAside: boolean): Component[] {
   for (const component of project.components) {
     if (component.facts.role === 'component' || isLeftOut(component)) continue;
     for (const id of component.sites) {
-      const { target, fact } = project.sites[id]!;
+      const { target } = project.sites[id]!;
       const file = project.files[component.file]!;
-      const mounts = component.facts.role === 'module' && (file.facts.mounts || fact.mounted);
-      (mounts && !file.aside ? mounted : helpers).add(target);
+      (component.facts.role === 'module' && file.facts.mounts && !file.aside ? mounted : helpers).add(target);
     }
   }
   const parts = project.components.filter((one) => one.facts.role === 'component' && !isLeftOut(one));

@@ -1,4 +1,5 @@
 /** How what a call site hands over meets what the component asks for. */
+import { isPageAttribute } from '../../core/model/page-names';
 import type { Cell, Join, PortView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
 import { declarationOf } from '../../core/model/declaration';
@@ -7,7 +8,7 @@ import type { Component, Place, Port, Site } from '../../core/model/project';
 import { portRef } from '../../core/model/refs';
 import { placesOf, type Places, type TextOf } from '../../core/report/places';
 import { showType } from '../../core/types/show';
-import { isUsed, useOf } from '../../core/link/use-of-ports';
+import { isAlwaysKnown, isUsed, useOf } from '../../core/link/use-of-ports';
 
 export interface Desk {
   result: AuditResult;
@@ -117,10 +118,15 @@ export function shown({ text }: Desk, site: Site, attribute: AttributeFact): str
 
 /** Names that a call site writes and the child does not take. */
 export function straysOf(site: Site, child: Component): AttributeFact[] {
-  const { contentPort } = child.facts.traits;
+  const { contentPort, isElement } = child.facts.traits;
+  // What stands on any element is the page's.
+  const isPages = (name: string) => isElement === true && (isPageAttribute(name) || isAlwaysKnown(name));
   return site.fact.attributes.filter(
     (one) =>
-      /^(value|listen|two-way)$/.test(one.mode) && !child.ports.has(one.name) && one.name !== contentPort,
+      /^(value|listen|two-way)$/.test(one.mode) &&
+      !child.ports.has(one.name) &&
+      one.name !== contentPort &&
+      !isPages(one.name),
   );
 }
 

@@ -132,6 +132,10 @@ export function pageDialect(elements: Elements): Dialect {
       }
       // What every element has is the page's.
       if (isElementMember(name)) return false;
+      const handle = left.object.type === 'Identifier' ? symbolOf(u, left.object) : undefined;
+      // It is of use, and handed to nobody.
+      if (handle !== undefined)
+        noteRead(u, handle, spanOf(left.object), { ...ctx, where: 'condition' }, ['current']);
       give(u, nodes, name, left.property, node.right, ctx);
       return true;
     },

@@ -32,12 +32,13 @@ const plainTypes: NamedType = () => undefined;
 /** Types that scripts may have, so that they are code which runs on the page. */
 const CODE = /^(|module|(text|application)\/(java|ecma)script)$/i;
 
-/** Adds the loose code of the page, if any of its tags may be an element of the project. */
+/** Adds the page itself, if any of its tags may be an element of the project. */
 export function readComponentsOf(facts: FileFacts, { tags, scripts }: PageTags, text: string): void {
   const whole = { start: 0, end: text.length };
   const name = facts.path.split('/').at(-1)!;
   const component = emptyFacts(name, whole, { start: 0, end: 0 }, PAGE_TRAITS);
-  component.role = 'module';
+  // Whoever goes to its address sees it.
+  component.routed = true;
   const nodes = drawn(tags, component.render);
   const elements = new Elements(tags, nodes, component.render);
   const file = fileContext(facts.path, text, plainTypes);
@@ -52,6 +53,7 @@ export function readComponentsOf(facts: FileFacts, { tags, scripts }: PageTags, 
   });
   elements.settle();
   facts.components.push(component);
+  facts.ownPage = true;
 
   /** One script of the page: names of others are not known in it. */
   function readScript({ start, end }: Span): void {
@@ -101,7 +103,6 @@ function drawn(tags: PageTag[], render: RenderFact[]): Map<number, number> {
       parent: parent ?? -1,
       tag: { name: tag.name, ...(own ? { global: elementName(tag.name)! } : { plain: true }), ...at },
       attributes: own ? tag.attributes.flatMap(given) : [],
-      ...(own && parent === undefined ? { mounted: at } : {}),
       ...(own && tag.textual ? { nested: true } : {}),
       ...(slot ? { slot: `#${slot.value}` } : {}),
       start,
