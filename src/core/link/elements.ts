@@ -5,6 +5,7 @@
 import type { AttributeFact, ComponentFacts, FileFacts, RenderFact } from '../model/facts';
 import { isOwnTag, propOf } from '../model/own-elements';
 import { isPageEvent } from '../model/page-names';
+import { groupBy } from '../model/group-by';
 import type { Component } from '../model/project';
 import type { Registry } from './registry';
 
@@ -59,16 +60,15 @@ export function settleElements(components: Component[], registry: Registry): voi
       changed[index] = { ...node, slot: name };
       changed[node.parent] = { ...around, attributes: [...around.attributes, fill] };
     });
-    for (const index of found.keys()) changed[index] = withNested(changed, index);
+    const inside = groupBy(changed, (one) => one.parent);
+    for (const index of found.keys()) changed[index] = withNested(changed[index]!, inside.get(index) ?? []);
     owner.facts = { ...owner.facts, render: changed };
   }
 }
 
 /** Something is nested that names no slot. */
-function withNested(render: RenderFact[], index: number): RenderFact {
-  const { nested, ...node } = render[index]!;
+function withNested({ nested, ...node }: RenderFact, inside: RenderFact[]): RenderFact {
   if (!nested) return node;
-  const inside = render.filter((one) => one.parent === index);
   return inside.length && inside.every((one) => one.slot !== undefined) ? node : { ...node, nested };
 }
 
@@ -86,7 +86,7 @@ const anyOf = ({ start, end }: AttributeFact): AttributeFact => ({
 function given(one: AttributeFact, target: Component): AttributeFact {
   if (one.mode !== 'value' || one.name.startsWith('#')) return one;
   const event = /^on(.+)$/.exec(one.name)?.[1];
-  if (event !== undefined) {
+  if (event !== undefined && !declares(target, propOf(one.name))) {
     const lower = event.charAt(0).toLowerCase() + event.slice(1);
     const name = `@${declares(target, `@${event}`) ? event : lower}`;
     return isPageEvent(name.toLowerCase()) && !declares(target, name)

@@ -22,7 +22,7 @@ const cases = casesFor(
   'index.html',
 );
 /** What these pages leave out is not what they are about. */
-const ALL_BUT_UNUSED = /^(?!.*(never-passed|unfilled|constant|unheard))/;
+const ALL_BUT_UNUSED = /^(?!.*(never-passed|unfilled|constant|unheard|component\/unused))/;
 const HEARD = `<script>document.querySelector('sign-lamp').addEventListener('lampLit', () => {});</script>`;
 const whole = (page: string) => `<!doctype html><body>\n${page}\n</body>`;
 const page = (markup: string) => whole(`${markup}\n${HEARD}`);
@@ -74,6 +74,24 @@ describe('tags of pages', () => {
     [
       'elements of elsewhere',
       page('<sign-lamp label="x" wind-speed="1"></sign-lamp><other-lamp tint="x">y</other-lamp>'),
+      [],
+    ],
+    [
+      'silenced by a comment of the page',
+      page(
+        '<!-- zinc-rope-ignore prop/missing: a script of the station sets it -->\n<sign-lamp wind-speed="1"></sign-lamp>',
+      ),
+      ['silenced prop/missing index.html:3 sign-lamp'],
+    ],
+    [
+      'names that begin like those of handlers',
+      {
+        'dial.tsx': `import { Component, Prop, h } from '@stencil/core';\n@Component({ tag: 'sign-dial' }) export class SignDial { @Prop() only!: string; @Prop() once!: boolean; render() { return <b>{this.only}{this.once}</b>; } }`,
+        'index.html': page(
+          '<sign-lamp label="x" wind-speed="1"></sign-lamp><sign-dial only="a" once onclick="go()"></sign-dial>',
+        ),
+        'App.jsx': `export const App = () => <sign-dial only="a" once onClick={() => 1} />;`,
+      },
       [],
     ],
     [
@@ -153,6 +171,11 @@ describe('scripts of pages', () => {
         `<sign-lamp wind-speed="1"></sign-lamp>\n${HEARD}\n<script type="module" src="/build/signs.esm.js"></script>`,
       ),
       ['error prop/missing index.html:2 sign-lamp'],
+    ],
+    [
+      'so it may where it is a member of something',
+      scripted(`document.body.firstElementChild.label = 'x';`, '<sign-lamp></sign-lamp>'),
+      [],
     ],
     ['a script that is broken may give anything', scripted('const = ;', '<sign-lamp></sign-lamp>'), []],
   ]);

@@ -26,9 +26,9 @@ import {
 import { propOf } from '../../model/own-elements';
 import type { Elements } from './elements';
 
-/** Ways to get at elements which no selector tells. */
+/** Ways to get at elements which no selector tells: methods and members. */
 const UNKNOWN_WAYS =
-  /^(getElementsBy(ClassName|TagName|Name)|children|firstElementChild|lastElementChild|nextElementSibling|previousElementSibling|childNodes|closest)$/;
+  /^(getElementsBy(ClassName|TagName|Name)|children|childNodes|closest|forms|elements|(first|last)(Element)?Child|(next|previous)(Element)?Sibling|parent(Element|Node))$/;
 
 export function pageDialect(elements: Elements): Dialect {
   const held = new Map<Binding, number[]>();
@@ -45,10 +45,6 @@ export function pageDialect(elements: Elements): Dialect {
     const callee = unwrap(call.callee);
     if (!isChain(callee)) return undefined;
     const how = memberName(callee.property);
-    if (UNKNOWN_WAYS.test(how ?? '')) {
-      elements.open(spanOf(call));
-      return [];
-    }
     if (how !== 'querySelector' && how !== 'querySelectorAll' && how !== 'getElementById') return undefined;
     const [first] = call.arguments;
     const said = textOf(first);
@@ -118,7 +114,10 @@ export function pageDialect(elements: Elements): Dialect {
       elements.give(nodes, attribute(`@${said}`, spanOf(first), 'listen', value, spanOf(first)));
       return { kind: 'computed', ...spanOf(node) };
     },
-    self: () => undefined,
+    self(_u, node) {
+      if (!node.computed && UNKNOWN_WAYS.test(memberName(node.property) ?? '')) elements.open(spanOf(node));
+      return undefined;
+    },
     assign(u, node, ctx) {
       const left = unwrap(node.left);
       if (node.operator !== '=' || !isChain(left)) return false;

@@ -9,6 +9,7 @@ import { parseScript } from '../script/parse';
 import { readTypes } from '../script/modules';
 import { emptyFacts, fileContext, SETUP, type Unit } from '../script/unit';
 import type { NamedType } from '../script/type-expr';
+import { isPageEvent } from '../../model/page-names';
 import { elementName, isOwnTag, propOf } from '../../model/own-elements';
 import { pageDialect } from './dialect';
 import { Elements } from './elements';
@@ -33,7 +34,11 @@ const plainTypes: NamedType = () => undefined;
 const CODE = /^(|module|(text|application)\/(java|ecma)script)$/i;
 
 /** Adds the page itself, if any of its tags may be an element of the project. */
-export function readComponentsOf(facts: FileFacts, { tags, scripts }: PageTags, text: string): void {
+export function readComponentsOf(
+  facts: FileFacts,
+  { tags, scripts, comments }: PageTags,
+  text: string,
+): void {
   const whole = { start: 0, end: text.length };
   const name = facts.path.split('/').at(-1)!;
   const component = emptyFacts(name, whole, { start: 0, end: 0 }, PAGE_TRAITS);
@@ -52,6 +57,7 @@ export function readComponentsOf(facts: FileFacts, { tags, scripts }: PageTags, 
     } else if (CODE.test(said('type') ?? '')) readScript(scripts[at]!);
   });
   elements.settle();
+  facts.silences.push(...readSilences(comments, text));
   facts.components.push(component);
   facts.ownPage = true;
 
@@ -70,10 +76,10 @@ export function readComponentsOf(facts: FileFacts, { tags, scripts }: PageTags, 
       elements.open({ start, end });
       return;
     }
-    const { program, comments } = parsed;
+    const { program, comments: inCode } = parsed;
     const scopes = readScopes(program);
     facts.types.push(...readTypes(program, plainTypes));
-    facts.silences.push(...readSilences(comments, text));
+    facts.silences.push(...readSilences(inCode, text));
     facts.ids.push(...scopes.ids);
     facts.madeEvents = [...(facts.madeEvents ?? []), ...scopes.madeEvents];
     facts.heardNames = [...(facts.heardNames ?? []), ...scopes.heard];
@@ -120,10 +126,13 @@ function drawn(tags: PageTag[], render: RenderFact[]): Map<number, number> {
 }
 
 /** What stands on every tag, and what frameworks of templates put there for themselves. */
-const OF_PAGE = /^(slot|on[a-z]+|(v|x|hx|ng)-.*|[:@#*[(.].*)$/;
+const OF_PAGE = /^(slot|(v|x|hx|ng)-.*|[:@#*[(.].*)$/;
+
+/** `onclick="…"`: code that runs at an event of the page. */
+const isHandler = (name: string): boolean => name.startsWith('on') && isPageEvent(`@${name.slice(2)}`);
 
 function given({ name, nameEnd, value, at, start, end }: PageTag['attributes'][number]): AttributeFact[] {
-  if (OF_PAGE.test(name)) return [];
+  if (OF_PAGE.test(name) || isHandler(name)) return [];
   const text = { kind: 'literal' as const, type: lit(value), ...at };
   const read = attribute(propOf(name), { start, end: nameEnd }, 'value', text, { start, end });
   return [{ ...read, plain: true, spelled: 'dashed' }];

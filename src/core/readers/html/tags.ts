@@ -29,6 +29,7 @@ export interface PageTags {
   tags: PageTag[];
   /** Scripts that are written on the page: the places of their texts. */
   scripts: Span[];
+  comments: (Span & { value: string })[];
 }
 
 /** Tags that are closed as they open. */
@@ -50,7 +51,7 @@ export function readTags(text: string): PageTags {
     textarea: TokenizerMode.RCDATA,
     title: TokenizerMode.RCDATA,
   };
-  const found: PageTags = { tags: [], scripts: [] };
+  const found: PageTags = { tags: [], scripts: [], comments: [] };
   const open: number[] = [];
   /** How many of a name are open, so that an end of none of them is not looked for. */
   const depth = new Map<string, number>();
@@ -95,7 +96,9 @@ export function readTags(text: string): PageTags {
         if (name === 'script') found.scripts.at(-1)!.end = location!.startOffset;
         close(name);
       },
-      onComment: nothing,
+      onComment({ data: value, location }: Token.CommentToken) {
+        found.comments.push({ value, start: location!.startOffset, end: location!.endOffset });
+      },
       onDoctype: nothing,
       onEof: nothing,
       onCharacter: textual,
