@@ -30,6 +30,9 @@ export function A() { return <>
 ${lines(count, () => '{/* zinc-rope-ignore prop/missing: it is so */}\n<B />')}
 </>; }`;
 
+const LAMP = `import { Component, Prop, h } from '@stencil/core';
+@Component({ tag: 'sign-lamp' }) export class SignLamp { @Prop() label!: string; @Prop() level = 0; render() { return <b>{this.label}{this.level}<slot /></b>; } }`;
+
 const CASES: [name: string, size: number, work: (size: number) => unknown][] = [
   [
     'patterns with many stars',
@@ -62,6 +65,15 @@ const CASES: [name: string, size: number, work: (size: number) => unknown][] = [
   ['scripts that never end', 2_000, (n) => readFile('a.svelte', '<script '.repeat(n))],
   ['scripts that never end, Vue', 2_000, (n) => readFile('a.vue', '<script>'.repeat(n))],
   ['elements in elements of a page', 12_000, (n) => readFile('a.html', '<div>'.repeat(n))],
+  [
+    'elements of the project on a page, in each other and found one by one',
+    1_000,
+    (n) =>
+      auditSources({
+        'lamp.tsx': LAMP,
+        'a.html': `${'<sign-lamp label="a">'.repeat(n)}<script>${lines(n, () => "document.querySelector('sign-lamp').level = 1;")}</script>`,
+      }),
+  ],
   ['comments that silence', 750, (n) => auditSources({ 'A.tsx': silenced(n) })],
   ['a chain of components', 400, (n) => auditSources({ 'A.tsx': chain(n) })],
 ];

@@ -9,7 +9,7 @@ import { ENDURANCE, ROOT } from './server';
 const DEMO = join(ROOT, 'demo');
 /** Audits, of two scrambled files as a rule: 20,000 inputs in the long form. */
 const AUDITS = ENDURANCE ? 10_000 : 300;
-const PARTS = ['console', 'desk', 'board'];
+const PARTS = ['console', 'desk', 'board', 'log', 'signs'];
 
 /** The sources below a folder, each with the ending of its name. */
 function texts(dir: string): { text: string; ending: string }[] {

@@ -19,10 +19,16 @@ export class Elements {
 
   /** Nodes of the elements that a selector means: the first of them, or all; undefined where that is not known. */
   found(selector: string, all: boolean): number[] | undefined {
+    if (!this.known.has(selector)) this.known.set(selector, this.meant(selector));
+    const found = this.known.get(selector);
+    return (all ? found : found?.slice(0, 1))?.flatMap((index) => this.nodes.get(index) ?? []);
+  }
+
+  private readonly known = new Map<string, number[] | undefined>();
+
+  private meant(selector: string): number[] | undefined {
     const asked = askedBy(selector);
-    if (!asked) return undefined;
-    const found = this.tags.flatMap((tag, index) => (asked(tag) ? [index] : []));
-    return (all ? found : found.slice(0, 1)).flatMap((index) => this.nodes.get(index) ?? []);
+    return asked && this.tags.flatMap((tag, index) => (asked(tag) ? [index] : []));
   }
 
   /** Hands something to elements. */

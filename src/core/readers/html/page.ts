@@ -92,11 +92,16 @@ export function readComponentsOf(
 /** What the compilers of such elements build is the project itself; what stands at an address of elsewhere knows nothing of it. */
 const isBuilt = (from: string): boolean => /(^|\/)build\/|^(https?:)?\/\//.test(from);
 
+/** What stands deeper in others than any page has it is taken to stand here. */
+const MAX_DEPTH = 100;
+
 /** Elements of one's own and all that is nested in them, as render nodes; gives the node of each tag. */
 function drawn(tags: PageTag[], render: RenderFact[]): Map<number, number> {
   const nodes = new Map<number, number>();
+  const depths: number[] = [];
   tags.forEach((tag, index) => {
-    const parent = nodes.get(tag.parent);
+    let parent = nodes.get(tag.parent);
+    if (parent !== undefined && depths[parent]! >= MAX_DEPTH) parent = render[parent]!.parent;
     const own = isOwnTag(tag.name);
     if (!own && parent === undefined) return;
     const { start, end } = tag;
@@ -115,6 +120,7 @@ function drawn(tags: PageTag[], render: RenderFact[]): Map<number, number> {
       end,
     };
     nodes.set(index, render.push(node) - 1);
+    depths.push(parent === undefined ? 0 : depths[parent]! + 1);
     if (!isInside) return;
     const outer = render[parent!]!;
     if (slot) {
