@@ -28,6 +28,7 @@ import {
 } from '../script/unit';
 import { type Atoms, declareAtom, readAtomCall } from './atoms';
 import { readClone, readCreate } from './elements';
+import { MAKER } from './kept';
 import { askLayout, type RouterNames } from './routes';
 import type { ReactNames } from './names';
 import { readExposed } from './refs';
@@ -36,8 +37,8 @@ import { declareStore } from './stores';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
 
-/** Hooks, and what picks a part of what a store keeps. */
-const FOLLOWED = /(^|\.)(use|select)[A-Z]|Selector$|^(create|make|init|setup|build)[A-Z]/;
+/** Hooks, what picks a part of what a store keeps, and what makes something that is kept. */
+const FOLLOWED = new RegExp(`${/(^|\.)(use|select)[A-Z]|Selector$/.source}|${MAKER.source}`);
 
 type Call = t.CallExpression | t.OptionalCallExpression;
 
