@@ -7,6 +7,7 @@ import { isOwnTag, propOf } from '../model/own-elements';
 import { isPageEvent } from '../model/page-names';
 import { groupBy } from '../model/group-by';
 import type { Component } from '../model/project';
+import { content, declares } from './placed';
 import type { Registry } from './registry';
 
 /** Facts without the pages on which no element of the project stands: these are no part of it. */
@@ -54,11 +55,8 @@ export function settleElements(components: Component[], registry: Registry): voi
         return;
       }
       const name = `#${type.v}`;
-      const { start, end } = slot;
-      const value = { kind: 'content' as const, content: [index], start, end };
-      const fill: AttributeFact = { name, nameStart: start, nameEnd: end, mode: 'value', value, start, end };
       changed[index] = { ...node, slot: name };
-      changed[node.parent] = { ...around, attributes: [...around.attributes, fill] };
+      changed[node.parent] = { ...around, attributes: [...around.attributes, content(index, name, slot)] };
     });
     const inside = groupBy(changed, (one) => one.parent);
     for (const index of found.keys()) changed[index] = withNested(changed[index]!, inside.get(index) ?? []);
@@ -96,6 +94,3 @@ function given(one: AttributeFact, target: Component): AttributeFact {
   // Nobody has to take what is written on an element.
   return { ...one, name: propOf(one.name), plain: true };
 }
-
-const declares = ({ facts, mixins }: Component, name: string): boolean =>
-  facts.ports.some((one) => one.name === name) || mixins.some((one) => declares(one, name));

@@ -126,7 +126,7 @@ const knownNodes = (owner: Component): { index: number; above: Set<number> }[] =
   );
 
 /** Content that is given for a slot, at the place that names it. */
-const content = (node: number, name: string, { start, end }: Span): AttributeFact => ({
+export const content = (node: number, name: string, { start, end }: Span): AttributeFact => ({
   name,
   nameStart: start,
   nameEnd: end,
@@ -183,7 +183,8 @@ function withoutHanded({ reads, render }: ComponentFacts, on: OnNodes): Componen
 const takes = ({ component, exposes }: Placed, name: string): boolean =>
   exposes ? Object.hasOwn(exposes, name) : declares(component, name);
 
-const declares = ({ facts, mixins }: Component, name: string): boolean =>
+/** Whether a component, or what it takes over, says that it takes a name. */
+export const declares = ({ facts, mixins }: Component, name: string): boolean =>
   facts.ports.some((one) => one.name === name) || mixins.some((one) => declares(one, name));
 
 /** Handles on what is not of the project may be on anything. */

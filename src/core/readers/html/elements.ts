@@ -9,7 +9,8 @@ const PART = /^(?:([\w-]+)|#([\w-]+)|\.([\w-]+)|\[([\w-]+)(?:=["']?([^"'\]]*)["'
 type Asked = (tag: PageTag) => boolean;
 
 export class Elements {
-  private readonly more: AttributeFact[] = [];
+  /** What may hand anything to any element. */
+  private opened: AttributeFact | undefined;
 
   constructor(
     private readonly tags: PageTag[],
@@ -37,14 +38,14 @@ export class Elements {
   }
 
   /** Something at this place may hand anything to any element. */
-  open({ start, end }: Span): void {
-    this.more.push(spread({ start, end }));
+  open(at: Span): void {
+    this.opened ??= spread(at);
   }
 
   /** Once all scripts are read. */
   settle(): void {
-    if (this.more.length)
-      for (const node of this.render) if (node.kind === 'site') node.attributes.push(this.more[0]!);
+    if (!this.opened) return;
+    for (const node of this.render) if (node.kind === 'site') node.attributes.push(this.opened);
   }
 }
 

@@ -13,7 +13,7 @@ export function declareKept(u: Unit, { body }: t.Program | t.BlockStatement): Re
   for (const node of body) {
     const declared = node.type === 'ExportNamedDeclaration' ? node.declaration : node;
     if (declared?.type !== 'VariableDeclaration') continue;
-    const kept = declared.declarations.filter((one) => isKept(one));
+    const kept = declared.declarations.filter(isKept);
     if (kept.length !== declared.declarations.length) continue;
     for (const { id, init } of kept) {
       const symbol = addState(u, id as t.Identifier, undefined, init ? typeOf(u, init) : UNKNOWN);
@@ -43,9 +43,7 @@ export const MAKER = /^(create|make|init|setup|build)[A-Z]/;
 export const isStateMaker = (name: string, node: t.Function): boolean =>
   MAKER.test(name) &&
   node.body.type === 'BlockStatement' &&
-  node.body.body.some(
-    (one) => one.type === 'VariableDeclaration' && one.declarations.some((part) => isKept(part)),
-  ) &&
+  node.body.body.some((one) => one.type === 'VariableDeclaration' && one.declarations.some(isKept)) &&
   returnsOf(node).some((one) => /^(Object|Array|New|Identifier)/.test(unwrap(one).type));
 
 /**

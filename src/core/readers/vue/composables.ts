@@ -7,7 +7,9 @@ import { eachChild } from '../script/walk';
 import { FOLLOWED, type VueNames } from './names';
 
 const NAMED = /^(use|inject|provide)[A-Z]/;
-const KEEPS = /^(shallow)?(Ref|ref|Reactive|reactive)$|^(customRef|computed)$/;
+/** What makes something that is kept, and may be written. */
+export const KEPT = /^(shallow)?(Ref|ref|Reactive|reactive)$/;
+const DERIVED = /^(customRef|computed)$/;
 /** Functions of packages that set another up once for all who call what they give back. */
 const SHARES = /^(create)?(Shared|Global|Singleton)\w*$|^(once|memoize\w*)$/i;
 
@@ -17,7 +19,8 @@ export function isComposable(names: VueNames, name: string, fn: t.Function): boo
   if (!FOLLOWED.test(name)) return false;
   let keeps = false;
   const look = (node: t.Node): void => {
-    if (node.type === 'CallExpression' && KEEPS.test(names.call(node) ?? '')) keeps = true;
+    const called = (node.type === 'CallExpression' && names.call(node)) || '';
+    if (KEPT.test(called) || DERIVED.test(called)) keeps = true;
     if (!keeps) eachChild(node, look);
   };
   look(fn.body);

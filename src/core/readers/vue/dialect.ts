@@ -7,6 +7,7 @@ import { raisePort } from '../script/ports';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
 import { type Call, type Ctx, type Dialect, spanOf, symbolOf, unwrap, use } from '../script/unit';
+import { KEPT } from './composables';
 import { readNamed } from './by-name';
 import { isMounting } from './mounting';
 import { asksStore, changeCalled, namesStore, storeItself } from './app-store/asks';
@@ -34,8 +35,6 @@ import { noteWatcher } from './watched';
 const EFFECTS =
   /^(watch|watchEffect|watchPostEffect|watchSyncEffect|on(Before)?(Mount|Update|Unmount)|on(Mounted|Updated|Unmounted|Activated|Deactivated|ErrorCaptured|ServerPrefetch|ScopeDispose)|nextTick)$/;
 
-const KEPT = /^(shallow)?(Ref|ref|Reactive|reactive)$/;
-
 /** What a choice in an expression is made among. */
 function oneOf(node: t.Expression): t.Expression[] {
   const bare = unwrap(node) as t.Expression;
@@ -51,11 +50,12 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       if (!isVueUnit(u)) return false;
       if (init.type === 'ThisExpression') return declareMembers(u, pattern);
       if (namesStore(u, pattern, init)) return true;
-      const kept = oneOf(init).find((one) => KEPT.test(names.call(one) ?? ''));
-      if (kept && kept !== init) {
+      const arms = oneOf(init);
+      const kept = arms.length > 1 && arms.find((one) => KEPT.test(names.call(one) ?? ''));
+      if (kept) {
         // Whichever it is, it is kept.
         if (!this.declare(u, pattern, kept, ctx)) return false;
-        for (const one of oneOf(init)) if (one !== kept) use(u, u.expr(one, ctx), ctx);
+        for (const one of arms) if (one !== kept) use(u, u.expr(one, ctx), ctx);
         return true;
       }
       const own = names.call(init);
