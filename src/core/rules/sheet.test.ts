@@ -269,6 +269,110 @@ describe('components and files', () => {
   ]);
 });
 
+describe('what a component does of itself, and what an instance says of another', () => {
+  cases(/^(prop|event|state|ref|template|slot)\//, [
+    [
+      'events that come of itself; some value of a type; fields',
+      sheet(`
+  Kiosk:
+    keeps: { n: { type: number, starts: 0 } }
+    tree:
+      - { use: Door, with: { at: { fields: { day: noon, hour: { some: number } } } }, on: { opened: [{ set: n, to: $event }] } }
+      - { use: Door, with: { at: { fields: { day: 3 } } }, on: { opened: [{ set: n, to: { some: text } }] } }
+      - { text: $n }
+  Door:
+    takes: { at: { fields: { day: text } } }
+    raises: { opened: number }
+    does: [{ raise: opened, with: { some: text } }]
+    tree: [{ text: $at.day }]`),
+      ['error prop/type-clash kiosk.rope.yaml:7 at', 'error event/payload-clash kiosk.rope.yaml:12 opened'],
+    ],
+    [
+      'a property of an instance within: of the right type, of another, of a part and a property that are not there',
+      sheet(`
+  Kiosk:
+    tree:
+      - { use: Gauge }
+      - { use: Gauge, override: { dial: { size: 4 } } }
+      - { use: Gauge, override: { dial: { size: big } } }
+      - { use: Gauge, override: { Lamp: { on: true }, dial: { wide: 3 } } }
+  Gauge:
+    handles: [dial]
+    does: [{ call: dial.turn }]
+    tree: [{ use: Dial, handle: dial, with: { size: 2 } }]
+  Dial:
+    takes: { size: number }
+    offers: { turn: [{ set: by, to: 1 }] }
+    keeps: { by: { type: number, starts: 0 } }
+    tree: [{ text: { mix: [$size, $by] } }]`),
+      [
+        'error prop/type-clash kiosk.rope.yaml:7 size',
+        'error prop/unknown kiosk.rope.yaml:8 on',
+        'error prop/unknown kiosk.rope.yaml:8 wide',
+      ],
+    ],
+    [
+      'a value that is read through a handle, and one that is not offered',
+      sheet(`
+  Kiosk:
+    handles: [door]
+    tree: [{ use: Door, handle: door }, { text: { mix: [$door.width, $door.height] } }]
+  Door:
+    keeps: { w: { type: number, starts: 3 } }
+    does: [{ set: w, to: 4 }]
+    offers: { width: $w }`),
+      ['error ref/unknown-member kiosk.rope.yaml:5 height'],
+    ],
+    [
+      'shared values are worked out of each other, in any order; a root is given something',
+      {
+        'kiosk.rope.yaml': `roots: [{ use: Kiosk, with: { wind: $shared.twice, unit: 3 } }]
+shared: { twice: { from: [$shared.wind], type: number }, wind: { type: number, starts: 1 } }
+components:
+  Kiosk:
+    takes: { wind: text, unit: text }
+    does: [{ set: shared.wind, to: 3 }]
+    tree: [{ text: { mix: [$wind, $unit] } }]
+`,
+      },
+      ['error prop/type-clash kiosk.rope.yaml:1 wind', 'error prop/type-clash kiosk.rope.yaml:1 unit'],
+    ],
+  ]);
+});
+
+test('an override of what another file says is told', () => {
+  const { problems } = auditSources({
+    ...sheet(
+      `
+  Kiosk:
+    tree: [{ use: Gauge, override: { dial: { size: 4 } } }]`,
+      'uses: { Gauge: ./gauge.rope.yaml }\n',
+    ),
+    'gauge.rope.yaml': 'components:\n  Gauge: {}\n',
+  }).result;
+  expect(problems.map((one) => `${one.line} ${one.message}`)).toEqual([
+    '5 dial in Gauge cannot be overridden from here: only components of the same sheet can be looked into',
+  ]);
+});
+
+test('what is provided for the whole sheet reaches every component in its trees', () => {
+  const audit = auditSources(
+    sheet(
+      `
+  Kiosk:
+    tree: [{ use: Gauge }]
+  Gauge:
+    consumes: { unit: {} }
+    tree: [{ text: $unit }]`,
+      'shared: { unit: { starts: kn } }\nprovides: { unit: $shared.unit }\n',
+    ),
+  );
+  expect(audit.result.findings).toEqual([]);
+  const trace = audit.trace('Gauge:context:unit');
+  expect('hops' in trace && trace.hops.map((one) => one.name)).toContain('unit');
+  expect('origins' in trace && trace.origins).toEqual(['kiosk.rope.yaml>Sheet:state:unit']);
+});
+
 test.each<[string, string, number, RegExp]>([
   [
     'a key that is misspelled',

@@ -2,7 +2,7 @@
 import type { Span } from '../../model/facts';
 import type { TypeExpr } from '../../model/types';
 import type { Part } from './document';
-import type { Ctx, Unit } from './unit';
+import { type Ctx, HELD, type Unit } from './unit';
 
 /** Adds a function that does what a list of actions says; gives back its index. */
 export function addActions(u: Unit, actions: Part, local: Ctx['local'], carried?: TypeExpr): number {
@@ -88,7 +88,7 @@ function addCall(u: Unit, text: string, span: Span, argument: Part | undefined, 
   }
   const { symbol } = found;
   // A handle is asked at the moment of the call, and does nothing where there is no instance.
-  const path = ['current', member];
+  const path = [HELD, member];
   const start = span.end - member.length;
   u.facts.reads.push({
     symbol,

@@ -1,78 +1,69 @@
 /** A component of a sheet: what it takes, keeps, raises, provides and shows. */
-import type { ComponentFacts, Span } from '../../model/facts';
-import { type TypeExpr, UNKNOWN } from '../../model/types';
+import type { ComponentFacts, ExprFact, Span } from '../../model/facts';
+import { UNKNOWN } from '../../model/types';
 import { addActions } from './actions';
-import type { Entry, Part } from './document';
-import { addState } from './state';
+import type { Entry, Fault, Part } from './document';
+import { addProvided, declareAll, DERIVATION, derive, startState } from './state';
+import { isLongProperty, type Scope } from './scope';
 import { addNodes } from './tree';
 import { typeOf } from './types';
-import { type Ctx, emptyComponent, OUTSIDE, Unit } from './unit';
+import { emptyComponent, OUTSIDE, Unit } from './unit';
 
-const DERIVATION: Ctx = { ...OUTSIDE, where: 'derivation' };
-
-/** Reads a component; `shared` are the names of the sheet's own state, `components` those that it may show. */
+/** Reads a component of a sheet. */
 export function readComponent(
   { key, keySpan, value }: Entry,
-  shared: ReadonlyMap<string, TypeExpr>,
-  components: ReadonlySet<string>,
-): ComponentFacts {
-  const u = new Unit(
-    emptyComponent(key, keySpan, { start: keySpan.start, end: value.span.end }),
-    shared,
-    components,
-  );
+  scope: Scope,
+): { facts: ComponentFacts; flaws: Fault[] } {
+  const span = { start: keySpan.start, end: value.span.end };
+  const u = new Unit(emptyComponent(key, keySpan, span), scope);
   const { facts } = u;
   for (const one of entriesOf(value, 'takes')) addProperty(u, one);
+  for (const { name, type } of scope.overridesWithin(key)) {
+    facts.ports.push({ name, channel: 'prop', declared: 'list', required: false, type, ...keySpan });
+    u.add({ name, kind: 'prop', port: name, type, ...keySpan });
+  }
   for (const one of entriesOf(value, 'raises')) addEvent(u, one);
-  for (const one of entriesOf(value, 'keeps')) addState(u, one, true);
+  const states = declareAll(u, 'state', entriesOf(value, 'keeps'));
   for (const one of entriesOf(value, 'consumes')) addConsumed(u, one);
   for (const handle of value.get('handles')?.items ?? [])
     if (handle.text !== undefined) u.add({ name: handle.text, kind: 'ref', empty: true, ...handle.span });
-  for (const one of entriesOf(value, 'derives')) addDerived(u, one);
+  const derived = declareAll(u, 'derived', entriesOf(value, 'derives'));
+  for (const one of states) startState(u, one, true);
+  for (const one of derived) derive(u, one);
 
   const whole =
     facts.render.push({ kind: 'group', parent: -1, attributes: [], start: facts.start, end: facts.end }) - 1;
-  for (const one of entriesOf(value, 'provides')) {
-    const given = u.value(one.value, { ...OUTSIDE, where: 'provide' }, true);
-    facts.provides.push({
-      key: { text: one.key },
-      keyStart: one.keySpan.start,
-      keyEnd: one.keySpan.end,
-      value: given,
-      node: whole,
-      where: 'setup',
-      start: one.keySpan.start,
-      end: one.value.span.end,
-    });
-  }
-  const offers = entriesOf(value, 'offers').map((one) => ({
-    one,
-    fn: addActions(u, one.value, OUTSIDE.local),
-  }));
+  for (const one of entriesOf(value, 'provides')) addProvided(u, one, whole);
+  const does = value.get('does');
+  if (does) addActions(u, does, OUTSIDE.local);
+  const offers = entriesOf(value, 'offers').map((one) => ({ one, value: offered(u, one) }));
   facts.exposes = [
     {
       port: 'ref',
       members: offers.map(({ one }) => ({ name: one.key, ...one.keySpan })),
       value: {
         kind: 'object',
-        members: offers.map(({ one, fn }) => ({
-          name: one.key,
-          value: { kind: 'function', fn, uses: [], ...one.value.span },
-          ...one.keySpan,
-        })),
+        members: offers.map(({ one, value }) => ({ name: one.key, value, ...one.keySpan })),
         ...value.span,
       },
     },
   ];
   const tree = value.get('tree');
   if (tree) addNodes(u, tree, { parent: whole, local: OUTSIDE.local });
-  return facts;
+  return { facts, flaws: u.flaws };
+}
+
+/** What others may use of it by a handle: a function that does what a list of actions says, or a value. */
+function offered(u: Unit, { value }: Entry): ExprFact {
+  const { span } = value;
+  if (!value.isList) return u.value(value, DERIVATION, true);
+  return { kind: 'function', fn: addActions(u, value, OUTSIDE.local), uses: [], ...span };
 }
 
 const entriesOf = (part: Part, key: string): Entry[] => part.get(key)?.entries ?? [];
 
 function addProperty(u: Unit, { key, keySpan, value }: Entry): void {
-  const isLong = ['type', 'required', 'default'].some((one) => value.entry(one)) || isEmptyMap(value);
+  const isLong = isLongProperty(value);
   const fallback = isLong ? value.entry('default') : undefined;
   const required = isLong ? (value.get('required')?.scalar ?? fallback === undefined) === true : true;
   const type = typeOf(isLong ? value.get('type') : value);
@@ -88,9 +79,6 @@ function addProperty(u: Unit, { key, keySpan, value }: Entry): void {
   u.add({ name: key, kind: 'prop', port: key, ...(type === UNKNOWN ? {} : { type }), ...keySpan });
 }
 
-const isEmptyMap = (part: Part): boolean =>
-  part.scalar === undefined && !part.isList && part.entries.length === 0;
-
 function addEvent(u: Unit, { key, keySpan, value }: Entry): void {
   const name = `@${key}`;
   const carried = value.scalar === null ? undefined : typeOf(value);
@@ -102,23 +90,6 @@ function addEvent(u: Unit, { key, keySpan, value }: Entry): void {
     ...keySpan,
   });
   u.add({ name: key, kind: 'prop', port: name, ...keySpan }, true);
-}
-
-function addDerived(u: Unit, { key, keySpan, value }: Entry): void {
-  const parts = (value.get('from')?.items ?? []).map((one) => u.value(one, DERIVATION, true));
-  const uses = [
-    ...new Set(
-      parts.flatMap((one) => [...(one.symbol === undefined ? [] : [one.symbol]), ...(one.uses ?? [])]),
-    ),
-  ];
-  const type = typeOf(value.get('type'));
-  u.add({
-    name: key,
-    kind: 'derived',
-    init: { kind: 'computed', uses, ...value.span },
-    ...(type === UNKNOWN ? {} : { type }),
-    ...keySpan,
-  });
 }
 
 function addConsumed(u: Unit, { key, keySpan, value }: Entry): void {

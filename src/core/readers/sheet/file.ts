@@ -1,12 +1,14 @@
 /** Sheets: component trees that are written down without code. */
 import type { ComponentFacts, FileFacts } from '../../model/facts';
-import { type TypeExpr, UNKNOWN } from '../../model/types';
+import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { readSilences } from '../script/comments';
 import { readComponent } from './component';
-import { type Fault, type Part, readDocument } from './document';
-import { addState } from './state';
-import { emptyComponent, Unit } from './unit';
+import { type Entry, type Fault, type Part, readDocument } from './document';
+import { Scope } from './scope';
+import { addProvided, declareAll, derive, startState } from './state';
+import { addNode } from './tree';
+import { emptyComponent, OUTSIDE, Unit, usesOf } from './unit';
 
 /** Files of code that export their component by no name. */
 const BY_DEFAULT = /\.(vue|svelte)$/;
@@ -15,11 +17,12 @@ const BY_DEFAULT = /\.(vue|svelte)$/;
 export function readSheet(path: string, text: string): FileFacts {
   const facts: FileFacts = { ...emptyFile(path), language: 'sheet' };
   const { root, faults } = readDocument(text);
-  const [first, ...others] = faults.map((fault) => ({ ...positionOf(text, fault), message: fault.message }));
+  const faultAt = (fault: Fault) => ({ ...positionOf(text, fault), message: fault.message });
+  const [first, ...others] = faults.map(faultAt);
   const components = root.get('components');
   // Without its components nothing of it is known.
   if (first && !components?.entries.length) return { ...facts, problem: first };
-  if (first) facts.flaws = [first, ...others].map((one) => ({ ...one, path }));
+  const flaws = first ? [first, ...others] : [];
   for (const { key, keySpan, value } of root.get('uses')?.entries ?? [])
     if (value.text !== undefined)
       facts.imports.push({
@@ -29,41 +32,60 @@ export function readSheet(path: string, text: string): FileFacts {
         ...keySpan,
       });
 
-  const shared = new Map<string, TypeExpr>();
-  const loose = readLoose(root, text.length, shared);
-  const known = new Set([
-    ...(components?.entries ?? []).map((one) => one.key),
-    ...facts.imports.map((one) => one.local),
-  ]);
+  const scope = new Scope(root);
+  const loose = readLoose(root, text.length, scope);
   for (const entry of components?.entries ?? []) {
-    const component = facts.components.push(readComponent(entry, shared, known)) - 1;
+    const { facts: read, flaws: more } = readComponent(entry, scope);
+    flaws.push(...more.map(faultAt));
+    const component = facts.components.push(read) - 1;
     facts.values.push({ name: entry.key, kind: 'component', component, ...entry.keySpan });
     facts.exports.push({ name: entry.key, local: entry.key, ...entry.keySpan });
   }
   for (const { key, keySpan } of root.get('shared')?.entries ?? [])
-    facts.values.push({ name: key, kind: 'value', type: shared.get(key) ?? UNKNOWN, ...keySpan });
+    facts.values.push({ name: key, kind: 'value', type: scope.shared.get(key) ?? UNKNOWN, ...keySpan });
   if (loose) {
-    facts.components.push(loose);
-    facts.mounts = loose.render.some((node) => node.mounted);
+    facts.components.push(loose.facts);
+    flaws.push(...loose.flaws.map(faultAt));
+    facts.mounts = loose.facts.render.some((node) => node.mounted);
   }
+  if (flaws.length) facts.flaws = flaws.map((one) => ({ ...one, path }));
   facts.silences = readSilences(commentsIn(text), text);
   return facts;
 }
 
 /** The sheet's own state, and the trees that it starts. */
-function readLoose(root: Part, length: number, shared: Map<string, TypeExpr>): ComponentFacts | undefined {
-  const states = root.get('shared')?.entries ?? [];
+function readLoose(root: Part, length: number, scope: Scope): Unit | undefined {
+  const { shared } = scope;
+  const values = root.get('shared')?.entries ?? [];
   const roots = root.get('roots')?.items ?? [];
-  if (!states.length && !roots.length) return undefined;
+  const provides = root.get('provides')?.entries ?? [];
+  if (!values.length && !roots.length && !provides.length) return undefined;
   const facts: ComponentFacts = {
     ...emptyComponent('Sheet', { start: 0, end: 0 }, { start: 0, end: length }),
     role: 'module',
   };
-  const u = new Unit(facts, new Map());
-  for (const entry of states) shared.set(entry.key, addState(u, entry, false));
+  const u = new Unit(facts, scope);
+  const isDerived = ({ value }: Entry) => value.entry('from') !== undefined;
+  const states = declareAll(
+    u,
+    'state',
+    values.filter((one) => !isDerived(one)),
+  );
+  const derived = declareAll(u, 'derived', values.filter(isDerived));
+  for (const { symbol } of [...states, ...derived]) shared.set(symbol.name, UNKNOWN);
+  u.shareNames(shared.keys());
+  for (const one of states) startState(u, one, false);
+  for (const one of derived) derive(u, one);
+  // A type that names of the sheet's own code stand for means nothing in its components.
+  for (const { entry, symbol } of [...states, ...derived])
+    if (entry.value.entry('type') || !usesOf(symbol.init ? [symbol.init] : []).length)
+      shared.set(symbol.name, symbol.type ?? UNKNOWN);
   facts.render.push({ kind: 'group', parent: -1, attributes: [], start: 0, end: length });
+  for (const one of provides) addProvided(u, one, 0);
   for (const one of roots)
-    if (one.text !== undefined)
+    if (one.entry('use'))
+      facts.render[addNode(u, one, { parent: 0, local: OUTSIDE.local })]!.mounted = one.span;
+    else if (one.text !== undefined)
       facts.render.push({
         kind: 'site',
         parent: 0,
@@ -72,7 +94,7 @@ function readLoose(root: Part, length: number, shared: Map<string, TypeExpr>): C
         attributes: [],
         ...one.span,
       });
-  return facts;
+  return u;
 }
 
 function positionOf(text: string, { at }: Fault): { line: number; column: number } {

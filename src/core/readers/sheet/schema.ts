@@ -3,11 +3,14 @@ import { z } from 'zod';
 
 const name = z.string().regex(/^[A-Za-z_][\w-]*$/, 'a name: letters, digits, dashes and underscores');
 const componentName = z.string().regex(/^[A-Z]\w*$/, 'a name that begins with a capital letter');
+/** Events and slots are never parts of a way to something, so that theirs may be any words. */
+const word = z.string().regex(/^\S+$/, 'a name without spaces');
+const propertyName = z.string().regex(/^[^\s.]+$/, 'a name without spaces and dots');
 const literal = z.union([z.string(), z.number(), z.boolean(), z.null()]);
 
 export const TYPE_WORDS = ['text', 'number', 'boolean', 'content', 'any'] as const;
 
-type SheetType =
+export type SheetType =
   | (typeof TYPE_WORDS)[number]
   | (string | number | boolean | null)[]
   | { list: SheetType }
@@ -27,25 +30,41 @@ const type: z.ZodType<SheetType> = z
     description: 'A word, a list of the values that may be taken, or what a list or an object holds.',
   });
 
-type SheetValue = string | number | boolean | null | SheetValue[] | { mix: SheetValue[] };
+export type SheetValue =
+  | string
+  | number
+  | boolean
+  | null
+  | SheetValue[]
+  | { mix: SheetValue[] }
+  | { fields: Record<string, SheetValue> }
+  | { some: SheetType };
 
 const value: z.ZodType<SheetValue> = z
-  .lazy(() => z.union([literal, z.array(value), z.strictObject({ mix: z.array(value).min(1) })]))
+  .lazy(() =>
+    z.union([
+      literal,
+      z.array(value),
+      z.strictObject({ mix: z.array(value).min(1) }),
+      z.strictObject({ fields: z.record(z.string(), value) }),
+      z.strictObject({ some: type }),
+    ]),
+  )
   .meta({
     id: 'value',
     description:
-      'A literal; `$name` or `$name.member` for what bears the name, `$$` for a text that begins with a dollar; a list; or a mix, worked out of several.',
+      'A literal; `$name` or `$name.member` for what bears the name, `$$` for a text that begins with a dollar; a list; the fields of an object; a mix, worked out of several; or some value of a type, of which no more is said.',
   });
 
-const values = z.record(name, value);
+const values = z.record(propertyName, value);
 
 const action = z
   .union([
     z
       .strictObject({ set: z.string(), to: value })
       .describe('Changes a state; `shared.name` one of the whole sheet.'),
-    z.strictObject({ raise: name, with: value.optional() }).describe('Raises an event of the component.'),
-    z.strictObject({ call: z.string().regex(/^[\w-]+\.[\w-]+$/, 'handle.member'), with: value.optional() }),
+    z.strictObject({ raise: word, with: value.optional() }).describe('Raises an event of the component.'),
+    z.strictObject({ call: z.string().regex(/^[\w-]+\.[^\s.]+$/, 'handle.member'), with: value.optional() }),
   ])
   .meta({ id: 'action' });
 
@@ -71,13 +90,19 @@ const instance = z
     use: componentName.describe('The component that stands here.'),
     with: values.optional().describe('Its properties.'),
     both: values.optional().describe('Properties that are bound both ways: the component may change them.'),
-    on: z.record(name, z.array(action)).optional().describe('What happens when it raises an event.'),
+    override: z
+      .record(name, values)
+      .optional()
+      .describe(
+        'Properties of instances in the tree of that component, by their handles or names: they count here, in place of what it says itself.',
+      ),
+    on: z.record(word, z.array(action)).optional().describe('What happens when it raises an event.'),
     handle: name.optional().describe('The handle that it is held by.'),
     inside: z
       .lazy(() => nodes)
       .optional()
       .describe('Content of its default slot.'),
-    fill: z.record(name, fill).optional().describe('Content of its other slots.'),
+    fill: z.record(word, fill).optional().describe('Content of its other slots.'),
     ...shown,
   })
   .describe('An instance of a component.');
@@ -85,7 +110,7 @@ const instance = z
 const outlet = z
   .strictObject({
     slot: z
-      .union([name, z.null()])
+      .union([word, z.null()])
       .describe('The slot that is placed here; `default`, or nothing, for the default one.'),
     with: values.optional().describe('What the content is given.'),
     else: z
@@ -118,24 +143,32 @@ const property = z.union([
 ]);
 
 const state = z.strictObject({ type: type.optional(), starts: value.optional() });
+const derived = z.strictObject({ from: z.array(value).min(1), type: type.optional() });
 
 const component = z
   .strictObject({
-    takes: z.record(name, property).optional().describe('Properties.'),
+    takes: z.record(propertyName, property).optional().describe('Properties.'),
     keeps: z.record(name, state).optional().describe('State that every instance has for itself.'),
-    derives: z
-      .record(name, z.strictObject({ from: z.array(value).min(1), type: type.optional() }))
-      .optional()
-      .describe('What is worked out of other values.'),
+    derives: z.record(name, derived).optional().describe('What is worked out of other values.'),
     handles: z.array(name).optional().describe('Handles that it keeps to instances in its tree.'),
     raises: z
-      .record(name, z.union([type, z.null()]))
+      .record(word, z.union([type, z.null()]))
       .optional()
       .describe('Events, with the type of what they carry.'),
-    offers: z.record(name, z.array(action)).optional().describe('What may be called through a handle to it.'),
+    does: z
+      .array(action)
+      .optional()
+      .describe('What happens in it without an instance that raises anything: a key, a clock, a hand on it.'),
+    offers: z
+      .record(propertyName, z.union([z.array(action), value]))
+      .optional()
+      .describe('What may be called through a handle to it: lists of actions; or read, values.'),
     provides: values.optional().describe('Values for everything below, by key.'),
     consumes: z
-      .record(name, z.strictObject({ type: type.optional(), missing: z.enum(['fails', 'ok']).optional() }))
+      .record(
+        propertyName,
+        z.strictObject({ type: type.optional(), missing: z.enum(['fails', 'ok']).optional() }),
+      )
       .optional()
       .describe('Values that somebody above provides, by key; `ok` if it does without.'),
     tree: z.lazy(() => nodes).optional(),
@@ -150,8 +183,15 @@ export const sheetSchema = z
       .record(componentName, z.string())
       .optional()
       .describe('Components of other files, sheets or code, by the path from here.'),
-    roots: z.array(componentName).optional().describe('Components that trees start at.'),
-    shared: z.record(name, state).optional().describe('State of the whole sheet.'),
+    roots: z
+      .array(z.union([componentName, instance]))
+      .optional()
+      .describe('Components that trees start at; as instances, if they are given something.'),
+    shared: z
+      .record(name, z.union([state, derived]))
+      .optional()
+      .describe('State of the whole sheet, and what is worked out of it.'),
+    provides: values.optional().describe('Values for all of the sheet, by key.'),
     components: z.record(componentName, component),
   })
   .describe('A component tree without code');

@@ -2,7 +2,8 @@
 import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/facts';
 import { addActions } from './actions';
 import type { Entry, Part } from './document';
-import type { Ctx, Unit } from './unit';
+import { isCalled, overriddenName, overridesOf } from './scope';
+import { type Ctx, type Unit, usesOf } from './unit';
 
 /** Where a node stands: below which one, in which slot of it, under which condition. */
 interface Place {
@@ -20,7 +21,8 @@ export function addNodes(u: Unit, nodes: Part, place: Place): number[] {
   return nodes.items.map((node) => addNode(u, node, place));
 }
 
-function addNode(u: Unit, node: Part, above: Place): number {
+/** Adds an entry of a tree, with all that stands in it; gives back its index. */
+export function addNode(u: Unit, node: Part, above: Place): number {
   const place = placed(u, node, above);
   const use = node.get('use');
   if (use?.text !== undefined) return addInstance(u, node, use.text, use.span, place);
@@ -100,6 +102,7 @@ function addInstance(u: Unit, node: Part, name: string, span: Span, place: Place
     attributes.push(attribute(one, 'two-way', u.value(one.value, ctx, false)));
     addBack(u, one, ctx);
   }
+  addOverrides(u, node, name, attributes, ctx);
   for (const one of node.get('on')?.entries ?? []) {
     const fn = addActions(u, one.value, place.local);
     const value: ExprFact = { kind: 'function', fn, ...one.value.span };
@@ -124,7 +127,7 @@ function addInstance(u: Unit, node: Part, name: string, span: Span, place: Place
     u,
     {
       kind: 'site',
-      tag: { name, ...span, ...(u.isComponent(name) ? {} : { unbound: true }) },
+      tag: { name, ...span, ...(u.scope.components.has(name) ? {} : { unbound: true }) },
       attributes,
       ...(inside ? { nested: true } : {}),
       ...node.span,
@@ -135,6 +138,39 @@ function addInstance(u: Unit, node: Part, name: string, span: Span, place: Place
   if (inside) addNodes(u, inside, below);
   for (const one of node.get('fill')?.entries ?? []) addFill(u, one, below, attributes);
   return index;
+}
+
+/** What the instance says of instances within its component, and what those above say of it. */
+function addOverrides(u: Unit, node: Part, name: string, attributes: AttributeFact[], ctx: Ctx): void {
+  for (const { part, property } of overridesOf(node)) {
+    const whole = { ...property, key: overriddenName(part.key, property.key) };
+    attributes.push(attribute(whole, 'value', u.value(property.value, ctx, false)));
+    if (!u.scope.isOwn(name))
+      u.flaws.push({
+        message: `${part.key} in ${name} cannot be overridden from here: only components of the same sheet can be looked into`,
+        at: part.keySpan.start,
+      });
+  }
+  for (const one of u.scope.overridesWithin(u.facts.name)) {
+    if (!isCalled(node, one.part)) continue;
+    const symbol = u.facts.symbols.findIndex(({ kind, port }) => kind === 'prop' && port === one.name);
+    const other: ExprFact = { kind: 'identity', symbol, type: one.type, ...node.span };
+    const written = attributes.find((given) => given.name === one.property);
+    if (written) {
+      u.facts.reads.push({ symbol, where: ctx.where, fn: ctx.fn, ...node.span });
+      written.value = {
+        kind: 'computed',
+        uses: [...new Set([...usesOf([written.value]), symbol])],
+        gives: [written.value, other],
+        start: written.value.start,
+        end: written.value.end,
+      };
+    } else {
+      const at = node.get('use')!.span;
+      const from = { nameStart: at.start, nameEnd: at.end };
+      attributes.push({ name: one.property, ...from, mode: 'value', value: other, ...at });
+    }
+  }
 }
 
 /** What is bound both ways is written when the component changes it. */

@@ -2,7 +2,9 @@
 import type { ComponentFacts, ExprFact, Span, SymbolFact, Traits, Where } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN } from '../../model/types';
 import { emptyFacts } from '../script/unit';
-import type { Part } from './document';
+import type { Fault, Part } from './document';
+import type { Scope } from './scope';
+import { typeOf } from './types';
 
 const TRAITS: Traits = {
   callbackProps: false,
@@ -33,17 +35,13 @@ export class Unit {
   /** Symbols by name: properties, states, what is derived or consumed, handles. */
   private readonly names = new Map<string, number>();
 
+  /** What is said of something that this sheet cannot say it of. */
+  readonly flaws: Fault[] = [];
+
   constructor(
     readonly facts: ComponentFacts,
-    /** Names of the sheet's own state, with their types. */
-    private readonly shared: ReadonlyMap<string, TypeExpr>,
-    /** Components of the sheet, and those that it uses. */
-    private readonly components: ReadonlySet<string> = new Set(),
+    readonly scope: Scope,
   ) {}
-
-  isComponent(name: string): boolean {
-    return this.components.has(name);
-  }
 
   /** Adds a symbol, and its name if it is there for the whole component. */
   add(symbol: SymbolFact, isLocal = false): number {
@@ -58,11 +56,11 @@ export class Unit {
     const known = local.get(first) ?? this.names.get(first);
     if (known !== undefined) return { symbol: known, rest };
     const [name, ...others] = rest;
-    if (first !== 'shared' || name === undefined || !this.shared.has(name)) return undefined;
+    if (first !== 'shared' || name === undefined || !this.scope.shared.has(name)) return undefined;
     const key = `shared.${name}`;
     const symbol =
       this.names.get(key) ??
-      this.add({ name: key, kind: 'shared', port: name, type: this.shared.get(name)!, ...span });
+      this.add({ name: key, kind: 'shared', port: name, type: this.scope.shared.get(name)!, ...span });
     return { symbol, rest: others };
   }
 
@@ -71,8 +69,13 @@ export class Unit {
     return [
       ...ctx.local.keys(),
       ...this.names.keys(),
-      ...[...this.shared.keys()].map((name) => `shared.${name}`),
+      ...[...this.scope.shared.keys()].map((name) => `shared.${name}`),
     ];
+  }
+
+  /** Its own state is the sheet's, for whoever speaks of it so. */
+  shareNames(names: Iterable<string>): void {
+    for (const name of names) this.names.set(`shared.${name}`, this.names.get(name)!);
   }
 
   kindOf(symbol: number): SymbolFact['kind'] {
@@ -93,8 +96,31 @@ export class Unit {
       const elements = part.items.map((one) => this.value(one, ctx, true));
       return { kind: 'array', elements, uses: usesOf(elements), type: listType(elements), ...span };
     }
+    const some = part.get('some');
+    if (some) return { kind: 'computed', type: typeOf(some), ...span };
+    const fields = part.get('fields');
+    if (fields) return this.object(fields, ctx, span);
     const parts = (part.get('mix')?.items ?? []).map((one) => this.value(one, ctx, true));
     return { kind: 'computed', uses: usesOf(parts), ...span };
+  }
+
+  private object(fields: Part, ctx: Ctx, span: Span): ExprFact {
+    const members = fields.entries.map(({ key, keySpan, value }) => ({
+      name: key,
+      value: this.value(value, ctx, true),
+      ...keySpan,
+    }));
+    const type: TypeExpr = {
+      t: 'object',
+      exact: true,
+      members: members.map(({ name, value, start, end }) => ({
+        name,
+        type: value.type ?? UNKNOWN,
+        start,
+        end,
+      })),
+    };
+    return { kind: 'object', members, uses: usesOf(members.map((one) => one.value)), type, ...span };
   }
 
   private binding(text: string, span: Span, ctx: Ctx, reads: boolean): ExprFact {
@@ -104,15 +130,20 @@ export class Unit {
       (this.facts.unknownNames ??= []).push({ name: path[0]!, known: this.known(ctx), ...span });
       return { kind: 'computed', ...span };
     }
-    const { symbol, rest } = found;
+    const { symbol } = found;
+    const isHandle = this.kindOf(symbol) === 'ref';
+    const rest = isHandle ? [HELD, ...found.rest] : found.rest;
     if (reads || rest.length)
       this.facts.reads.push({
         symbol,
         ...(rest.length ? { path: rest } : {}),
+        // A handle is asked at that moment, and gives nothing where there is no instance.
+        ...(isHandle ? { ends: endsOf(rest, span), soft: true } : {}),
         where: ctx.where,
         fn: ctx.fn,
         ...span,
       });
+    if (isHandle) return { kind: 'member', symbol, path: rest, ...span };
     const whole: TypeExpr = { t: 'sym', s: symbol };
     const type = rest.reduce<TypeExpr>((of, name) => ({ t: 'member', of, name }), whole);
     return rest.length
@@ -121,7 +152,21 @@ export class Unit {
   }
 }
 
-const usesOf = (parts: ExprFact[]): number[] => [
+/** What a handle holds is its member of this name. */
+export const HELD = 'current';
+
+/** Where the names of a way end whose text ends where the span does; the first of it stands nowhere. */
+const endsOf = (path: string[], { start, end }: Span): number[] => {
+  const ends: number[] = [];
+  let at = end;
+  for (const name of [...path].reverse()) {
+    ends.unshift(Math.max(at, start));
+    at -= name.length + 1;
+  }
+  return ends;
+};
+
+export const usesOf = (parts: ExprFact[]): number[] => [
   ...new Set(
     parts.flatMap((one) => [...(one.symbol === undefined ? [] : [one.symbol]), ...(one.uses ?? [])]),
   ),
