@@ -2,7 +2,7 @@
 import type { Span } from '../../model/facts';
 import type { TypeExpr } from '../../model/types';
 import type { Part } from './document';
-import { type Ctx, HELD, type Unit } from './unit';
+import { type Ctx, endsOf, HELD, type Unit } from './unit';
 
 /** Adds a function that does what a list of actions says; gives back its index. */
 export function addActions(u: Unit, actions: Part, local: Ctx['local'], carried?: TypeExpr): number {
@@ -77,30 +77,29 @@ function addRaise(u: Unit, name: string, span: Span, payload: Part | undefined, 
 
 const portOf = (u: Unit, name: string): number => u.facts.symbols.findIndex((one) => one.port === name);
 
-/** A member of what a handle holds is called. */
+/** What a name holds is called, or a member of that: of what a handle holds, or of a value that somebody handed over. */
 function addCall(u: Unit, text: string, span: Span, argument: Part | undefined, ctx: Ctx): void {
-  const [handle = '', member = ''] = text.split('.');
-  const found = u.find([handle], ctx, span);
+  const way = text.split('.');
+  const found = u.find(way, ctx, span);
   const args = argument ? [u.value(argument, { ...ctx, where: 'argument' }, true)] : [];
   if (!found) {
-    (u.facts.unknownNames ??= []).push({ name: handle, known: u.known(ctx), ...span });
+    (u.facts.unknownNames ??= []).push({ name: way[0]!, known: u.known(ctx), ...span });
     return;
   }
   const { symbol } = found;
-  // A handle is asked at the moment of the call, and does nothing where there is no instance.
-  const path = [HELD, member];
-  const start = span.end - member.length;
+  const isHandle = u.kindOf(symbol) === 'ref';
+  const path = isHandle ? [HELD, ...found.rest] : found.rest;
   u.facts.reads.push({
     symbol,
-    path,
-    ends: [start - 1, span.end],
-    soft: true,
+    ...(path.length ? { path, ends: endsOf(path, span) } : {}),
+    // A handle is asked at the moment of the call, and does nothing where there is no instance.
+    ...(isHandle ? { soft: true } : {}),
     where: 'handler',
     fn: ctx.fn,
     ...span,
   });
   (u.facts.invokes ??= []).push({
-    callee: { kind: 'member', symbol, path, ...span },
+    callee: { kind: path.length ? 'member' : 'identity', symbol, ...(path.length ? { path } : {}), ...span },
     args,
     where: 'handler',
     fn: ctx.fn,

@@ -5,7 +5,7 @@ import { addActions } from './actions';
 import type { Entry, Fault, Part } from './document';
 import { addProvided, declareAll, DERIVATION, derive, startState } from './state';
 import { isLongProperty, type Scope } from './scope';
-import { addNodes } from './tree';
+import { addNodes, slotName } from './tree';
 import { typeOf } from './types';
 import { emptyComponent, OUTSIDE, Unit } from './unit';
 
@@ -15,7 +15,7 @@ export function readComponent(
   scope: Scope,
 ): { facts: ComponentFacts; flaws: Fault[] } {
   const span = { start: keySpan.start, end: value.span.end };
-  const u = new Unit(emptyComponent(key, keySpan, span), scope);
+  const u = new Unit(emptyComponent(key, keySpan, span), scope, addActions);
   const { facts } = u;
   for (const one of entriesOf(value, 'takes')) addProperty(u, one);
   for (const { name, type } of scope.overridesWithin(key)) {
@@ -50,6 +50,9 @@ export function readComponent(
   ];
   const tree = value.get('tree');
   if (tree) addNodes(u, tree, { parent: whole, local: OUTSIDE.local });
+  const needs = value.get('needs');
+  for (const one of needs?.get('heard')?.items ?? []) need(u, `@${one.text}`);
+  for (const one of needs?.get('filled')?.items ?? []) need(u, slotName(one.text));
   return { facts, flaws: u.flaws };
 }
 
@@ -58,6 +61,10 @@ function offered(u: Unit, { value }: Entry): ExprFact {
   const { span } = value;
   if (!value.isList) return u.value(value, DERIVATION, true);
   return { kind: 'function', fn: addActions(u, value, OUTSIDE.local), uses: [], ...span };
+}
+
+function need(u: Unit, name: string): void {
+  for (const port of u.facts.ports) if (port.name === name) port.required = true;
 }
 
 const entriesOf = (part: Part, key: string): Entry[] => part.get(key)?.entries ?? [];

@@ -3,6 +3,7 @@ import type { ComponentFacts, FileFacts } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { readSilences } from '../script/comments';
+import { addActions } from './actions';
 import { readComponent } from './component';
 import { type Entry, type Fault, type Part, readDocument } from './document';
 import { Scope } from './scope';
@@ -64,7 +65,7 @@ function readLoose(root: Part, length: number, scope: Scope): Unit | undefined {
     ...emptyComponent('Sheet', { start: 0, end: 0 }, { start: 0, end: length }),
     role: 'module',
   };
-  const u = new Unit(facts, scope);
+  const u = new Unit(facts, scope, addActions);
   const isDerived = ({ value }: Entry) => value.entry('from') !== undefined;
   const states = declareAll(
     u,

@@ -38,7 +38,13 @@ export type SheetValue =
   | SheetValue[]
   | { mix: SheetValue[] }
   | { fields: Record<string, SheetValue> }
-  | { some: SheetType };
+  | { some: SheetType }
+  | { does: SheetAction[] };
+
+export type SheetAction =
+  | { set: string; to: SheetValue }
+  | { raise: string; with?: SheetValue }
+  | { call: string; with?: SheetValue };
 
 const value: z.ZodType<SheetValue> = z
   .lazy(() =>
@@ -48,23 +54,27 @@ const value: z.ZodType<SheetValue> = z
       z.strictObject({ mix: z.array(value).min(1) }),
       z.strictObject({ fields: z.record(z.string(), value) }),
       z.strictObject({ some: type }),
+      z.strictObject({ does: z.lazy(() => z.array(action)) }),
     ]),
   )
   .meta({
     id: 'value',
     description:
-      'A literal; `$name` or `$name.member` for what bears the name, `$$` for a text that begins with a dollar; a list; the fields of an object; a mix, worked out of several; or some value of a type, of which no more is said.',
+      'A literal; `$name` or `$name.member` for what bears the name, `$$` for a text that begins with a dollar; a list; the fields of an object; a mix, worked out of several; some value of a type, of which no more is said; or what is done when the value is called.',
   });
 
 const values = z.record(propertyName, value);
 
-const action = z
+const action: z.ZodType<SheetAction> = z
   .union([
     z
       .strictObject({ set: z.string(), to: value })
       .describe('Changes a state; `shared.name` one of the whole sheet.'),
     z.strictObject({ raise: word, with: value.optional() }).describe('Raises an event of the component.'),
-    z.strictObject({ call: z.string().regex(/^[\w-]+\.[^\s.]+$/, 'handle.member'), with: value.optional() }),
+    z.strictObject({
+      call: z.string().regex(/^[\w-]+(\.[^\s.]+)*$/, 'a name, or the way to a member'),
+      with: value.optional(),
+    }),
   ])
   .meta({ id: 'action' });
 
@@ -74,8 +84,31 @@ const shown = {
   key: value.optional().describe('What tells entries of the list apart.'),
 };
 
-/** Read part by part: no code asks for the type of a whole tree. */
-const nodes: z.ZodType<unknown[]> = z.lazy(() => z.array(node)).meta({ id: 'nodes' });
+interface Shown {
+  if?: SheetValue;
+  each?: Record<string, SheetValue>;
+  key?: SheetValue;
+}
+
+export interface SheetInstance extends Shown {
+  use: string;
+  with?: Record<string, SheetValue>;
+  both?: Record<string, SheetValue>;
+  override?: Record<string, Record<string, SheetValue>>;
+  on?: Record<string, SheetAction[]>;
+  handle?: string;
+  inside?: SheetNode[];
+  fill?: Record<string, SheetNode[] | { gives: string[]; tree: SheetNode[] }>;
+}
+
+export type SheetNode =
+  | SheetInstance
+  | (Shown & { slot: string | null; with?: Record<string, SheetValue>; else?: SheetNode[] })
+  | (Shown & { text: SheetValue })
+  | (Shown & { group: SheetNode[]; provides?: Record<string, SheetValue> })
+  | (Shown & { does: SheetAction[] });
+
+const nodes: z.ZodType<SheetNode[]> = z.lazy(() => z.array(node)).meta({ id: 'nodes' });
 
 const fill = z.union([
   z.lazy(() => nodes),
@@ -121,12 +154,21 @@ const outlet = z
   })
   .describe('A place for content that is handed in.');
 
-const node: z.ZodType<unknown> = z
+const node: z.ZodType<SheetNode> = z
   .union([
     instance,
     outlet,
     z.strictObject({ text: value, ...shown }).describe('A value that is shown.'),
-    z.strictObject({ group: z.lazy(() => nodes), ...shown }),
+    z
+      .strictObject({
+        group: z.lazy(() => nodes),
+        provides: values.optional().describe('Values for everything in the group, by key.'),
+        ...shown,
+      })
+      .describe('Several together.'),
+    z
+      .strictObject({ does: z.array(action), ...shown })
+      .describe('Something that is no component: what happens when it is used.'),
   ])
   .meta({ id: 'node' });
 
@@ -163,6 +205,13 @@ const component = z
       .record(propertyName, z.union([z.array(action), value]))
       .optional()
       .describe('What may be called through a handle to it: lists of actions; or read, values.'),
+    needs: z
+      .strictObject({
+        heard: z.array(word).optional().describe('Events that every instance must listen for.'),
+        filled: z.array(word).optional().describe('Slots that every instance must fill.'),
+      })
+      .optional()
+      .describe('What every instance must do besides giving the properties.'),
     provides: values.optional().describe('Values for everything below, by key.'),
     consumes: z
       .record(
@@ -197,6 +246,8 @@ export const sheetSchema = z
   .describe('A component tree without code');
 
 export type Sheet = z.infer<typeof sheetSchema>;
+export type SheetComponent = z.infer<typeof component>;
+export type SheetProperty = z.infer<typeof property>;
 
 /** The published JSON Schema of a sheet. */
 export const sheetJsonSchema = (): object =>

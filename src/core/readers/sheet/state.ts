@@ -35,7 +35,12 @@ export function startState(u: Unit, { entry, symbol }: Declared, reads: boolean)
 
 export function derive(u: Unit, { entry: { value }, symbol }: Declared): void {
   const parts = (value.get('from')?.items ?? []).map((one) => u.value(one, DERIVATION, true));
-  symbol.init = { kind: 'computed', uses: usesOf(parts), ...value.span };
+  // Fields alone are what it is, with all that they do.
+  const [only, ...others] = parts;
+  symbol.init =
+    only?.kind === 'object' && !others.length
+      ? only
+      : { kind: 'computed', uses: usesOf(parts), ...value.span };
 }
 
 /** A value under a key for all that is drawn in a node. */

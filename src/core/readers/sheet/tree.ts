@@ -3,6 +3,7 @@ import type { AttributeFact, ExprFact, RenderFact, Span } from '../../model/fact
 import { addActions } from './actions';
 import type { Entry, Part } from './document';
 import { isCalled, overriddenName, overridesOf } from './scope';
+import { addProvided } from './state';
 import { type Ctx, type Unit, usesOf } from './unit';
 
 /** Where a node stands: below which one, in which slot of it, under which condition. */
@@ -32,6 +33,7 @@ export function addNode(u: Unit, node: Part, above: Place): number {
   const text = node.get('text');
   if (group) {
     const index = push(u, { kind: 'group', ...node.span }, place);
+    for (const one of node.get('provides')?.entries ?? []) addProvided(u, one, index);
     addNodes(u, group, { ...place, parent: index, slot: undefined as never });
     return index;
   }
@@ -40,6 +42,8 @@ export function addNode(u: Unit, node: Part, above: Place): number {
     { kind: 'element', tag: { name: 'span', plain: true, ...node.span }, ...node.span },
     place,
   );
+  const does = node.get('does');
+  if (does) addActions(u, does, place.local);
   if (text) u.value(text, { where: 'text', fn: -1, local: place.local }, true);
   return index;
 }

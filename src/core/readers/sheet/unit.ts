@@ -41,7 +41,13 @@ export class Unit {
   constructor(
     readonly facts: ComponentFacts,
     readonly scope: Scope,
+    /** Adds a function that does what a list of actions says; gives back its index. */
+    private readonly acts: (u: Unit, actions: Part, local: Ctx['local']) => number,
   ) {}
+
+  private act(actions: Part, local: Ctx['local']): number {
+    return this.acts(this, actions, local);
+  }
 
   /** Adds a symbol, and its name if it is there for the whole component. */
   add(symbol: SymbolFact, isLocal = false): number {
@@ -98,6 +104,8 @@ export class Unit {
     }
     const some = part.get('some');
     if (some) return { kind: 'computed', type: typeOf(some), ...span };
+    const does = part.get('does');
+    if (does) return { kind: 'function', fn: this.act(does, ctx.local), uses: [], ...span };
     const fields = part.get('fields');
     if (fields) return this.object(fields, ctx, span);
     const parts = (part.get('mix')?.items ?? []).map((one) => this.value(one, ctx, true));
@@ -156,7 +164,7 @@ export class Unit {
 export const HELD = 'current';
 
 /** Where the names of a way end whose text ends where the span does; the first of it stands nowhere. */
-const endsOf = (path: string[], { start, end }: Span): number[] => {
+export const endsOf = (path: string[], { start, end }: Span): number[] => {
   const ends: number[] = [];
   let at = end;
   for (const name of [...path].reverse()) {

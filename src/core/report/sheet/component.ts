@@ -1,0 +1,225 @@
+/** A component in the words of a sheet: what it takes, keeps, works out, raises, provides, gets and offers. */
+import type { Linked } from '../../link';
+import { raises } from '../../link/emission';
+import { isUsed, useOf } from '../../link/use-of-ports';
+import { groupBy } from '../../model/group-by';
+import type { Component, FlowEdge, FlowNode, Port } from '../../model/project';
+import type {
+  SheetAction,
+  SheetComponent,
+  SheetProperty,
+  SheetType,
+  SheetValue,
+} from '../../readers/sheet/schema';
+import type { SheetActions } from './actions';
+import { isGiven, type SheetKind, type SheetNames } from './names';
+import type { SheetTrees } from './tree';
+import { sheetType } from './types';
+import { flat, literal, type SheetValues } from './values';
+
+const NOTHING: ReadonlyMap<number, string> = new Map();
+
+export class SheetComponents {
+  private readonly nodes: Map<number, FlowNode[]>;
+
+  constructor(
+    private readonly project: Linked,
+    private readonly names: SheetNames,
+    private readonly values: SheetValues,
+    private readonly actions: SheetActions,
+    private readonly trees: SheetTrees,
+  ) {
+    this.nodes = groupBy(project.flow.nodes, (one) => one.component);
+  }
+
+  of(component: Component): SheetComponent {
+    const nodes = this.nodes.get(component.id) ?? [];
+    const kind = (wanted: SheetKind) =>
+      nodes.filter(({ id }) => {
+        const named = this.names.of(id);
+        return named?.kind === wanted && (named.owner === component.id || wanted === 'provided');
+      });
+    const record = <T>(list: FlowNode[], value: (node: FlowNode) => T | undefined): Record<string, T> =>
+      Object.fromEntries(
+        list.flatMap((node): [string, T][] => {
+          const found = value(node);
+          return found === undefined ? [] : [[this.names.of(node.id)!.name, found]];
+        }),
+      );
+    const starts = new Set<number>();
+    const whole = {
+      takes: record(kind('prop'), (node) => this.property(node.port!)),
+      keeps: record(kind('state'), (node) => this.state(component, node, starts)),
+      derives: record(kind('derived'), (node) => this.derived(component, node)),
+      handles: kind('handle').map((node) => this.names.of(node.id)!.name),
+      raises: record(kind('event'), (node) => this.payload(node.port!)),
+      needs: this.needs(component),
+      provides: this.values.provided(
+        kind('provided').filter((one) => !this.names.isInGroup(one.id)),
+        component.id,
+        (node, value) => this.actions.withHeld(node, component.id, value),
+      ),
+      consumes: record(kind('consumed'), (node) => this.consumed(component, node)),
+    };
+    const offers: NonNullable<SheetComponent['offers']> = record(kind('offered'), (node) =>
+      this.offered(component, node),
+    );
+    for (const [name, value] of this.readThroughHandles(component)) offers[name] ??= value;
+    const does = this.does(component, nodes, starts);
+    const tree = this.trees.of(component);
+    const reads = this.reads(component, nodes);
+    if (reads.length) tree.push({ text: reads.length > 1 ? { mix: reads } : reads[0]! });
+    const all: SheetComponent = { ...whole, does, offers, tree };
+    for (const key of Object.keys(all) as (keyof SheetComponent)[])
+      if (!Object.keys(all[key]!).length) delete all[key];
+    return all;
+  }
+
+  private property(port: Port): SheetProperty {
+    const type = sheetType(this.project.types, port.type);
+    const { default: fallback } = port;
+    const written = fallback?.kind === 'literal' && fallback.type?.t === 'lit' ? fallback.type.v : undefined;
+    if (written !== undefined) return { type, default: written };
+    return port.required ? { type, required: true } : { type, required: false };
+  }
+
+  /** What an event carries: nothing, or the type of the first that it is raised with. */
+  private payload(port: Port): SheetType | null {
+    const { types } = this.project;
+    const shape = port.type && types.resolve(port.type);
+    const [first] = shape?.k === 'fn' ? shape.params : [];
+    if (first) return sheetType(types, first.type);
+    return shape?.k === 'fn' && !this.into(port.node).some((edge) => edge.put?.[0]?.startsWith('(0'))
+      ? null
+      : 'any';
+  }
+
+  private state(
+    component: Component,
+    { id, symbol }: FlowNode,
+    starts: Set<number>,
+  ): { starts?: SheetValue } {
+    const init = component.facts.symbols[symbol]?.init;
+    if (!init) return {};
+    const edges = this.project.flow.into[id]!.filter((index) => {
+      const { place, how, site } = this.project.flow.edges[index]!;
+      const within = place.file === component.file && init.start <= place.start && place.end <= init.end;
+      return how === 'write' && site < 0 && within;
+    });
+    const value = this.values.of(
+      edges.map((index) => this.project.flow.edges[index]!),
+      component.id,
+      NOTHING,
+    );
+    if (value === undefined)
+      return init.kind === 'literal' && init.type?.t === 'lit' ? { starts: literal(init.type.v) } : {};
+    for (const index of edges) starts.add(index);
+    return { starts: value };
+  }
+
+  private derived(component: Component, { id }: FlowNode): { from: SheetValue[] } | undefined {
+    if (this.values.isLocal(id)) return undefined;
+    const value = this.actions.withHeld(
+      id,
+      component.id,
+      this.values.of(this.into(id), component.id, NOTHING),
+    );
+    return { from: value === undefined ? [{ some: 'any' }] : flat([value]) };
+  }
+
+  /** What instances must do besides giving what it takes. */
+  private needs({ ports }: Component): NonNullable<SheetComponent['needs']> {
+    const of = (channel: Port['channel']) =>
+      [...ports.values()].flatMap((port) =>
+        port.required && port.channel === channel ? [this.names.of(port.node)!.name] : [],
+      );
+    const [heard, filled] = [of('event'), of('slot')];
+    return { ...(heard.length ? { heard } : {}), ...(filled.length ? { filled } : {}) };
+  }
+
+  private consumed({ id: component }: Component, { place }: FlowNode): { missing?: 'ok' } {
+    const { consumers, hasDefault } = this.project.contexts;
+    const one = consumers.find(
+      (other) =>
+        other.component === component && other.place.file === place.file && other.place.start === place.start,
+    );
+    return one?.missing === 'handled' || (one && hasDefault(one.key)) ? { missing: 'ok' } : {};
+  }
+
+  private offered(component: Component, { id }: FlowNode): SheetAction[] {
+    const out = this.project.flow.out[id]!.map((index) => this.project.flow.edges[index]!);
+    return this.actions.of(out, component.id);
+  }
+
+  /** Values that others read through handles to it. */
+  private readThroughHandles(component: Component): [string, SheetValue][] {
+    return component.calledAt.flatMap((site) => {
+      const edges = this.trees.at(site).filter((one) => one.how === 'attach' && one.way === 'out');
+      return [...groupBy(edges, (one) => one.put?.[1] ?? '')].flatMap(
+        ([member, all]): [string, SheetValue][] => {
+          const value = this.values.of(
+            all.map((one) => ({ ...one, put: undefined })),
+            component.id,
+            NOTHING,
+          );
+          return member && value !== undefined ? [[member, value]] : [];
+        },
+      );
+    });
+  }
+
+  /** What happens in it of itself. */
+  private does(component: Component, nodes: FlowNode[], starts: Set<number>): SheetAction[] {
+    const { flow } = this.project;
+    const indexes = new Set(
+      nodes.flatMap(({ id }) => [...flow.out[id]!, ...flow.into[id]!]).filter((index) => !starts.has(index)),
+    );
+    const inner = [...indexes]
+      .map((index) => flow.edges[index]!)
+      .filter((edge) => edge.site < 0 && edge.how !== 'consume' && edge.how !== 'provide')
+      .filter(({ from }) => {
+        const named = this.names.of(from);
+        return named?.kind !== 'offered' && (named?.owner === undefined || named.owner === component.id);
+      });
+    const actions = this.actions.of(inner, component.id);
+    const raised = new Set(actions.flatMap((one) => ('raise' in one ? [one.raise] : [])));
+    for (const port of component.ports.values()) {
+      const name = this.names.of(port.node)!.name;
+      const isHandedOn = this.into(port.node).some(({ from }) => this.names.of(from)?.kind === 'event');
+      if (port.channel === 'event' && !raised.has(name) && !isHandedOn && raises(component, port))
+        actions.push({ raise: name, ...(this.payload(port) === null ? {} : { with: { some: 'any' } }) });
+    }
+    const called = flow.edges.filter(
+      (edge) => edge.how === 'call' && flow.nodes[edge.from]!.component === component.id,
+    );
+    return [...actions, ...this.actions.calls(called, component.id)];
+  }
+
+  /** What it uses itself, and not only hands on. */
+  private reads(component: Component, nodes: FlowNode[]): SheetValue[] {
+    const { facts, ports, nodeOf } = component;
+    const read = new Set(facts.reads.map((one) => nodeOf[one.symbol] ?? -1));
+    for (const port of ports.values()) {
+      const use = useOf(component, port);
+      if (port.channel === 'prop' && isUsed(use) && !use.passes.length && !use.placed) read.add(port.node);
+    }
+    const values = nodes.flatMap(({ id }): string[] => {
+      const named = this.names.of(id);
+      if (!named || !read.has(id) || !READ.has(named.kind) || this.values.isLocal(id)) return [];
+      return [`$${named.owner === undefined ? 'shared.' : ''}${named.name}`];
+    });
+    const shared = [...read].flatMap((id) => {
+      const named = this.names.of(id);
+      return named && named.owner === undefined && READ.has(named.kind) ? [`$shared.${named.name}`] : [];
+    });
+    return [...new Set([...values, ...shared])];
+  }
+
+  private into(node: number): FlowEdge[] {
+    return this.project.flow.into[node]!.map((index) => this.project.flow.edges[index]!).filter(
+      (one) => !isGiven(one),
+    );
+  }
+}
+
+const READ = new Set<SheetKind>(['prop', 'state', 'derived', 'consumed']);

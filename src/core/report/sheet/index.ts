@@ -1,0 +1,86 @@
+/**
+ * A project as a sheet: its components with their interfaces, the tree of their instances, and the ways of values between
+ * them. What code does inside of a component is told by what goes in and what comes out of it.
+ */
+import type { Linked } from '../../link';
+import type { Component, FlowNode } from '../../model/project';
+import type { Sheet, SheetValue } from '../../readers/sheet/schema';
+import { rootsOf } from '../../trace/roots';
+import { SheetActions } from './actions';
+import { SheetComponents } from './component';
+import { isStage, SheetNames } from './names';
+import { Remotes } from './remote';
+import { SheetTrees } from './tree';
+import { flat, literal, SheetValues } from './values';
+
+export interface WrittenSheet {
+  sheet: Sheet;
+  names: SheetNames;
+}
+
+/** Writes a project as a sheet named `title`; `names` says what its parts are called there. */
+export function sheetOf(project: Linked, title: string): WrittenSheet {
+  const names = new SheetNames(project);
+  const values = new SheetValues(project, names);
+  const actions = new SheetActions(names, values, new Remotes(project, names));
+  const trees = new SheetTrees(project, names, values, actions);
+  const writer = new SheetComponents(project, names, values, actions, trees);
+  const components: Sheet['components'] = {};
+  for (const one of project.components) {
+    const name = names.components.get(one.id);
+    if (name !== undefined) components[name] = writer.of(one);
+  }
+  const shared = sharedOf(project, names, values);
+  const provides = providedForAll(project, names, values);
+  const roots = rootNames(project, names);
+  return {
+    names,
+    sheet: {
+      sheet: title,
+      ...(roots.length ? { roots } : {}),
+      ...(Object.keys(shared).length ? { shared } : {}),
+      ...(Object.keys(provides).length ? { provides } : {}),
+      components,
+    },
+  };
+}
+
+/** Where trees start: loose code that provides for what it draws stands above that. */
+function rootNames(project: Linked, names: SheetNames): string[] {
+  const stages = project.components.filter((one) => isStage(project, one));
+  const drawn = new Set(stages.flatMap((one) => one.sites.map((id) => project.sites[id]!.target)));
+  const roots = [...stages, ...rootsOf(project, true).filter((one) => !drawn.has(one.id) && isUsed(one))];
+  return roots.flatMap((one) => names.components.get(one.id) ?? []);
+}
+
+const isUsed = ({ used, calledAt, handedAt }: Component): boolean =>
+  used || calledAt.length > 0 || handedAt.length > 0;
+
+/** What modules and single helpers keep is the sheet's own. */
+function sharedOf(project: Linked, names: SheetNames, values: SheetValues): NonNullable<Sheet['shared']> {
+  const { flow, components } = project;
+  const found: NonNullable<Sheet['shared']> = {};
+  for (const { id, component, symbol } of flow.nodes) {
+    const named = names.of(id);
+    if (named?.owner !== undefined || (named?.kind !== 'state' && named?.kind !== 'derived')) continue;
+    const edges = flow.into[id]!.map((index) => flow.edges[index]!).filter((one) => one.site < 0);
+    const value = values.of(edges, undefined, new Map());
+    if (named.kind === 'derived') {
+      found[named.name] = { from: value === undefined ? [{ some: 'any' }] : flat([value]) };
+      continue;
+    }
+    const init = components[component]!.facts.symbols[symbol]?.init;
+    const written: SheetValue | undefined =
+      init?.kind === 'literal' && init.type?.t === 'lit' ? literal(init.type.v) : undefined;
+    const starts = value ?? written;
+    found[named.name] = starts === undefined ? {} : { starts };
+  }
+  return found;
+}
+
+/** What loose code provides, and does not only to what it draws. */
+function providedForAll(project: Linked, names: SheetNames, values: SheetValues): Record<string, SheetValue> {
+  const isLoose = ({ id, component }: FlowNode) =>
+    names.of(id)?.kind === 'provided' && !names.components.has(component);
+  return values.provided(project.flow.nodes.filter(isLoose), undefined);
+}

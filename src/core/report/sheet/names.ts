@@ -1,0 +1,245 @@
+/** What the parts of a project are called in a sheet, where each name is one of its component or of the whole sheet. */
+import type { Linked } from '../../link';
+import { groupBy } from '../../model/group-by';
+import type { Component, Flow, FlowEdge, FlowNode } from '../../model/project';
+
+/** What a node of the flow is in a sheet. */
+export type SheetKind =
+  | 'prop'
+  | 'event'
+  | 'slot'
+  | 'state'
+  | 'derived'
+  | 'consumed'
+  | 'provided'
+  | 'handle'
+  | 'offered'
+  /** Content gets it from the slot that it fills. */
+  | 'given';
+
+export interface SheetName {
+  /** The component by its number; undefined for what the whole sheet has. */
+  owner: number | undefined;
+  kind: SheetKind;
+  name: string;
+}
+
+/** A name that stands in nobody's way gets no number. */
+function unique(taken: Set<string>, wanted: string): string {
+  let name = wanted;
+  for (let n = 2; taken.has(name); n++) name = `${wanted}${n}`;
+  taken.add(name);
+  return name;
+}
+
+/** A text as a name: `[log-tools]` is `log-tools`. */
+const asName = (text: string): string => {
+  const name = text.replace(/[^\w-]+/g, '-').replace(/^-+|-+$/g, '');
+  return /^[A-Za-z_]/.test(name) ? name : `n${name}`;
+};
+
+/** The same as the name of a component. */
+const asComponent = (text: string): string => {
+  const name = text
+    .split(/\W+/)
+    .filter(Boolean)
+    .map((part) => part[0]!.toUpperCase() + part.slice(1))
+    .join('');
+  return /^[A-Z]/.test(name) ? name : `C${name}`;
+};
+
+/** Kinds whose names stand in one namespace, in the order in which they choose. */
+const NAMED: SheetKind[] = ['prop', 'consumed', 'handle', 'state', 'derived'];
+
+export class SheetNames {
+  /** Components that are written, by number. */
+  readonly components = new Map<number, string>();
+  private readonly nodes: (SheetName | undefined)[];
+  /** Names that are taken in a component. */
+  private readonly taken = new Map<number | undefined, Set<string>>();
+
+  /** What is provided for no more than what stands in one node of a component's tree. */
+  readonly inGroups: { id: number; node: number }[];
+  private readonly grouped: Set<number>;
+
+  constructor(private readonly project: Linked) {
+    const { components, flow } = project;
+    const names = new Set<string>();
+    for (const one of components)
+      if (one.facts.role === 'component' || isStage(project, one))
+        this.components.set(one.id, unique(names, asComponent(one.name)));
+    this.nodes = flow.nodes.map(() => undefined);
+    this.inGroups = providedInGroups(project);
+    this.grouped = new Set(this.inGroups.map((one) => one.id));
+    const keys = keyGroups(project);
+    const byKind = groupBy(flow.nodes, (node) => this.kindOf(node));
+    for (const [kind, nodes] of byKind)
+      if (kind && !NAMED.includes(kind)) for (const node of nodes) this.name(node, kind, keys);
+    for (const kind of NAMED) for (const node of byKind.get(kind) ?? []) this.name(node, kind, keys);
+  }
+
+  isInGroup(node: number): boolean {
+    return this.grouped.has(node);
+  }
+
+  of(node: number): SheetName | undefined {
+    return this.nodes[node];
+  }
+
+  /** A name for one more thing in a component. */
+  another(owner: number | undefined, wanted: string): string {
+    return unique(this.takenIn(owner), asName(wanted));
+  }
+
+  private takenIn(owner: number | undefined): Set<string> {
+    let taken = this.taken.get(owner);
+    // What an event carries, and what the sheet keeps, are spoken of under these names everywhere.
+    if (!taken) this.taken.set(owner, (taken = new Set(['event', 'shared'])));
+    return taken;
+  }
+
+  private kindOf(node: FlowNode): SheetKind | undefined {
+    const { flow } = this.project;
+    const inside = this.components.has(node.component);
+    const edges = (list: number[]) => list.map((index) => flow.edges[index]!);
+    const into = edges(flow.into[node.id]!);
+    if (node.port) return inside ? node.port.channel : undefined;
+    if (!inside || this.isLoose(node)) {
+      if (node.channel === 'context' && node.provides) return 'provided';
+      return into.length || flow.out[node.id]!.length
+        ? node.channel === 'state'
+          ? 'state'
+          : 'derived'
+        : undefined;
+    }
+    switch (node.channel) {
+      case 'state':
+        return 'state';
+      case 'local':
+        return into.some(isGiven) ? 'given' : 'derived';
+      case 'context':
+        if (node.provides) return 'provided';
+        // What it provides itself is no more than another name of that.
+        return into.some((one) => one.how === 'consume' && isOwn(this.project, one)) ? 'derived' : 'consumed';
+      case 'ref':
+        return into.some((one) => one.how === 'call' && one.way === 'in') ? 'offered' : 'handle';
+      default:
+        return undefined;
+    }
+  }
+
+  /** What the loose code of a module keeps is there for all, also where it draws something. */
+  private isLoose(node: FlowNode): boolean {
+    return this.project.components[node.component]!.facts.role !== 'component' && !node.provides;
+  }
+
+  /** The component that has it, or the whole sheet. */
+  ownerOf(node: FlowNode): number | undefined {
+    return this.components.has(node.component) && !this.isLoose(node) ? node.component : undefined;
+  }
+
+  private name(node: FlowNode, kind: SheetKind, keys: (node: number) => string): void {
+    const owner = this.ownerOf(node);
+    const name = this.wanted(node, kind, keys);
+    const fixed = kind === 'prop' || kind === 'consumed';
+    if (fixed) this.takenIn(owner).add(name);
+    const isNamed = NAMED.includes(kind) && !fixed;
+    this.nodes[node.id] = { owner, kind, name: isNamed ? unique(this.takenIn(owner), name) : name };
+  }
+
+  private wanted(node: FlowNode, kind: SheetKind, keys: (node: number) => string): string {
+    switch (kind) {
+      case 'prop':
+        return propertyName(node.name);
+      case 'event':
+        return eventName(node.name);
+      case 'slot':
+        return slotName(this.project.components[node.component]!, node.name);
+      case 'consumed':
+      case 'provided':
+        return keys(node.id);
+      case 'offered':
+        return propertyName(node.name);
+      default:
+        return asName(node.name);
+    }
+  }
+}
+
+export const propertyName = (name: string): string => name.replace(/[\s.]+/g, '-');
+export const eventName = (name: string): string => name.replace(/^@(?=.)/, '').replace(/\s+/g, '-');
+
+/** The slot for what is nested is the default one. */
+export function slotName({ facts }: Component, name: string): string {
+  if (name === facts.traits.contentPort) return 'default';
+  return name.replace(/^#(?=.)/, '').replace(/\s+/g, '-');
+}
+
+/** What content gets from the slot that it fills. */
+export const isGiven = ({ how, way }: FlowEdge): boolean => how === 'fill' && way === 'out';
+
+const isOwn = ({ flow }: Linked, { from, to }: FlowEdge): boolean =>
+  flow.nodes[from]!.component === flow.nodes[to]!.component;
+
+/** Loose code that draws something, or provides for what it draws, is written as a component. */
+export const isStage = ({ flow }: Linked, { id, facts, sites }: Component): boolean =>
+  facts.role === 'module' &&
+  sites.length > 0 &&
+  flow.nodes.some((node) => node.component === id && node.provides === true);
+
+const placeText = (component: number, { file, start, end }: FlowNode['place']): string =>
+  `${component} ${file} ${start} ${end}`;
+
+/** Nodes of what is provided, by where that is written. */
+const provided = ({ nodes }: Flow): Map<string, FlowNode[]> =>
+  groupBy(
+    nodes.filter((one) => one.provides),
+    (one) => placeText(one.component, one.place),
+  );
+
+/** The outermost node is the whole. */
+function providedInGroups({ flow, contexts, components }: Linked): { id: number; node: number }[] {
+  const nodes = provided(flow);
+  return contexts.providers.flatMap(({ component, place, node, at }) => {
+    const { facts } = components[component]!;
+    const isWhole = node < 0 || at !== undefined || facts.role !== 'component' || coversAll(facts, node);
+    return isWhole ? [] : (nodes.get(placeText(component, place)) ?? []).map(({ id }) => ({ id, node }));
+  });
+}
+
+/** Nothing of what is drawn stands beside the node. */
+const coversAll = ({ render }: Component['facts'], node: number): boolean =>
+  render.every((one, index) => one.parent >= 0 || index === node);
+
+/** Names of keys: those who provide something and those who get it call it the same. */
+function keyGroups({ flow, contexts }: Linked): (node: number) => string {
+  const head = flow.nodes.map((node) => node.id);
+  const find = (node: number): number => {
+    while (head[node] !== node) node = head[node]!;
+    return node;
+  };
+  const isKey = (node: number) => flow.nodes[node]!.channel === 'context';
+  for (const { from, to, how } of flow.edges)
+    if (how === 'consume' && isKey(from) && isKey(to)) head[find(from)] = find(to);
+  // Several provide the same key.
+  const placed = provided(flow);
+  const byKey = new Map<string, number>();
+  for (const { key, component, place } of contexts.providers)
+    for (const { id } of placed.get(placeText(component, place)) ?? []) {
+      const first = byKey.get(key.id);
+      if (first === undefined) byKey.set(key.id, id);
+      else head[find(id)] = find(first);
+    }
+  const props = new Set(flow.nodes.flatMap((node) => (node.port ? [propertyName(node.name)] : [])));
+  const names = new Map<number, string>();
+  const taken = new Set(['event', 'shared']);
+  return (node) => {
+    const top = find(node);
+    const known = names.get(top);
+    if (known !== undefined) return known;
+    const wanted = asName(flow.nodes[top]!.name);
+    const name = unique(taken, props.has(wanted) ? `${wanted}-key` : wanted);
+    names.set(top, name);
+    return name;
+  };
+}

@@ -1,0 +1,163 @@
+/** Values of a sheet, from the edges of the flow by which they arrive. */
+import { given, RAISED } from '../../link/raised';
+import type { Linked } from '../../link';
+import type { FlowEdge, FlowNode } from '../../model/project';
+import type { SheetValue } from '../../readers/sheet/schema';
+import type { SheetNames } from './names';
+
+/** A part of a value, and the way to the place of it that the part fills. */
+interface Piece {
+  put: string[];
+  value: SheetValue;
+}
+
+/** Names of a way that a sheet can write. */
+const isPlain = (name: string): boolean => /^[^\s.[\]()]+$/.test(name);
+const isArgument = (name: string | undefined): boolean => /^\(\d+\)$/.test(name ?? '');
+
+export class SheetValues {
+  constructor(
+    private readonly project: Linked,
+    private readonly names: SheetNames,
+  ) {}
+
+  /**
+   * What arrives by some edges, as the component sees it; undefined if nothing of it has a name there. `local` are names
+   * of what content was given, by node.
+   */
+  of(
+    edges: FlowEdge[],
+    component: number | undefined,
+    local: ReadonlyMap<number, string>,
+  ): SheetValue | undefined {
+    const pieces = edges.flatMap((edge) => this.pieces(edge, component, local, 0));
+    return pieces.length ? joined(pieces) : undefined;
+  }
+
+  private pieces(
+    edge: FlowEdge,
+    component: number | undefined,
+    local: ReadonlyMap<number, string>,
+    depth: number,
+  ): Piece[] {
+    const put = (edge.put ?? []).filter((name) => name !== RAISED && !isArgument(name));
+    const name = this.nameOf(edge.from, component, local);
+    if (name === undefined) return depth > MAX_INLINE ? [] : this.inlined(edge, component, local, depth);
+    // An event is raised, which is no value, or it carries one.
+    const isEvent = this.project.flow.nodes[edge.from]!.port?.channel === 'event';
+    if (isEvent && edge.take?.[0] === RAISED) return [];
+    const take = isEvent && edge.take?.[0] === given(0) ? edge.take.slice(1) : (edge.take ?? []);
+    const end = take.findIndex((one) => !isPlain(one));
+    const way = end < 0 ? take : take.slice(0, end);
+    const text = `$${[name, ...way].join('.')}`;
+    const isWorkedOut = end >= 0 || edge.without !== undefined || (edge.how === 'transform' && !take.length);
+    return [{ put, value: isWorkedOut ? { mix: [text] } : text }];
+  }
+
+  /** What is provided under each key; several of a key arrive together. */
+  provided(
+    nodes: FlowNode[],
+    component: number | undefined,
+    complete: (node: number, value: SheetValue | undefined) => SheetValue | undefined = (_, value) => value,
+  ): Record<string, SheetValue> {
+    const { flow } = this.project;
+    const found: Record<string, SheetValue> = {};
+    for (const { id } of nodes) {
+      const { name } = this.names.of(id)!;
+      const edges = flow.into[id]!.map((index) => flow.edges[index]!);
+      const value = complete(id, this.of(edges, component, new Map())) ?? { some: 'any' };
+      found[name] = name in found ? { mix: flat([found[name]!, value]) } : value;
+    }
+    return found;
+  }
+
+  /** What is worked out of what content was given has no name of its own, nor has what is provided: it is made of what has one. */
+  private inlined(
+    edge: FlowEdge,
+    component: number | undefined,
+    local: ReadonlyMap<number, string>,
+    depth: number,
+  ): Piece[] {
+    const { flow } = this.project;
+    const named = this.names.of(edge.from);
+    if ((named?.kind !== 'derived' && named?.kind !== 'provided') || named.owner !== component) return [];
+    return flow.into[edge.from]!.flatMap((index) =>
+      this.pieces(flow.edges[index]!, component, local, depth + 1).map(({ value }) => ({
+        put: [],
+        value: { mix: [value] },
+      })),
+    );
+  }
+
+  private nameOf(
+    node: number,
+    component: number | undefined,
+    local: ReadonlyMap<number, string>,
+  ): string | undefined {
+    const own = local.get(node);
+    if (own !== undefined) return own;
+    const named = this.names.of(node);
+    if (!named) return undefined;
+    if (named.kind === 'event') return 'event';
+    if (
+      named.kind === 'given' ||
+      named.kind === 'slot' ||
+      named.kind === 'offered' ||
+      named.kind === 'provided'
+    )
+      return undefined;
+    if (named.owner === undefined) return `shared.${named.name}`;
+    return named.owner === component && !this.isLocal(node) ? named.name : undefined;
+  }
+
+  private readonly locals = new Map<number, boolean>();
+  /** Whether something is worked out of what content was given, so that nothing outside of that has it. */
+  isLocal(node: number): boolean {
+    const known = this.locals.get(node);
+    if (known !== undefined) return known;
+    this.locals.set(node, false);
+    const { flow } = this.project;
+    const named = this.names.of(node);
+    const answer =
+      named?.kind === 'given' ||
+      (named?.kind === 'derived' &&
+        flow.into[node]!.some((index) => {
+          const { from } = flow.edges[index]!;
+          return this.names.of(from)?.owner === named.owner && this.isLocal(from);
+        }));
+    this.locals.set(node, answer);
+    return answer;
+  }
+}
+
+/** Names for names are followed so far. */
+const MAX_INLINE = 4;
+
+/** Parts by where they belong: an object of them where each has a place, worked out of all otherwise. */
+function joined(pieces: Piece[]): SheetValue {
+  const [first, ...others] = pieces;
+  if (pieces.every((one) => one.put.length > 0 && isPlain(one.put[0]!))) {
+    const fields = new Map<string, Piece[]>();
+    for (const { put, value } of pieces) {
+      const [name = '', ...rest] = put;
+      fields.set(name, [...(fields.get(name) ?? []), { put: rest, value }]);
+    }
+    return { fields: Object.fromEntries([...fields].map(([name, of]) => [name, joined(of)])) };
+  }
+  if (!others.length && !first!.put.length) return first!.value;
+  return { mix: flat(pieces.map((one) => one.value)) };
+}
+
+/** Values, each once; a mix of mixes is one. */
+export function flat(values: SheetValue[]): SheetValue[] {
+  const found = values.flatMap((one) =>
+    typeof one === 'object' && one !== null && !Array.isArray(one) && 'mix' in one ? flat(one.mix) : [one],
+  );
+  return [...new Map(found.map((one) => [JSON.stringify(one), one])).values()];
+}
+
+/** A literal as a sheet writes it; some value, where it cannot. */
+export function literal(value: string | number | boolean | null | undefined): SheetValue {
+  if (value === undefined) return { some: 'any' };
+  return typeof value === 'string' ? value.replace(/^\$/, '$$$$') : value;
+}
