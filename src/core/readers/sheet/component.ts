@@ -5,9 +5,9 @@ import { addActions } from './actions';
 import type { Entry, Fault, Part } from './document';
 import { addProvided, declareAll, DERIVATION, derive, startState } from './state';
 import { isLongProperty, type Scope } from './scope';
-import { addNodes, slotName } from './tree';
+import { addNodes } from './tree';
 import { typeOf } from './types';
-import { emptyComponent, OUTSIDE, Unit } from './unit';
+import { emptyComponent, OUTSIDE, slotName, Unit } from './unit';
 
 /** Reads a component of a sheet. */
 export function readComponent(

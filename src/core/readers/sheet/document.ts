@@ -160,7 +160,7 @@ const whereOf = (path: PropertyKey[]): string => path.map(String).join('.') || '
 
 const KEYS = (
   'sheet uses roots shared components takes keeps derives handles raises offers provides consumes tree use with both ' +
-  'on handle inside fill if each key slot else text group type required default starts from gives missing set to raise call does some override needs heard filled'
+  'on handle inside fill if each key slot else text group type required default starts from gives missing set to raise call does some override needs heard filled and'
 ).split(' ');
 
 function nearKey(key: string): string {

@@ -43,8 +43,8 @@ export type SheetValue =
 
 export type SheetAction =
   | { set: string; to: SheetValue }
-  | { raise: string; with?: SheetValue }
-  | { call: string; with?: SheetValue };
+  | { raise: string; with?: SheetValue; and?: SheetValue[] }
+  | { call: string; with?: SheetValue; and?: SheetValue[] };
 
 const value: z.ZodType<SheetValue> = z
   .lazy(() =>
@@ -65,15 +65,20 @@ const value: z.ZodType<SheetValue> = z
 
 const values = z.record(propertyName, value);
 
+const carried = {
+  with: value.optional().describe('What it is done with.'),
+  and: z.array(value).optional().describe('More that it is done with.'),
+};
+
 const action: z.ZodType<SheetAction> = z
   .union([
     z
       .strictObject({ set: z.string(), to: value })
       .describe('Changes a state; `shared.name` one of the whole sheet.'),
-    z.strictObject({ raise: word, with: value.optional() }).describe('Raises an event of the component.'),
+    z.strictObject({ raise: word, ...carried }).describe('Raises an event of the component.'),
     z.strictObject({
       call: z.string().regex(/^[\w-]+(\.[^\s.]+)*$/, 'a name, or the way to a member'),
-      with: value.optional(),
+      ...carried,
     }),
   ])
   .meta({ id: 'action' });
@@ -98,8 +103,10 @@ export interface SheetInstance extends Shown {
   on?: Record<string, SheetAction[]>;
   handle?: string;
   inside?: SheetNode[];
-  fill?: Record<string, SheetNode[] | { gives: string[]; tree: SheetNode[] }>;
+  fill?: Record<string, SheetFill>;
 }
+
+export type SheetFill = SheetNode[] | { gives: string[]; tree: SheetNode[] } | SheetValue;
 
 export type SheetNode =
   | SheetInstance
@@ -116,6 +123,7 @@ const fill = z.union([
     gives: z.array(name).describe('Names of what the slot gives.'),
     tree: z.lazy(() => nodes),
   }),
+  value.describe('Content that somebody else handed over, or a value that is shown.'),
 ]);
 
 const instance = z

@@ -3,7 +3,7 @@ import type { SymbolFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import type { Entry } from './document';
 import { typeOf } from './types';
-import { type Ctx, OUTSIDE, type Unit, usesOf } from './unit';
+import { type Ctx, OUTSIDE, type Unit, workedOut } from './unit';
 
 export const DERIVATION: Ctx = { ...OUTSIDE, where: 'derivation' };
 
@@ -37,10 +37,7 @@ export function derive(u: Unit, { entry: { value }, symbol }: Declared): void {
   const parts = (value.get('from')?.items ?? []).map((one) => u.value(one, DERIVATION, true));
   // Fields alone are what it is, with all that they do.
   const [only, ...others] = parts;
-  symbol.init =
-    only?.kind === 'object' && !others.length
-      ? only
-      : { kind: 'computed', uses: usesOf(parts), ...value.span };
+  symbol.init = only?.kind === 'object' && !others.length ? only : workedOut(parts, value.span);
 }
 
 /** A value under a key for all that is drawn in a node. */

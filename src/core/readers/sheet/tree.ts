@@ -4,7 +4,7 @@ import { addActions } from './actions';
 import type { Entry, Part } from './document';
 import { isCalled, overriddenName, overridesOf } from './scope';
 import { addProvided } from './state';
-import { type Ctx, type Unit, usesOf } from './unit';
+import { type Ctx, slotName, type Unit, usesOf } from './unit';
 
 /** Where a node stands: below which one, in which slot of it, under which condition. */
 interface Place {
@@ -15,8 +15,6 @@ interface Place {
   each?: Span;
   local: Ctx['local'];
 }
-
-export const slotName = (name: string | null | undefined): string => `#${name ?? 'default'}`;
 
 export function addNodes(u: Unit, nodes: Part, place: Place): number[] {
   return nodes.items.map((node) => addNode(u, node, place));
@@ -195,6 +193,12 @@ function addBack(u: Unit, { value }: Entry, ctx: Ctx): void {
 
 /** Content for a slot, which may be given something by it. */
 function addFill(u: Unit, { key, keySpan, value }: Entry, place: Place, attributes: AttributeFact[]): void {
+  if (!value.isList && !value.entry('tree')) {
+    const ctx: Ctx = { where: 'attribute', fn: -1, local: place.local };
+    const given = attribute({ key, keySpan, value }, 'value', u.value(value, ctx, false), slotName(key));
+    attributes.push(given);
+    return;
+  }
   const gives = value.get('gives');
   const tree = gives ? value.get('tree') : value;
   const slot = slotName(key);
@@ -228,11 +232,7 @@ function addOutlet(u: Unit, node: Part, { value }: Entry, place: Place): number 
   const outlet = slotName(value.text);
   const given = node.get('with');
   const otherwise = node.get('else');
-  let port = u.facts.symbols.findIndex((one) => one.port === outlet);
-  if (port < 0) {
-    u.facts.ports.push({ name: outlet, channel: 'slot', declared: 'outlet', ...node.span });
-    port = u.add({ name: outlet, kind: 'prop', port: outlet, ...node.span }, true);
-  }
+  const port = u.slot(value.text, node.span);
   const index = push(
     u,
     { kind: 'outlet', outlet, outletSymbol: port, ...(otherwise ? { fallback: true } : {}), ...node.span },

@@ -62,6 +62,11 @@ export class Unit {
     const known = local.get(first) ?? this.names.get(first);
     if (known !== undefined) return { symbol: known, rest };
     const [name, ...others] = rest;
+    if (first === 'slots' && name !== undefined) return { symbol: this.slot(name, span), rest: others };
+    if (first === 'events' && name !== undefined) {
+      const event = this.portSymbol(`@${name}`);
+      return event < 0 ? undefined : { symbol: event, rest: others };
+    }
     if (first !== 'shared' || name === undefined || !this.scope.shared.has(name)) return undefined;
     const key = `shared.${name}`;
     const symbol =
@@ -77,6 +82,20 @@ export class Unit {
       ...this.names.keys(),
       ...[...this.scope.shared.keys()].map((name) => `shared.${name}`),
     ];
+  }
+
+  /** The symbol of a port; -1 for none. */
+  portSymbol(name: string): number {
+    return this.facts.symbols.findIndex((one) => one.port === name);
+  }
+
+  /** The symbol of a slot, which is declared by being spoken of. */
+  slot(name: string | null | undefined, span: Span): number {
+    const port = slotName(name);
+    const known = this.portSymbol(port);
+    if (known >= 0) return known;
+    this.facts.ports.push({ name: port, channel: 'slot', declared: 'outlet', ...span });
+    return this.add({ name: port, kind: 'prop', port, ...span }, true);
   }
 
   /** Its own state is the sheet's, for whoever speaks of it so. */
@@ -109,7 +128,7 @@ export class Unit {
     const fields = part.get('fields');
     if (fields) return this.object(fields, ctx, span);
     const parts = (part.get('mix')?.items ?? []).map((one) => this.value(one, ctx, true));
-    return { kind: 'computed', uses: usesOf(parts), ...span };
+    return workedOut(parts, span);
   }
 
   private object(fields: Part, ctx: Ctx, span: Span): ExprFact {
@@ -160,6 +179,8 @@ export class Unit {
   }
 }
 
+export const slotName = (name: string | null | undefined): string => `#${name ?? 'default'}`;
+
 /** What a handle holds is its member of this name. */
 export const HELD = 'current';
 
@@ -173,6 +194,17 @@ export const endsOf = (path: string[], { start, end }: Span): number[] => {
   }
   return ends;
 };
+
+/** Something worked out of several values: of the members of these that are named, where such are. */
+export function workedOut(parts: ExprFact[], span: Span): ExprFact {
+  const uses = usesOf(parts);
+  // None of them arrives as it is.
+  const worked: ExprFact = { kind: 'computed', ...span };
+  const gives = parts.some((one) => one.path?.length || one.kind === 'object' || one.kind === 'array')
+    ? { gives: [...parts, worked] }
+    : {};
+  return { kind: 'computed', uses, ...gives, ...span };
+}
 
 export const usesOf = (parts: ExprFact[]): number[] => [
   ...new Set(

@@ -2,12 +2,21 @@
 import { groupBy } from '../../model/group-by';
 import type { FlowEdge } from '../../model/project';
 import type { SheetAction, SheetValue } from '../../readers/sheet/schema';
-import type { SheetNames } from './names';
+import type { SheetKind, SheetNames } from './names';
 import type { Remotes } from './remote';
-import type { SheetValues } from './values';
+import { argument, type SheetValues } from './values';
 
 const SOME: SheetValue = { some: 'any' };
+type Carried = { with?: SheetValue; and?: SheetValue[] };
+
 const NOTHING: ReadonlyMap<number, string> = new Map();
+
+/** What may be changed. */
+const CHANGED = new Set<SheetKind>(['state', 'derived', 'prop', 'handle']);
+
+/** What a handle or a state starts with, or is worked out of, is put into it, too. */
+const isChange = (kind: SheetKind, { how }: FlowEdge): boolean =>
+  CHANGED.has(kind) && (how === 'write' || kind === 'state' || kind === 'handle');
 
 export class SheetActions {
   constructor(
@@ -26,28 +35,47 @@ export class SheetActions {
         const isOther = named.owner !== undefined && named.owner !== component;
         const call = isOther ? this.remotes.callTo(to, component) : undefined;
         if (isOther && call === undefined) return [];
-        const isWhole = named.kind === 'state' || named.kind === 'handle';
-        const carried = isWhole ? all.map((edge) => ({ ...edge, put: undefined })) : all;
+        const place = this.placeIn(all[0]!);
+        // The place in a state is a part of its name; the place in what a handle holds is called.
+        const skipped = named.kind === 'handle' ? 2 : place.length;
+        const carried = CHANGED.has(named.kind)
+          ? all.map((edge) => ({ ...edge, put: edge.put?.slice(skipped) }))
+          : all;
         const value = this.values.of(carried, component, local);
-        const given = value === undefined ? {} : { with: value };
+        const given = this.carried(all, component, local);
         if (call !== undefined) return [{ call, ...given }];
-        if (named.kind === 'handle') {
-          const member = all[0]!.put?.[1];
+        const [first] = all as [FlowEdge];
+        const member = first.put?.[1];
+        if (named.kind === 'handle' && first.how === 'call')
           return member === undefined ? [] : [{ call: `${named.name}.${member}`, ...given }];
-        }
+        if (named.kind === 'prop' && first.how === 'emit') return [{ call: named.name, ...given }];
         if (named.kind === 'event') return [{ raise: named.name, ...given }];
-        if (named.kind !== 'state') return [];
-        const way = [named.name, ...this.placeIn(all[0]!)].join('.');
+        if (!isChange(named.kind, first)) return [];
+        const way = [named.name, ...place].join('.');
         return [{ set: named.owner === undefined ? `shared.${way}` : way, to: value ?? SOME }];
       },
     );
   }
 
+  /** What something is raised or called with. */
+  private carried(edges: FlowEdge[], component: number, local: ReadonlyMap<number, string>): Carried {
+    const byPlace = groupBy(edges, ({ put }) => argument(put));
+    const of = (place: number) => this.values.of(byPlace.get(place) ?? [], component, local);
+    const first = of(0);
+    const more = [...byPlace.keys()].flatMap((place) => (of(place) === undefined ? [] : [place]));
+    const last = Math.max(0, ...more);
+    const rest = Array.from({ length: last }, (_, index) => of(index + 1) ?? SOME);
+    return {
+      ...(first === undefined && !rest.length ? {} : { with: first ?? SOME }),
+      ...(rest.length ? { and: rest } : {}),
+    };
+  }
+
   /** The member of a state that is changed, where it has a name. */
   private placeIn({ to, put = [] }: FlowEdge): string[] {
     const kind = this.names.of(to)?.kind;
-    if (kind === 'handle') return put.slice(0, 2);
-    if (kind !== 'state') return [];
+    if (kind === 'handle') return put.slice(1, 2);
+    if (!kind || !CHANGED.has(kind)) return [];
     const end = put.findIndex((name) => !/^[A-Za-z_][\w-]*$/.test(name));
     return end < 0 ? put : put.slice(0, end);
   }

@@ -61,6 +61,9 @@ export class SheetComponents {
       ),
       consumes: record(kind('consumed'), (node) => this.consumed(component, node)),
     };
+    for (const { key, node } of this.names.passedBy(component.id))
+      if (!this.values.isLocal(node)) whole.provides[key] = `$${this.names.of(node)!.name}`;
+    for (const key of this.names.passedInto(component.id)) whole.consumes[key] = {};
     const offers: NonNullable<SheetComponent['offers']> = record(kind('offered'), (node) =>
       this.offered(component, node),
     );
@@ -100,11 +103,12 @@ export class SheetComponents {
     starts: Set<number>,
   ): { starts?: SheetValue } {
     const init = component.facts.symbols[symbol]?.init;
-    if (!init) return {};
     const edges = this.project.flow.into[id]!.filter((index) => {
       const { place, how, site } = this.project.flow.edges[index]!;
-      const within = place.file === component.file && init.start <= place.start && place.end <= init.end;
-      return how === 'write' && site < 0 && within;
+      const within =
+        init && place.file === component.file && init.start <= place.start && place.end <= init.end;
+      // What is worked out and written, too, starts as what it is worked out of.
+      return site < 0 && (how === 'transform' || (how === 'write' && within));
     });
     const value = this.values.of(
       edges.map((index) => this.project.flow.edges[index]!),
@@ -112,7 +116,7 @@ export class SheetComponents {
       NOTHING,
     );
     if (value === undefined)
-      return init.kind === 'literal' && init.type?.t === 'lit' ? { starts: literal(init.type.v) } : {};
+      return init?.kind === 'literal' && init.type?.t === 'lit' ? { starts: literal(init.type.v) } : {};
     for (const index of edges) starts.add(index);
     return { starts: value };
   }
@@ -180,6 +184,11 @@ export class SheetComponents {
       .filter(({ from }) => {
         const named = this.names.of(from);
         return named?.kind !== 'offered' && (named?.owner === undefined || named.owner === component.id);
+      })
+      .filter(({ to, how }) => {
+        // That something got is called is told by what it is called with.
+        const { owner } = this.names.of(to) ?? {};
+        return how !== 'call' || owner === undefined || owner === component.id;
       });
     const actions = this.actions.of(inner, component.id);
     const raised = new Set(actions.flatMap((one) => ('raise' in one ? [one.raise] : [])));
@@ -188,6 +197,14 @@ export class SheetComponents {
       const isHandedOn = this.into(port.node).some(({ from }) => this.names.of(from)?.kind === 'event');
       if (port.channel === 'event' && !raised.has(name) && !isHandedOn && raises(component, port))
         actions.push({ raise: name, ...(this.payload(port) === null ? {} : { with: { some: 'any' } }) });
+    }
+    const calls = new Set(actions.flatMap((one) => ('call' in one ? [one.call] : [])));
+    for (const { id } of nodes) {
+      const named = this.names.of(id)!;
+      const isCalled = flow.out[id]!.some(
+        (index) => flow.edges[index]!.way === 'out' && !isGiven(flow.edges[index]!),
+      );
+      if (named?.kind === 'prop' && isCalled && !calls.has(named.name)) actions.push({ call: named.name });
     }
     const called = flow.edges.filter(
       (edge) => edge.how === 'call' && flow.nodes[edge.from]!.component === component.id,
@@ -203,10 +220,11 @@ export class SheetComponents {
       const use = useOf(component, port);
       if (port.channel === 'prop' && isUsed(use) && !use.passes.length && !use.placed) read.add(port.node);
     }
-    const values = nodes.flatMap(({ id }): string[] => {
+    const values = nodes.flatMap(({ id, members }): string[] => {
       const named = this.names.of(id);
       if (!named || !read.has(id) || !READ.has(named.kind) || this.values.isLocal(id)) return [];
-      return [`$${named.owner === undefined ? 'shared.' : ''}${named.name}`];
+      const name = `$${named.owner === undefined ? 'shared.' : ''}${named.name}`;
+      return members?.length ? members.map((one) => `${name}.${one}`) : [name];
     });
     const shared = [...read].flatMap((id) => {
       const named = this.names.of(id);

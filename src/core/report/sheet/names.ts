@@ -1,6 +1,7 @@
 /** What the parts of a project are called in a sheet, where each name is one of its component or of the whole sheet. */
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
+import { oncePer } from '../../model/once-per';
 import type { Component, Flow, FlowEdge, FlowNode } from '../../model/project';
 
 /** What a node of the flow is in a sheet. */
@@ -48,6 +49,13 @@ const asComponent = (text: string): string => {
   return /^[A-Z]/.test(name) ? name : `C${name}`;
 };
 
+const HANDED = new Set(['transform', 'pass', 'rename']);
+/** What may come to other components by code. */
+const PASSED = new Set<SheetKind>(['prop', 'state', 'derived', 'consumed']);
+
+/** What an event carries, what the sheet keeps, slots and events are spoken of under these names everywhere. */
+const RESERVED = ['event', 'event2', 'event3', 'shared', 'slots', 'events'];
+
 /** Kinds whose names stand in one namespace, in the order in which they choose. */
 const NAMED: SheetKind[] = ['prop', 'consumed', 'handle', 'state', 'derived'];
 
@@ -76,6 +84,43 @@ export class SheetNames {
     for (const [kind, nodes] of byKind)
       if (kind && !NAMED.includes(kind)) for (const node of nodes) this.name(node, kind, keys);
     for (const kind of NAMED) for (const node of byKind.get(kind) ?? []) this.name(node, kind, keys);
+    for (const edge of flow.edges) if (edge.site < 0 && edge.how !== 'consume') this.notePassed(edge);
+  }
+
+  private readonly passed = new Map<string, string>();
+  /** Keys made up for values that come to other components by code alone, by the value. */
+  private readonly madeUp = new Map<number, string>();
+
+  /**
+   * A value of one component that another one has without any call site in between: it was asked for by code. In a sheet
+   * it is provided under a key made up for it.
+   */
+  private notePassed({ from, to, how }: FlowEdge): void {
+    const one = this.nodes[from];
+    const other = this.nodes[to];
+    if (one?.owner === undefined || other?.owner === undefined || one.owner === other.owner) return;
+    if (!HANDED.has(how) || !PASSED.has(one.kind) || !(other.kind === 'derived' || other.kind === 'state'))
+      return;
+    let key = this.madeUp.get(from);
+    if (key === undefined) this.madeUp.set(from, (key = this.another(undefined, `${one.name}-here`)));
+    this.passed.set(`${from} ${other.owner}`, key);
+  }
+
+  /** The key under which a component gets a value of another one, if it does. */
+  passedTo(node: number, component: number | undefined): string | undefined {
+    return this.passed.get(`${node} ${component}`);
+  }
+
+  /** Keys made up for values of a component, with the values. */
+  passedBy(component: number): { key: string; node: number }[] {
+    return [...this.madeUp].flatMap(([node, key]) =>
+      this.nodes[node]!.owner === component ? [{ key, node }] : [],
+    );
+  }
+
+  /** Keys made up for values of others that a component gets. */
+  passedInto(component: number): string[] {
+    return [...this.passed].flatMap(([way, key]) => (way.endsWith(` ${component}`) ? [key] : []));
   }
 
   isInGroup(node: number): boolean {
@@ -93,8 +138,7 @@ export class SheetNames {
 
   private takenIn(owner: number | undefined): Set<string> {
     let taken = this.taken.get(owner);
-    // What an event carries, and what the sheet keeps, are spoken of under these names everywhere.
-    if (!taken) this.taken.set(owner, (taken = new Set(['event', 'shared'])));
+    if (!taken) this.taken.set(owner, (taken = new Set(RESERVED)));
     return taken;
   }
 
@@ -106,17 +150,15 @@ export class SheetNames {
     if (node.port) return inside ? node.port.channel : undefined;
     if (!inside || this.isLoose(node)) {
       if (node.channel === 'context' && node.provides) return 'provided';
-      return into.length || flow.out[node.id]!.length
-        ? node.channel === 'state'
-          ? 'state'
-          : 'derived'
-        : undefined;
+      const isJoined = into.length > 0 || flow.out[node.id]!.length > 0;
+      return isJoined ? (node.channel === 'state' || into.some(isWrite) ? 'state' : 'derived') : undefined;
     }
     switch (node.channel) {
       case 'state':
         return 'state';
       case 'local':
-        return into.some(isGiven) ? 'given' : 'derived';
+        // What is written is kept, whatever it is worked out of at first.
+        return into.some(isGiven) ? 'given' : into.some(isWrite) ? 'state' : 'derived';
       case 'context':
         if (node.provides) return 'provided';
         // What it provides itself is no more than another name of that.
@@ -178,14 +220,21 @@ export function slotName({ facts }: Component, name: string): string {
 /** What content gets from the slot that it fills. */
 export const isGiven = ({ how, way }: FlowEdge): boolean => how === 'fill' && way === 'out';
 
+const isWrite = ({ how }: FlowEdge): boolean => how === 'write';
+
 const isOwn = ({ flow }: Linked, { from, to }: FlowEdge): boolean =>
   flow.nodes[from]!.component === flow.nodes[to]!.component;
 
 /** Loose code that draws something, or provides for what it draws, is written as a component. */
-export const isStage = ({ flow }: Linked, { id, facts, sites }: Component): boolean =>
-  facts.role === 'module' &&
-  sites.length > 0 &&
-  flow.nodes.some((node) => node.component === id && node.provides === true);
+export const isStage = (project: Linked, { id, facts, sites }: Component): boolean =>
+  facts.role === 'module' && sites.length > 0 && stagesOf(project).has(id);
+
+/** Components that provide something, or give something to what they draw. */
+const stagesOf = oncePer(({ flow, sites }: Linked): Set<number> => {
+  const found = new Set(flow.nodes.flatMap((node) => (node.provides ? [node.component] : [])));
+  for (const { site } of flow.edges) if (site >= 0) found.add(sites[site]!.owner);
+  return found;
+});
 
 const placeText = (component: number, { file, start, end }: FlowNode['place']): string =>
   `${component} ${file} ${start} ${end}`;
@@ -232,7 +281,7 @@ function keyGroups({ flow, contexts }: Linked): (node: number) => string {
     }
   const props = new Set(flow.nodes.flatMap((node) => (node.port ? [propertyName(node.name)] : [])));
   const names = new Map<number, string>();
-  const taken = new Set(['event', 'shared']);
+  const taken = new Set(RESERVED);
   return (node) => {
     const top = find(node);
     const known = names.get(top);

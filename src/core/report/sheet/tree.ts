@@ -6,6 +6,7 @@ import { groupBy } from '../../model/group-by';
 import type { Component, FlowEdge, FlowNode, Site } from '../../model/project';
 import type {
   SheetAction,
+  SheetFill,
   SheetInstance as Instance,
   SheetNode,
   SheetValue,
@@ -155,10 +156,17 @@ class TreeWriter {
     if (known.length) {
       // What stands on the tag together with the component has no content of its own.
       const main = known.find((one) => !one.together) ?? known[0]!;
-      return known.map((site) => {
-        const isBeside = site !== main && site.together === true;
-        return this.shown(code, fact, this.instance(site, isBeside ? [] : content, local));
-      });
+      const target = this.project.components[main.target]!;
+      const [filling, loose] = [true, false].map((fills) =>
+        content.filter(({ slot }) => isFilled(target, slot) === fills),
+      ) as [Content[], Content[]];
+      return [
+        ...known.map((site) => {
+          const isBeside = site !== main && site.together === true;
+          return this.shown(code, fact, this.instance(site, isBeside ? [] : filling, local));
+        }),
+        ...loose.flatMap(({ write }) => write(local)),
+      ];
     }
     if (fact.kind === 'outlet' && this.component.ports.get(fact.outlet ?? '')?.channel === 'slot') {
       const inner = content.flatMap(({ write }) => write(local));
@@ -222,7 +230,8 @@ class TreeWriter {
       one.slot === undefined ? 'default' : slotName(target, one.slot),
     );
     const slots = new Set([...bySlot.keys(), ...given.map((one) => one.slot)]);
-    const fills: [string, SheetNode[] | { gives: string[]; tree: SheetNode[] }][] = [];
+    const fills: [string, SheetFill][] = [];
+    const values = this.filledByValues(edges, around);
     let inside: SheetNode[] | undefined;
     for (const slot of slots) {
       const inner = (bySlot.get(slot) ?? []).flatMap(({ write }) => write(local));
@@ -234,9 +243,13 @@ class TreeWriter {
       if (does.length) inner.push({ does });
       const gives = [...new Set(here.map((one) => local.get(one.node)!))];
       if (gives.length) fills.push([slot, { gives, tree: inner }]);
+      else if (inner.length === 0 && values.has(slot)) continue;
       else if (slot !== 'default') fills.push([slot, inner]);
       else inside = inner;
     }
+    for (const [slot, value] of values)
+      if (!fills.some(([name]) => name === slot) && !(slot === 'default' && inside))
+        fills.push([slot, value]);
     return {
       use: this.names.components.get(site.target)!,
       ...(Object.keys(properties).length ? { with: properties } : {}),
@@ -245,6 +258,17 @@ class TreeWriter {
       ...(inside?.length || (inside && site.fact.nested) ? { inside: inside } : {}),
       ...(fills.length ? { fill: Object.fromEntries(fills) } : {}),
     };
+  }
+
+  /** Slots that are filled with what somebody else handed over. */
+  private filledByValues(edges: FlowEdge[], local: Local): Map<string, SheetValue> {
+    const found = new Map<string, SheetValue>();
+    const into = edges.filter(({ to, way }) => way === 'in' && this.names.of(to)?.kind === 'slot');
+    for (const [port, all] of groupBy(into, (one) => one.to)) {
+      const value = this.trees.values.of(all, this.component.id, local);
+      if (value !== undefined) found.set(this.names.of(port)!.name, value);
+    }
+    return found;
   }
 
   /** A call site in a function of the project is one of each component that calls this. */
@@ -269,6 +293,12 @@ class TreeWriter {
     for (const [port, all] of groupBy(into, (one) => one.to)) {
       const value = this.trees.values.of(all, this.component.id, local);
       if (value !== undefined) found[this.names.of(port)!.name] = value;
+    }
+    // What is called like an event, and is none by its name.
+    const called = edges.filter(({ from, way }) => way === 'out' && this.names.of(from)?.kind === 'prop');
+    for (const [port, all] of groupBy(called, (one) => one.from)) {
+      const does = this.trees.actions.of(all, this.component.id, local);
+      if (does.length) found[this.names.of(port)!.name] ??= { does };
     }
     const handed = this.project.handed(site);
     const add = (name: string, value: SheetValue) => {
@@ -343,5 +373,11 @@ interface Content {
   slot: string | undefined;
   write(local: Local): SheetNode[];
 }
+
+/** What is handed in otherwise than as content of a slot is drawn by whoever gets it. */
+const isFilled = (target: Component, slot: string | undefined): boolean => {
+  const port = slot === undefined ? undefined : target.ports.get(slot);
+  return slot === undefined || port?.channel === 'slot' || (!port && isClosed(target));
+};
 
 const VALUES = new Set(['prop', 'state', 'derived', 'consumed']);

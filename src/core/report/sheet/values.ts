@@ -1,6 +1,7 @@
 /** Values of a sheet, from the edges of the flow by which they arrive. */
-import { given, RAISED } from '../../link/raised';
+import { RAISED } from '../../link/raised';
 import type { Linked } from '../../link';
+import { groupBy } from '../../model/group-by';
 import type { FlowEdge, FlowNode } from '../../model/project';
 import type { SheetValue } from '../../readers/sheet/schema';
 import type { SheetNames } from './names';
@@ -14,6 +15,13 @@ interface Piece {
 /** Names of a way that a sheet can write. */
 const isPlain = (name: string): boolean => /^[^\s.[\]()]+$/.test(name);
 const isArgument = (name: string | undefined): boolean => /^\(\d+\)$/.test(name ?? '');
+
+/** Which of the things that something is called with a way begins at: the first, where it says none. */
+export const argument = (way: string[] | undefined): number =>
+  Number(way?.find(isArgument)?.slice(1, -1) ?? 0);
+
+/** What an event carries, by its place. */
+const CARRIED = ['event', 'event2', 'event3'];
 
 export class SheetValues {
   constructor(
@@ -41,12 +49,13 @@ export class SheetValues {
     depth: number,
   ): Piece[] {
     const put = (edge.put ?? []).filter((name) => name !== RAISED && !isArgument(name));
-    const name = this.nameOf(edge.from, component, local);
+    const name = this.nameOf(edge, component, local);
     if (name === undefined) return depth > MAX_INLINE ? [] : this.inlined(edge, component, local, depth);
     // An event is raised, which is no value, or it carries one.
-    const isEvent = this.project.flow.nodes[edge.from]!.port?.channel === 'event';
-    if (isEvent && edge.take?.[0] === RAISED) return [];
-    const take = isEvent && edge.take?.[0] === given(0) ? edge.take.slice(1) : (edge.take ?? []);
+    const { kind } = this.names.of(edge.from) ?? {};
+    if (kind === 'event' && edge.take?.[0] === RAISED) return [];
+    const skips = isArgument(edge.take?.[0]) || (kind === 'handle' && edge.take?.[0] === 'current');
+    const take = skips ? edge.take!.slice(1) : (edge.take ?? []);
     const end = take.findIndex((one) => !isPlain(one));
     const way = end < 0 ? take : take.slice(0, end);
     const text = `$${[name, ...way].join('.')}`;
@@ -90,24 +99,28 @@ export class SheetValues {
   }
 
   private nameOf(
-    node: number,
+    { from, take, way }: FlowEdge,
     component: number | undefined,
     local: ReadonlyMap<number, string>,
   ): string | undefined {
-    const own = local.get(node);
+    const own = local.get(from);
     if (own !== undefined) return own;
-    const named = this.names.of(node);
-    if (!named) return undefined;
-    if (named.kind === 'event') return 'event';
-    if (
-      named.kind === 'given' ||
-      named.kind === 'slot' ||
-      named.kind === 'offered' ||
-      named.kind === 'provided'
-    )
-      return undefined;
-    if (named.owner === undefined) return `shared.${named.name}`;
-    return named.owner === component && !this.isLocal(node) ? named.name : undefined;
+    const named = this.names.of(from);
+    switch (named?.kind) {
+      case 'event':
+        if (way === 'out') return CARRIED[argument(take)];
+        return named.owner === component ? `events.${named.name}` : undefined;
+      case 'slot':
+        return named.owner === component ? `slots.${named.name}` : undefined;
+      case undefined:
+      case 'given':
+      case 'offered':
+      case 'provided':
+        return undefined;
+    }
+    if (named!.owner === undefined) return `shared.${named!.name}`;
+    if (named!.owner !== component) return this.names.passedTo(from, component);
+    return this.isLocal(from) ? undefined : named!.name;
   }
 
   private readonly locals = new Map<number, boolean>();
@@ -133,19 +146,27 @@ export class SheetValues {
 /** Names for names are followed so far. */
 const MAX_INLINE = 4;
 
-/** Parts by where they belong: an object of them where each has a place, worked out of all otherwise. */
+/**
+ * Parts by where they belong: an object or a list of those that have a place; worked out of all, where some have none or
+ * several have the same.
+ */
 function joined(pieces: Piece[]): SheetValue {
-  const [first, ...others] = pieces;
-  if (pieces.every((one) => one.put.length > 0 && isPlain(one.put[0]!))) {
-    const fields = new Map<string, Piece[]>();
-    for (const { put, value } of pieces) {
-      const [name = '', ...rest] = put;
-      fields.set(name, [...(fields.get(name) ?? []), { put: rest, value }]);
-    }
-    return { fields: Object.fromEntries([...fields].map(([name, of]) => [name, joined(of)])) };
-  }
-  if (!others.length && !first!.put.length) return first!.value;
-  return { mix: flat(pieces.map((one) => one.value)) };
+  const placed = pieces.filter(({ put }) => put[0] !== undefined && isPlain(put[0]));
+  const listed = pieces.filter(({ put }) => put[0] === '[]');
+  const others = pieces.filter((one) => !placed.includes(one) && !listed.includes(one));
+  const below = (of: Piece[]) => joined(of.map(({ put, value }) => ({ put: put.slice(1), value })));
+  const byName = groupBy(placed, ({ put }) => put[0]!);
+  const values: SheetValue[] = [
+    ...(placed.length
+      ? [{ fields: Object.fromEntries([...byName].map(([name, of]) => [name, below(of)])) }]
+      : []),
+    ...(listed.length ? [[below(listed)]] : []),
+    ...others.map((one) => one.value),
+  ];
+  const [first, ...more] = flat(values);
+  if (more.length) return { mix: [first!, ...more] };
+  // Of one value that is worked out, that much is said.
+  return values.length === 1 ? values[0]! : { mix: [first!] };
 }
 
 /** Values, each once; a mix of mixes is one. */
