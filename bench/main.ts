@@ -10,6 +10,7 @@ import { generateWide } from './generate-wide';
 import { mappedSources } from './mapped-sources';
 import { mutate } from './mutate';
 import { type ServerTimes, serverTimes } from './server';
+import { roundTrips } from './round-trips';
 import { snapshot } from './snapshot/main';
 import { recordOf } from './snapshot/record';
 
@@ -120,6 +121,7 @@ if (command === 'child') await runChild(mode!, folder!);
 else if (command === 'server') console.log(JSON.stringify(await serverTimes(mode!)));
 else if (command === 'record') console.log(JSON.stringify(await recordOf(mode!)));
 else if (command === 'snapshot') snapshot(process.argv.slice(3));
+else if (command === 'round-trips') await roundTrips(process.argv.slice(3));
 else if (command === 'mapped-sources') mappedSources(process.argv.slice(3));
 else if (command === 'mutate') {
   const folders = mode === undefined ? ['node_modules/@blueprintjs/core/src', 'demo/console'] : [mode];

@@ -215,6 +215,19 @@ describe('rule', () => {
   });
 });
 
+test('sheet writes a project down, which says the same when it is read', () => {
+  const sheets = join(folder, 'sheets');
+  mkdirSync(sheets);
+  const { code } = run('sheet', join(ROOT, 'demo/board'), '--out', join(sheets, 'board.rope.yaml'));
+  expect(code).toBe(0);
+  const { origins } = JSON.parse(run('trace', sheets, 'MastRow:prop:mast', '--format', 'json').out) as {
+    origins: string[];
+  };
+  expect(origins).toEqual(['board.rope.yaml>Sheet:state:masts']);
+  const { out } = run('sheet', join(ROOT, 'demo/board'), '--format', 'json');
+  expect(Object.keys((JSON.parse(out) as { components: object }).components)).toContain('MastRow');
+});
+
 test('a summary says how many findings each rule has, and no more', () => {
   const { out } = run('audit', 'app', '--summary');
   expect(out).toMatch(/^ {2}1 {2}error {4}prop\/type-clash\n {2}1 {2}warning {2}prop\/unread\n/);

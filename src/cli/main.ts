@@ -1,6 +1,6 @@
 /** The commands. */
 import { readFileSync, existsSync, statSync, writeFileSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { basename, resolve } from 'node:path';
 import { styleText } from 'node:util';
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { ConfigError } from '../api/config-error';
@@ -139,6 +139,20 @@ async function trace(
   return 0;
 }
 
+/** The project written down as a sheet. */
+async function sheet(
+  path: string,
+  options: { format: 'yaml' | 'json'; out?: string; config?: string; cache?: CacheOption },
+): Promise<void> {
+  const found = await opened(path, options.config, options.cache);
+  const [{ sheetOf }, { sheetText }] = await Promise.all([
+    import('../core/report/sheet'),
+    import('../core/readers/sheet/text'),
+  ]);
+  const written = sheetOf(found.audit.result.project, basename(resolve(path)));
+  await emit(sheetText(written.sheet, options.format), options.out);
+}
+
 /** What a rule means, or the list of all. */
 async function rule(name: string | undefined): Promise<void> {
   const { rulesWithPages, ruleMarkdown, ruleNamed } = await import('../core/report/rule-page');
@@ -211,6 +225,16 @@ function program(finish: (code: number) => void): Command {
     .action(async (path: string, ref: string, options: { format: 'text' | 'json' }) =>
       finish(await trace(path, ref, options)),
     );
+  root
+    .command('sheet')
+    .description('write the component tree of a folder down as a sheet')
+    .argument('<path>', 'the folder')
+    .addOption(new Option('--format <format>', 'how to write it').choices(['yaml', 'json']).default('yaml'))
+    .option('--out <file>', 'write to a file instead of standard output')
+    .option('--config <file>', 'settings to use instead of zinc-rope.config.json in the folder')
+    .option('--cache <dir>', 'where what was read is kept between runs; a folder of the user when absent')
+    .option('--no-cache', 'read all of it anew, and keep nothing')
+    .action((path: string, options: { format: 'yaml' | 'json'; out?: string }) => sheet(path, options));
   root
     .command('rule')
     .description('print what a rule means, with an example; or list all rules')

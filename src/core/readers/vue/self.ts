@@ -55,6 +55,8 @@ export function readSelf(
     }
     return isBox(u, symbol) ? { kind: 'identity', symbol, ...spanOf(node) } : undefined;
   }
+  const unboxed = unboxedHandle(u, object);
+  if (unboxed !== undefined) return heldMember(u, unboxed, node, ctx);
   const given = object.type === 'Identifier' && object.binding && u.selves.has(object.binding as Binding);
   if (given || isSelf(object)) return readMember(u, name, node, ctx);
   if (object.type === 'MemberExpression' && !object.computed && object.property.type === 'Identifier') {
@@ -118,6 +120,29 @@ function handleRead(
     u.facts.reads.at(-1)!.ends = [node.property.end!];
   }
   return { kind: 'member', symbol, path: ['current'], ...spanOf(node) };
+}
+
+/** In a template, the name of a handle stands for what it holds. */
+function unboxedHandle(u: VueUnit, object: t.Node): number | undefined {
+  const symbol = object.type === 'Identifier' ? symbolOf(u, object) : undefined;
+  const fact = symbol === undefined ? undefined : u.facts.symbols[symbol]!;
+  return fact?.kind === 'ref' && fact.empty ? symbol : undefined;
+}
+
+function heldMember(
+  u: VueUnit,
+  symbol: number,
+  node: t.MemberExpression | t.OptionalMemberExpression,
+  ctx: Ctx | undefined,
+): ExprFact {
+  const path = ['current', memberName(node.property)!];
+  if (ctx) {
+    noteRead(u, symbol, spanOf(node), ctx, path);
+    const read = u.facts.reads.at(-1)!;
+    read.ends = [node.object.end!, node.property.end!];
+    if (node.type === 'OptionalMemberExpression') read.soft = true;
+  }
+  return { kind: 'member', symbol, path, ...spanOf(node) };
 }
 
 /** A box: made by the framework's own functions, or a part of what a composable gave back. */

@@ -80,9 +80,9 @@ export class SheetActions {
     return end < 0 ? put : put.slice(0, end);
   }
 
-  /** Whether a component has a way to something of another one. */
-  reaches(target: number, component: number): boolean {
-    return this.remotes.callTo(target, component) !== undefined;
+  /** The way by which a component changes or raises something of another one, if it has any. */
+  callTo(target: number, component: number): string | undefined {
+    return this.remotes.callTo(target, component);
   }
 
   /** The functions that a value holds for others, as fields of it; as the value itself, where that is one. */

@@ -12,9 +12,9 @@ import type {
   SheetValue,
 } from '../../readers/sheet/schema';
 import type { SheetActions } from './actions';
-import { isGiven, type SheetKind, type SheetNames } from './names';
+import { isGiven, propertyName, type SheetKind, type SheetNames } from './names';
 import type { SheetTrees } from './tree';
-import { sheetType } from './types';
+import { sheetType, typeOfSymbol } from './types';
 import { flat, literal, type SheetValues } from './values';
 
 const NOTHING: ReadonlyMap<number, string> = new Map();
@@ -68,6 +68,8 @@ export class SheetComponents {
       this.offered(component, node),
     );
     for (const [name, value] of this.readThroughHandles(component)) offers[name] ??= value;
+    for (const { members } of component.facts.exposes ?? [])
+      for (const { name } of members) offers[propertyName(name)] ??= this.exposed(component, name);
     const does = this.does(component, nodes, starts);
     const tree = this.trees.of(component);
     const reads = this.reads(component, nodes);
@@ -101,7 +103,8 @@ export class SheetComponents {
     component: Component,
     { id, symbol }: FlowNode,
     starts: Set<number>,
-  ): { starts?: SheetValue } {
+  ): { type?: SheetType; starts?: SheetValue } {
+    const type = typeOfSymbol(this.project.types, component, symbol);
     const init = component.facts.symbols[symbol]?.init;
     const edges = this.project.flow.into[id]!.filter((index) => {
       const { place, how, site } = this.project.flow.edges[index]!;
@@ -115,20 +118,24 @@ export class SheetComponents {
       component.id,
       NOTHING,
     );
-    if (value === undefined)
-      return init?.kind === 'literal' && init.type?.t === 'lit' ? { starts: literal(init.type.v) } : {};
     for (const index of edges) starts.add(index);
-    return { starts: value };
+    const written = init?.type?.t === 'lit' && init.type.v !== undefined ? literal(init.type.v) : undefined;
+    const first = value ?? written;
+    return { ...type, ...(first === undefined ? {} : { starts: first }) };
   }
 
-  private derived(component: Component, { id }: FlowNode): { from: SheetValue[] } | undefined {
+  private derived(
+    component: Component,
+    { id, symbol }: FlowNode,
+  ): { from: SheetValue[]; type?: SheetType } | undefined {
     if (this.values.isLocal(id)) return undefined;
     const value = this.actions.withHeld(
       id,
       component.id,
       this.values.of(this.into(id), component.id, NOTHING),
     );
-    return { from: value === undefined ? [{ some: 'any' }] : flat([value]) };
+    const from = value === undefined ? [{ some: 'any' } satisfies SheetValue] : flat([value]);
+    return { from, ...typeOfSymbol(this.project.types, component, symbol) };
   }
 
   /** What instances must do besides giving what it takes. */
@@ -172,6 +179,16 @@ export class SheetComponents {
     });
   }
 
+  /** What it makes public, whoever uses it: a value that it keeps, or something to call. */
+  private exposed(component: Component, name: string): SheetValue | SheetAction[] {
+    const value = component.facts.exposes
+      ?.flatMap((one) => one.value?.members ?? [])
+      .find((one) => one.name === name);
+    const symbol = value ? value.value.symbol : component.facts.symbols.findIndex((one) => one.name === name);
+    const named = this.names.of(component.nodeOf[symbol ?? -1] ?? -1);
+    return named?.owner === component.id && READ.has(named.kind) ? `$${named.name}` : [];
+  }
+
   /** What happens in it of itself. */
   private does(component: Component, nodes: FlowNode[], starts: Set<number>): SheetAction[] {
     const { flow } = this.project;
@@ -183,7 +200,9 @@ export class SheetComponents {
       .filter((edge) => edge.site < 0 && edge.how !== 'consume' && edge.how !== 'provide')
       .filter(({ from }) => {
         const named = this.names.of(from);
-        return named?.kind !== 'offered' && (named?.owner === undefined || named.owner === component.id);
+        // What is done with what content is given is told where that content is.
+        if (named?.kind === 'offered' || this.values.isLocal(from)) return false;
+        return named?.owner === undefined || named.owner === component.id;
       })
       .filter(({ to, how }) => {
         // That something got is called is told by what it is called with.
@@ -197,6 +216,13 @@ export class SheetComponents {
       const isHandedOn = this.into(port.node).some(({ from }) => this.names.of(from)?.kind === 'event');
       if (port.channel === 'event' && !raised.has(name) && !isHandedOn && raises(component, port))
         actions.push({ raise: name, ...(this.payload(port) === null ? {} : { with: { some: 'any' } }) });
+    }
+    for (const { from, to, how } of flow.edges) {
+      const call =
+        how === 'call' &&
+        this.names.of(from)?.owner === component.id &&
+        this.actions.callTo(to, component.id);
+      if (call && !actions.some((one) => 'call' in one && one.call === call)) actions.push({ call });
     }
     const calls = new Set(actions.flatMap((one) => ('call' in one ? [one.call] : [])));
     for (const { id } of nodes) {
@@ -230,7 +256,15 @@ export class SheetComponents {
       const named = this.names.of(id);
       return named && named.owner === undefined && READ.has(named.kind) ? [`$shared.${named.name}`] : [];
     });
-    return [...new Set([...values, ...shared])];
+    // What it reads through its handles.
+    const held = nodes.flatMap(({ id }): string[] => {
+      const named = this.names.of(id);
+      if (named?.kind !== 'handle') return [];
+      return this.into(id).flatMap(({ how, put }) =>
+        how === 'attach' && put?.[1] ? [`$${named.name}.${put[1]}`] : [],
+      );
+    });
+    return [...new Set([...values, ...shared, ...held])];
   }
 
   private into(node: number): FlowEdge[] {

@@ -11,6 +11,7 @@ import { SheetComponents } from './component';
 import { isStage, SheetNames } from './names';
 import { Remotes } from './remote';
 import { SheetTrees } from './tree';
+import { typeOfSymbol } from './types';
 import { flat, literal, SheetValues } from './values';
 
 export interface WrittenSheet {
@@ -65,15 +66,16 @@ function sharedOf(project: Linked, names: SheetNames, values: SheetValues): NonN
     if (named?.owner !== undefined || (named?.kind !== 'state' && named?.kind !== 'derived')) continue;
     const edges = flow.into[id]!.map((index) => flow.edges[index]!).filter((one) => one.site < 0);
     const value = values.of(edges, undefined, new Map());
+    const code = components[component]!;
+    const type = typeOfSymbol(project.types, code, symbol);
     if (named.kind === 'derived') {
-      found[named.name] = { from: value === undefined ? [{ some: 'any' }] : flat([value]) };
+      found[named.name] = { from: value === undefined ? [{ some: 'any' }] : flat([value]), ...type };
       continue;
     }
-    const init = components[component]!.facts.symbols[symbol]?.init;
-    const written: SheetValue | undefined =
-      init?.kind === 'literal' && init.type?.t === 'lit' ? literal(init.type.v) : undefined;
+    const init = code.facts.symbols[symbol]?.init?.type;
+    const written = init?.t === 'lit' && init.v !== undefined ? literal(init.v) : undefined;
     const starts = value ?? written;
-    found[named.name] = starts === undefined ? {} : { starts };
+    found[named.name] = { ...type, ...(starts === undefined ? {} : { starts }) };
   }
   return found;
 }

@@ -278,7 +278,7 @@ class TreeWriter {
       const { owner } = this.names.of(node) ?? {};
       return owner !== undefined && owner !== this.component.id && nodes[node]!.component !== target.id;
     };
-    return !isOther(from) && (!isOther(to) || this.trees.actions.reaches(to, this.component.id));
+    return !isOther(from) && (!isOther(to) || this.trees.actions.callTo(to, this.component.id) !== undefined);
   }
 
   private properties(
@@ -307,7 +307,8 @@ class TreeWriter {
       found[port ? this.names.of(port.node)!.name : name] ??= value;
     };
     for (const [name, { mode, value, plain }] of handed.attributes)
-      if ((mode === 'value' || mode === 'two-way') && !plain) add(name, this.written(value, site));
+      if ((mode === 'value' || mode === 'two-way') && (!plain || target.ports.has(name)))
+        add(name, this.written(value, site));
     for (const name of handed.spread) add(name, { some: 'any' });
     // Whatever else comes by a spread, what must be there is taken to be among it.
     if (handed.unknown)

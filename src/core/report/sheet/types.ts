@@ -1,5 +1,5 @@
 /** Types in the words of a sheet. */
-import type { Lazy } from '../../model/project';
+import type { Component, Lazy } from '../../model/project';
 import type { SheetType } from '../../readers/sheet/schema';
 import type { TypeSpace } from '../../types/resolve';
 import type { Shape } from '../../types/shape';
@@ -15,6 +15,16 @@ const WORDS: Record<string, SheetType> = { string: 'text', number: 'number', boo
 export function sheetType(types: TypeSpace, type: Lazy | undefined, depth = 0): SheetType {
   if (!type || depth > MAX_DEPTH) return 'any';
   return ofShape(types, types.resolve(type), depth);
+}
+
+/** The type of what a component keeps or works out, where a sheet has a word for it. */
+export function typeOfSymbol(
+  types: TypeSpace,
+  { id, file }: Component,
+  symbol: number,
+): { type?: SheetType } {
+  const type = symbol < 0 ? 'any' : sheetType(types, { type: { t: 'sym', s: symbol }, file, component: id });
+  return type === 'any' ? {} : { type };
 }
 
 function ofShape(types: TypeSpace, shape: Shape, depth: number): SheetType {
