@@ -54,6 +54,18 @@ for (const step of [
   await audited();
 }
 
+// A project with sheets beside it.
+const origin = new URL('/', address).href;
+cpSync(join(root, 'demo/kiosk'), join(folder, 'kiosk'), { recursive: true });
+const added = await fetch(`${origin}api/projects`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ path: join(folder, 'kiosk') }),
+});
+const kiosk = `${origin}p/${(await added.json()).id}`;
+const kioskApi = kiosk.replace('/p/', '/api/projects/');
+while (!(await (await fetch(kioskApi)).json()).audit) await new Promise((done) => setTimeout(done, 300));
+
 const VIEWS = [
   ['overview', `${address}/overview`],
   ['rigging', `${address}/rigging`],
@@ -66,7 +78,8 @@ const VIEWS = [
   ['rule', `${address}/rule?name=prop/drilled`],
   ['audits', `${address}/audits`],
   ['findings', `${address}/findings?by=rule&level=error`],
-  ['projects', new URL('/', address).href],
+  ['sheet', `${kiosk}/sheet?path=kiosk.rope.yaml&line=53`],
+  ['projects', origin],
 ];
 
 const browser = await chromium.launch({

@@ -24,6 +24,7 @@ import { changesOnlyByOwnPages, closed, sameOrigin } from './doors';
 import { HttpProblem, notFound, unfound } from './problem';
 import type { Following } from './live';
 import type { Projects } from './projects';
+import { sheetRoutes } from './sheets';
 
 /** Milliseconds between signs of life on the stream of progress. */
 const HEARTBEAT = 15_000;
@@ -264,6 +265,17 @@ export function createApp({ db, projects, live, logger, web, demo }: AppParts): 
     if (text === undefined) notFound('file', path);
     response.type('text/plain').send(text);
   });
+  app.use(
+    '/api',
+    sheetRoutes({
+      project,
+      sessionOf: async (id) => {
+        await audited(id);
+        return projects.session(id);
+      },
+      checked,
+    }),
+  );
   app.use('/api', (request) => notFound('route', request.originalUrl));
 
   if (web) {

@@ -1,5 +1,7 @@
 /** The server, as the query layer of the store. */
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import type { DraftInput, DraftView, SaveSheetInput, SheetFile } from '../api/sheet-schemas';
+import type { Schema } from './views/sheet/complete';
 import type { CatalogueRow, ComponentView, JointView, Overview } from '../api/component-schemas';
 import type {
   AuditSummary,
@@ -107,6 +109,26 @@ export const api = createApi({
     search: build.query<Hit[], { id: string; q: string }>({
       query: ({ id, q }) => `/projects/${id}/search?q=${encodeURIComponent(q)}`,
       providesTags: ['Audit'],
+    }),
+    sheetSchema: build.query<Schema, void>({ query: () => '/sheet-schema' }),
+    sheets: build.query<string[], string>({
+      query: (id) => `/projects/${id}/sheets`,
+      providesTags: ['Audit'],
+    }),
+    sheet: build.query<SheetFile, { id: string; path: string }>({
+      query: ({ id, path }) => `/projects/${id}/sheet?path=${encodeURIComponent(path)}`,
+      // A file may have changed since anybody looked.
+      keepUnusedDataFor: 0,
+    }),
+    sheetWritten: build.query<{ text: string }, string>({
+      query: (id) => `/projects/${id}/sheet/written`,
+      providesTags: ['Audit'],
+    }),
+    saveSheet: build.mutation<SheetFile, { id: string } & SaveSheetInput>({
+      query: ({ id, ...body }) => ({ url: `/projects/${id}/sheet`, method: 'PUT', body }),
+    }),
+    draft: build.mutation<DraftView, { id: string } & DraftInput>({
+      query: ({ id, ...body }) => ({ url: `/projects/${id}/sheet/draft`, method: 'POST', body }),
     }),
     source: build.query<string, { id: string; path: string }>({
       query: ({ id, path }) => ({

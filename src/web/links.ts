@@ -13,6 +13,8 @@ export const links = {
   findings: (id: string, filter: Record<string, string>) => query(`/p/${id}/findings`, filter),
   finding: (id: string, fingerprint: string) => query(`/p/${id}/findings`, { finding: fingerprint }),
   rule: (id: string, name: string) => query(`/p/${id}/rule`, { name }),
+  sheet: (id: string, path: string, line?: number) =>
+    query(`/p/${id}/sheet`, { path, ...(line === undefined ? {} : { line }) }),
   rules: (id: string) => `/p/${id}/rule`,
   joined: (id: string) => `/p/${id}/joined?kind=tag`,
   through: (id: string, component: string) => query(`/p/${id}/rigging`, { component }),

@@ -15,6 +15,7 @@ const VIEWS: [path: string, load: () => Promise<ComponentType>][] = [
   ['/p/:id/audits', async () => (await import('./views/audits/AuditsView')).AuditsView],
   ['/p/:id/joined', async () => (await import('./views/joined/JoinedView')).JoinedView],
   ['/p/:id/rule', async () => (await import('./views/rules/RulesView')).RulesView],
+  ['/p/:id/sheet', async () => (await import('./views/sheet/SheetView')).SheetView],
   ['/p/:id/findings', async () => (await import('./views/findings/FindingsView')).FindingsView],
 ];
 

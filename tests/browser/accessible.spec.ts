@@ -13,6 +13,7 @@ const VIEWS: [string, string, string][] = [
   ['call site', '/joint?ref=CrewRow&at=0', 'table'],
   ['joined', '/joined', '[role=table]'],
   ['audits', '/audits', 'table'],
+  ['no sheet', '/sheet', 'pre'],
 ];
 
 for (const theme of ['light', 'dark'] as const) {

@@ -47,5 +47,9 @@ export type Question =
   | { kind: 'catalogue' }
   | { kind: 'joined' }
   | { kind: 'overview' }
+  | { kind: 'sheets' }
+  | { kind: 'written'; title: string }
+  /** What a text would say as a sheet of the project. */
+  | { kind: 'draft'; path: string; text: string }
   | { kind: 'component'; ref: string }
   | { kind: 'joint'; ref: string; at: number };

@@ -14,9 +14,12 @@ import type { KnownFacts } from '../db/facts';
 import type { PlacedFinding, SameFinding, StoredFile } from '../db/projects';
 import { answerQuestions, tell } from '../threads/answering';
 import type { Many, OpenedAudit, Question } from './session-protocol';
+import { sheetText } from '../../core/readers/sheet/text';
+import { sheetOf } from '../../core/report/sheet';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
 import { joinedView } from './joined';
+import { draftView } from './draft';
 import { hashOf, isSameText, readUnit, type ReadText } from './reader-worker';
 import { jointView } from './joint';
 import { overview } from './overview';
@@ -260,6 +263,8 @@ async function answer(question: Question): Promise<unknown> {
       return part(question.of, question.from, question.most);
     case 'kept':
       return keep();
+    case 'draft':
+      return draftView(opened(), question.path, question.text);
     default:
       return once(question);
   }
@@ -290,12 +295,13 @@ type Asked = Exclude<
       | 'ahead'
       | 'ahead-findings'
       | 'ahead-finding'
-      | 'ahead-source';
+      | 'ahead-source'
+      | 'draft';
   }
 >;
 
 function view(question: Asked): unknown {
-  const { textOf, audit } = opened();
+  const { textOf, audit, facts } = opened();
   const { result } = audit;
   switch (question.kind) {
     case 'rigging':
@@ -310,6 +316,10 @@ function view(question: Asked): unknown {
       return catalogueView(result, textOf);
     case 'overview':
       return overview(result);
+    case 'sheets':
+      return [...facts.values()].flatMap((one) => (one.language === 'sheet' ? [one.path] : [])).sort();
+    case 'written':
+      return sheetText(sheetOf(result.project, question.title).sheet);
     case 'joined':
       return joinedView(result, textOf);
     case 'component':

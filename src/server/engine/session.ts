@@ -12,6 +12,7 @@ import type {
   RowWindow,
   StrandView,
 } from '../../api/schemas';
+import type { DraftView } from '../../api/sheet-schemas';
 import type { AheadState } from './ahead';
 import type { Progress } from './folder';
 import type { Config } from '../../api/config';
@@ -56,6 +57,12 @@ export interface Session {
   component(ref: string): Promise<ComponentView | Unfound>;
   /** A call site of a component; undefined if it has no so many. */
   joint(ref: string, at: number): Promise<JointView | Unfound | undefined>;
+  /** Paths of the sheets in the project. */
+  sheets(): Promise<string[]>;
+  /** The whole project written down as a sheet. */
+  written(title: string): Promise<string>;
+  /** What a text would say as a sheet of the project. */
+  draft(path: string, text: string): Promise<DraftView>;
   /** It has answered all that it was asked. */
   idle(): boolean;
   end(): Promise<void>;
@@ -103,6 +110,9 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
     overview: () => ask({ kind: 'overview' }),
     component: (ref) => ask({ kind: 'component', ref }),
     joint: (ref, at) => ask({ kind: 'joint', ref, at }),
+    sheets: () => ask({ kind: 'sheets' }),
+    written: (title) => ask({ kind: 'written', title }),
+    draft: (path, text) => ask({ kind: 'draft', path, text }),
     idle,
     end: async () => {
       told = true;

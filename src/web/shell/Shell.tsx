@@ -58,6 +58,7 @@ export function Shell() {
               <Tab to={`/p/${id}/findings`}>Findings {count}</Tab>
               <Tab to={`/p/${id}/joined`}>Joined</Tab>
               <Tab to={`/p/${id}/audits`}>Audits</Tab>
+              <Tab to={`/p/${id}/sheet`}>Sheet</Tab>
             </nav>
           </>
         )}

@@ -3,15 +3,15 @@
  * them. What code does inside of a component is told by what goes in and what comes out of it.
  */
 import type { Linked } from '../../link';
-import type { Component, FlowNode } from '../../model/project';
-import type { Sheet, SheetValue } from '../../readers/sheet/schema';
+import type { Component, FlowNode, Port } from '../../model/project';
+import type { Sheet, SheetInstance, SheetValue } from '../../readers/sheet/schema';
 import { rootsOf } from '../../trace/roots';
 import { SheetActions } from './actions';
 import { SheetComponents } from './component';
 import { isStage, SheetNames } from './names';
 import { Remotes } from './remote';
 import { SheetTrees } from './tree';
-import { typeOfSymbol } from './types';
+import { sheetType, typeOfSymbol } from './types';
 import { flat, literal, SheetValues } from './values';
 
 export interface WrittenSheet {
@@ -33,7 +33,7 @@ export function sheetOf(project: Linked, title: string): WrittenSheet {
   }
   const shared = sharedOf(project, names, values);
   const provides = providedForAll(project, names, values);
-  const roots = rootNames(project, names);
+  const roots = rootsIn(project, names);
   return {
     names,
     sheet: {
@@ -46,12 +46,40 @@ export function sheetOf(project: Linked, title: string): WrittenSheet {
   };
 }
 
-/** Where trees start: loose code that provides for what it draws stands above that. */
-function rootNames(project: Linked, names: SheetNames): string[] {
+/**
+ * Where trees start: loose code that provides for what it draws stands above that. What a root needs it gets from where
+ * nobody sees.
+ */
+function rootsIn(project: Linked, names: SheetNames): NonNullable<Sheet['roots']> {
   const stages = project.components.filter((one) => isStage(project, one));
   const drawn = new Set(stages.flatMap((one) => one.sites.map((id) => project.sites[id]!.target)));
   const roots = [...stages, ...rootsOf(project, true).filter((one) => !drawn.has(one.id) && isUsed(one))];
-  return roots.flatMap((one) => names.components.get(one.id) ?? []);
+  return roots.flatMap((one) => {
+    const use = names.components.get(one.id);
+    return use === undefined ? [] : [rootOf(project, names, one, use)];
+  });
+}
+
+function rootOf(
+  { types }: Linked,
+  names: SheetNames,
+  { ports }: Component,
+  use: string,
+): NonNullable<Sheet['roots']>[number] {
+  const needed = [...ports.values()].filter((one) => one.required);
+  if (!needed.length) return use;
+  const record = <T>(channel: Port['channel'], value: (port: Port) => T): Record<string, T> =>
+    Object.fromEntries(
+      needed.flatMap((one) => (one.channel === channel ? [[names.of(one.node)!.name, value(one)]] : [])),
+    );
+  const given: SheetInstance = {
+    use,
+    with: record('prop', (one) => ({ some: sheetType(types, one.type) })),
+    on: record('event', () => []),
+    fill: record('slot', () => []),
+  };
+  for (const key of ['with', 'on', 'fill'] as const) if (!Object.keys(given[key]!).length) delete given[key];
+  return given;
 }
 
 const isUsed = ({ used, calledAt, handedAt }: Component): boolean =>

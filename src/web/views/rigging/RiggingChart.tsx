@@ -19,7 +19,7 @@ import { TreeRow } from './TreeRow';
 import { type Placed, usePlacement } from './usePlacement';
 import { useRows } from './useRows';
 
-const addressOf = (project: string, row: RiggingRow): string =>
+const whereOf = (project: string, row: RiggingRow): string =>
   row.at < 0 ? links.component(project, row.ref) : links.joint(project, row.ref, row.at);
 
 /** Width of the column of names. */
@@ -28,13 +28,17 @@ const NAMES = 300;
 interface RiggingChartProps {
   ask: string;
   view: RiggingView;
-  audit: AuditSummary;
+  /** The audit that is shown, where it is one. */
+  audit?: AuditSummary;
+  /** Where a row leads to: its call site, or its component, if nothing else is said. */
+  addressOf?(row: RiggingRow): string;
   /** The strand that is chosen, by its lane. */
   strand: string | undefined;
   /** Row whose mark is chosen, in the whole tree. */
   row: number | undefined;
-  onFold(index: number): void;
-  onOpen(from: number, to: number): void;
+  /** Absent where nothing can be folded. */
+  onFold?(index: number): void;
+  onOpen?(from: number, to: number): void;
   onChoose(lane: LaneView, row?: number): void;
   /** Everything that runs through the component of a row. */
   onRow(row: RiggingRow): void;
@@ -49,6 +53,7 @@ function PlacedChart({
   ask,
   placed: { placement, view },
   audit,
+  addressOf,
   strand,
   row,
   onFold,
@@ -118,8 +123,9 @@ function PlacedChart({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen?.id, at]);
 
-  const fold = useStable(onFold);
-  const open = useStable(onOpen);
+  const fold = useStable((index: number) => onFold?.(index));
+  const open = useStable((from: number, to: number) => onOpen?.(from, to));
+  const leadsTo = (one: RiggingRow) => addressOf?.(one) ?? whereOf(id, one);
   const choose = useStable(onRow);
   const moveTo = (place: number) => {
     const bounded = Math.max(0, Math.min(shown - 1, place));
@@ -156,8 +162,8 @@ function PlacedChart({
     else if (event.key === ' ' && current && 'left' in current) open(current.from, current.to);
     else if (event.key === ' ' && current && 'span' in current && current.span) fold(current.index);
     else if (event.key === 't' && current && 'ref' in current) choose(current);
-    else if (event.key === 'o' && current && 'ref' in current) void navigate(addressOf(id, current));
-    else if (event.key === 'Enter' && chosen?.refs[0]) {
+    else if (event.key === 'o' && current && 'ref' in current) void navigate(leadsTo(current));
+    else if (event.key === 'Enter' && audit && chosen?.refs[0]) {
       void navigate(links.strand(id, chosen.refs[0]));
     } else return;
     event.preventDefault();
@@ -194,9 +200,11 @@ function PlacedChart({
                   {strandsIn(view)} over{' '}
                   {shown === view.rows ? count(shown, 'row') : `${shown} of ${count(view.rows, 'row')}`}
                 </p>
-                <p>
-                  tags joined: <JoinedCount project={id} audit={audit} />
-                </p>
+                {audit && (
+                  <p>
+                    tags joined: <JoinedCount project={id} audit={audit} />
+                  </p>
+                )}
               </div>
             </div>
             <LaneHeads lanes={heads} width={laneWidth} chosen={chosen?.id} onChoose={onChoose} />
@@ -222,7 +230,7 @@ function PlacedChart({
                     {...line}
                     row={one}
                     chosen={item.index === chosenRow}
-                    address={addressOf(id, one)}
+                    address={leadsTo(one)}
                     onFold={fold}
                     onChoose={choose}
                   />

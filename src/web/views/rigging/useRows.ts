@@ -24,7 +24,7 @@ export function useRows(
 ): Rows {
   const [fetchRows] = api.useLazyRiggingRowsQuery();
   const [, drawAgain] = useReducer((turn: number) => turn + 1, 0);
-  const windows = useMemo(() => new Map<number, RowWindow>([[0, first]]), [first]);
+  const windows = useMemo(() => pagesOf(first), [first]);
   const asked = useRef(new Set<RowWindow | string>());
   const pages = [Math.floor(from / PAGE), Math.floor(Math.max(from, to) / PAGE)].filter(
     (page) => page * PAGE < shown,
@@ -46,6 +46,16 @@ export function useRows(
   const at = (place: number): ChartRow | undefined =>
     windows.get(Math.floor(place / PAGE))?.rows[place % PAGE];
   return { at, above: (place) => namesAbove(windows.get(Math.floor(place / PAGE)), place % PAGE) };
+}
+
+/** What came first, by pages. */
+function pagesOf(first: RowWindow): Map<number, RowWindow> {
+  const pages = new Map<number, RowWindow>([[0, first]]);
+  for (let from = PAGE; from < first.rows.length; from += PAGE) {
+    const rows = first.rows.slice(from, from + PAGE);
+    pages.set(from / PAGE, { from, rows, above: namesAbove(first, from) });
+  }
+  return pages;
 }
 
 /** Walks back from a row to the one that stands one step further out, up to the first, whose ancestors are known. */
