@@ -1,13 +1,17 @@
 import type { LanguageDescriptor } from '../../model/language';
+import { definesElements, readElements } from '../elements/file';
 import { readPage } from './file';
 
-/** Pages, for what they offer to mounts and portals. */
+const PAGE = /\.html?$/;
+
+/** Pages, and scripts that make elements for them. */
 export const HTML: LanguageDescriptor = {
   name: 'html',
   title: 'HTML',
   endings: [],
-  files: /\.html?$/,
-  read: readPage,
+  files: PAGE,
+  claims: definesElements,
+  read: (path, text) => (PAGE.test(path) ? readPage(path, text) : readElements(path, text)),
   parsers: ['parse5'],
   built: [],
   routers: [],

@@ -4,7 +4,7 @@ import { isChain, readChain, symbolAt } from '../script/own';
 import { raisePort } from '../script/ports';
 import { memberName } from '../script/type-expr';
 import { type Call, type Ctx, type Dialect, spanOf, typeOf, unwrap, use, usesOf } from '../script/unit';
-import { eventWith } from './names';
+import { eventWith } from '../script/page-event';
 import { isStencilUnit, type StencilUnit } from './unit';
 
 export function stencilDialect(): Dialect {

@@ -11,7 +11,7 @@ import { addSymbol, inferContext, noteRead, SETUP, spanOf, typeOf, unwrap, use }
 import { eachChild } from '../script/walk';
 import { handleMember } from './markup';
 import { propOf } from '../../model/own-elements';
-import { eventWith } from './names';
+import { eventWith } from '../script/page-event';
 import type { StencilUnit } from './unit';
 
 /** Methods that run before anything is drawn. */

@@ -1,6 +1,7 @@
 /** What the compiler's own exports mean to a reader. */
 import type { ImportFact, Traits } from '../../model/facts';
-import { type TypeExpr, UNKNOWN } from '../../model/types';
+import { UNKNOWN } from '../../model/types';
+import { eventWith } from '../script/page-event';
 import type { NamedType } from '../script/type-expr';
 
 /** Classes that become elements of the page. */
@@ -52,11 +53,3 @@ export function stencilTypes(names: StencilNames): NamedType {
     return own === undefined ? undefined : UNKNOWN;
   };
 }
-
-/** What a listener gets: an event of the page with the payload in it. */
-export const eventWith = (detail: TypeExpr): TypeExpr => ({
-  t: 'object',
-  members: [{ name: 'detail', type: detail, start: -1, end: -1 }],
-  open: true,
-  ...(detail.t === 'lit' || (detail.t === 'object' && detail.fresh) ? { fresh: true } : {}),
-});
