@@ -142,6 +142,41 @@ export function App() { return <signal-lamp wind-sped="3" mode="a" />; }`,
   ]);
 });
 
+describe('scripts of a page in files of their own', () => {
+  const apart = (script: string, more: Record<string, string> = {}) => ({
+    'lamp.js': LAMP,
+    'pages/index.html': `<!doctype html><body><signal-lamp mode="a" wind-speed="3"></signal-lamp>
+<script type="module" src="../lamp.js"></script><script src="../scripts/page.js?v=3"></script></body>`,
+    'scripts/page.js': script,
+    ...more,
+  });
+  cases(/^(prop|event|ref)\/(?!never)/, [
+    [
+      'what they do with elements is told in their own lines',
+      apart(`const lamp = document.querySelector('signal-lamp');
+lamp.readin = 4;
+lamp.addEventListener('lampLitt', () => {});
+// zinc-rope-ignore event/unknown: an older one
+lamp.addEventListener('lampLi', () => {});`),
+      [
+        'error prop/unknown scripts/page.js:2 readin',
+        "error event/unknown scripts/page.js:3 'lampLitt'",
+        "silenced event/unknown scripts/page.js:5 'lampLi'",
+      ],
+    ],
+    ['one that is broken does nothing that is known', { ...apart('const = 3'), 'lamp.js': LAMP }, []],
+  ]);
+
+  test('a strand leads from the script through the page to the element', () => {
+    const trace = auditSources(
+      apart(`let wind = 3;
+const lamp = document.querySelector('signal-lamp');
+setInterval(() => { wind = wind + 1; lamp.reading = wind; }, 1000);`),
+    ).trace('SignalLamp:prop:reading');
+    expect('origins' in trace && trace.hops.map((one) => one.name)).toContain('wind');
+  });
+});
+
 describe('what is not known is not judged', () => {
   test.each<[string, string]>([
     ['observed by other code', LAMP.replace("['wind-speed', 'mode']", 'observedBy(SignalLamp)')],

@@ -161,6 +161,25 @@ describe('scripts of pages', () => {
       [],
     ],
     [
+      'a script in a file of its own, which does nothing about it',
+      {
+        'index.html': whole(`<sign-lamp></sign-lamp>\n${HEARD}\n<script src="./start.js"></script>`),
+        'start.js': 'console.log(3);',
+      },
+      ['error prop/missing index.html:2 sign-lamp'],
+    ],
+    [
+      'one that uses other files, whatever these do',
+      {
+        'index.html': whole(
+          `<sign-lamp></sign-lamp>\n${HEARD}\n<script type="module" src="./start.js"></script>`,
+        ),
+        'start.js': "import { light } from './light.js';\nlight();",
+        'light.js': "export const light = () => { document.querySelector('sign-lamp').label = 'a'; };",
+      },
+      [],
+    ],
+    [
       'so may all where a script of elsewhere in the project runs',
       whole(`<sign-lamp></sign-lamp>\n${HEARD}\n<script src="./start.js"></script>`),
       [],

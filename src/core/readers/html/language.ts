@@ -11,7 +11,8 @@ export const HTML: LanguageDescriptor = {
   endings: [],
   files: PAGE,
   claims: definesElements,
-  read: (path, text) => (PAGE.test(path) ? readPage(path, text) : readElements(path, text)),
+  read: (path, text, readPart) =>
+    PAGE.test(path) ? readPage(path, text, readPart) : readElements(path, text),
   parsers: ['parse5'],
   built: [],
   routers: [],

@@ -1,5 +1,8 @@
 /** What a page draws of the project's elements, and what its scripts do with them. */
-import type { AttributeFact, FileFacts, RenderFact, Span, Traits } from '../../model/facts';
+import type * as t from '@babel/types';
+import type { AttributeFact, FileFacts, RenderFact, Traits } from '../../model/facts';
+import type { UnitParts } from '../../model/parts';
+import { dirname, join } from '../../model/paths';
 import { lit } from '../../model/types';
 import { attribute } from '../script/attributes';
 import { readSilences } from '../script/comments';
@@ -7,7 +10,7 @@ import { newUnit } from '../script/new-unit';
 import { readScopes } from '../script/scope';
 import { parseScript } from '../script/parse';
 import { readTypes } from '../script/modules';
-import { emptyFacts, fileContext, SETUP, type Unit } from '../script/unit';
+import { emptyFacts, fileContext, SETUP, spanOf, type Unit } from '../script/unit';
 import type { NamedType } from '../script/type-expr';
 import { isPageEvent } from '../../model/page-names';
 import { elementName, isOwnTag, propOf } from '../../model/own-elements';
@@ -38,6 +41,7 @@ export function readComponentsOf(
   facts: FileFacts,
   { tags, scripts, comments }: PageTags,
   text: string,
+  parts: UnitParts,
 ): void {
   const whole = { start: 0, end: text.length };
   const name = facts.path.split('/').at(-1)!;
@@ -46,24 +50,45 @@ export function readComponentsOf(
   component.routed = true;
   const nodes = drawn(tags, component.render);
   const elements = new Elements(tags, nodes, component.render);
-  const file = fileContext(facts.path, text, plainTypes);
   let u: Unit | undefined;
-  const codes = tags.filter((one) => one.name === 'script');
-  codes.forEach((tag, at) => {
-    const said = (wanted: string) => tag.attributes.find((one) => one.name === wanted)?.value;
-    const from = said('src');
-    if (from !== undefined) {
-      if (!isBuilt(from)) elements.open(tag);
-    } else if (CODE.test(said('type') ?? '')) readScript(scripts[at]!);
-  });
+  // Scripts in files of their own are read as the page runs them: where they stand among the others.
+  const codes = tags
+    .filter((one) => one.name === 'script')
+    .flatMap((tag, at): Script[] => {
+      const said = (wanted: string) => tag.attributes.find((one) => one.name === wanted)?.value;
+      const from = said('src');
+      if (from === undefined) {
+        const { start, end } = scripts[at]!;
+        const code = { path: 'page.js', text: text.slice(start, end), base: start };
+        return CODE.test(said('type') ?? '') ? [code] : [];
+      }
+      if (isBuilt(from)) return [];
+      const path = join(dirname(facts.path), from.replace(/[?#].*$/, ''));
+      const part = from.startsWith('/') ? undefined : parts.take(path);
+      if (!part) elements.open(tag);
+      return part ? [{ path, ...part }] : [];
+    });
+  const file = fileContext(
+    facts.path,
+    [text, ...parts.list.map((one) => codes.find(({ base }) => base === one.base)!.text)].join('\n'),
+    plainTypes,
+  );
+  for (const one of codes) readScript(one);
+  if (parts.list.length) facts.parts = parts.list;
   elements.settle();
   facts.silences.push(...readSilences(comments, text));
   facts.components.push(component);
   facts.ownPage = true;
 
   /** One script of the page: names of others are not known in it. */
-  function readScript({ start, end }: Span): void {
-    const parsed = parseScript('page.js', text.slice(start, end), { offset: start });
+  function readScript({ path, text: code, base }: Script): void {
+    const at = { start: base, end: base + code.length };
+    const parsed = parseScript(path, code, { offset: base });
+    if ('problem' in parsed && path !== 'page.js') {
+      // The file itself says why.
+      elements.open(at);
+      return;
+    }
     if ('problem' in parsed) {
       const { message, column } = parsed.problem;
       const lines = text.slice(0, column - 1).split('\n');
@@ -73,21 +98,38 @@ export function readComponentsOf(
         line: lines.length,
         column: lines.at(-1)!.length + 1,
       });
-      elements.open({ start, end });
+      elements.open(at);
       return;
     }
     const { program, comments: inCode } = parsed;
     const scopes = readScopes(program);
     facts.types.push(...readTypes(program, plainTypes));
-    facts.silences.push(...readSilences(inCode, text));
+    facts.silences.push(...readSilences(inCode, file.text));
+    // What is called of other files may do anything to any element.
+    for (const node of program.body)
+      if (node.type === 'ImportDeclaration' && node.specifiers.length) elements.open(spanOf(node));
     facts.ids.push(...scopes.ids);
     facts.madeEvents = [...(facts.madeEvents ?? []), ...scopes.madeEvents];
     facts.heardNames = [...(facts.heardNames ?? []), ...scopes.heard];
     // What the scripts do is told together.
     u ??= newUnit(component, program, pageDialect(elements), file);
-    u.statements(program.body, SETUP);
+    u.statements(program.body.flatMap(declared), SETUP);
   }
 }
+
+/** A script of the page, or a file of it. */
+interface Script {
+  path: string;
+  text: string;
+  /** The offset at which it begins. */
+  base: number;
+}
+
+/** What stands behind `export`. */
+const declared = (node: t.Statement): t.Statement[] => {
+  if (node.type !== 'ExportNamedDeclaration') return [node];
+  return node.declaration ? [node.declaration as t.Statement] : [];
+};
 
 /** What the compilers of such elements build is the project itself; what stands at an address of elsewhere knows nothing of it. */
 const isBuilt = (from: string): boolean => /(^|\/)build\/|^(https?:)?\/\//.test(from);
