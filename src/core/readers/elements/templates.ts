@@ -55,6 +55,7 @@ function read(u: ElementUnit, one: Text, inside: Span, text: string): void {
   });
   const { tags } = readTags(markup);
   const nodes = new Map<number, number>();
+  const parents = new Set(tags.map((tag) => tag.parent));
   tags.forEach((tag, index) => {
     const { start, end } = moved(tag);
     if (tag.name === 'slot') {
@@ -67,7 +68,7 @@ function read(u: ElementUnit, one: Text, inside: Span, text: string): void {
         parent: nodes.get(tag.parent) ?? 0,
         tag: { name: tag.name, global: elementName(tag.name)!, ...at },
         attributes: tag.attributes.flatMap((given) => attributeOf(u, given, values, inside.start)),
-        ...(tag.textual || tags.some((other) => other.parent === index) ? { nested: true } : {}),
+        ...(tag.textual || parents.has(index) ? { nested: true } : {}),
         start,
         end,
       };

@@ -1,9 +1,10 @@
 /** A component in the words of a sheet: what it takes, keeps, works out, raises, provides, gets and offers. */
 import type { Linked } from '../../link';
+import type { Consumer } from '../../link/context-types';
 import { raises } from '../../link/emission';
 import { isUsed, useOf } from '../../link/use-of-ports';
 import { groupBy } from '../../model/group-by';
-import type { Component, FlowEdge, FlowNode, Port } from '../../model/project';
+import type { Component, FlowEdge, FlowNode, Place, Port } from '../../model/project';
 import type {
   SheetAction,
   SheetComponent,
@@ -21,6 +22,10 @@ const NOTHING: ReadonlyMap<number, string> = new Map();
 
 export class SheetComponents {
   private readonly nodes: Map<number, FlowNode[]>;
+  /** Edges by which something is called, by the component that calls. */
+  private readonly called: Map<number, FlowEdge[]>;
+  /** Consumers by where they ask. */
+  private readonly consumers: Map<string, Consumer>;
 
   constructor(
     private readonly project: Linked,
@@ -29,7 +34,13 @@ export class SheetComponents {
     private readonly actions: SheetActions,
     private readonly trees: SheetTrees,
   ) {
-    this.nodes = groupBy(project.flow.nodes, (one) => one.component);
+    const { flow, contexts } = project;
+    this.nodes = groupBy(flow.nodes, (one) => one.component);
+    this.called = groupBy(
+      flow.edges.filter((one) => one.how === 'call'),
+      (one) => flow.nodes[one.from]!.component,
+    );
+    this.consumers = new Map(contexts.consumers.map((one) => [askedAt(one.component, one.place), one]));
   }
 
   of(component: Component): SheetComponent {
@@ -37,7 +48,7 @@ export class SheetComponents {
     const kind = (wanted: SheetKind) =>
       nodes.filter(({ id }) => {
         const named = this.names.of(id);
-        return named?.kind === wanted && (named.owner === component.id || wanted === 'provided');
+        return named?.kind === wanted && named.owner === component.id;
       });
     const record = <T>(list: FlowNode[], value: (node: FlowNode) => T | undefined): Record<string, T> =>
       Object.fromEntries(
@@ -149,11 +160,8 @@ export class SheetComponents {
   }
 
   private consumed({ id: component }: Component, { place }: FlowNode): { missing?: 'ok' } {
-    const { consumers, hasDefault } = this.project.contexts;
-    const one = consumers.find(
-      (other) =>
-        other.component === component && other.place.file === place.file && other.place.start === place.start,
-    );
+    const { hasDefault } = this.project.contexts;
+    const one = this.consumers.get(askedAt(component, place));
     return one?.missing === 'handled' || (one && hasDefault(one.key)) ? { missing: 'ok' } : {};
   }
 
@@ -217,24 +225,19 @@ export class SheetComponents {
       if (port.channel === 'event' && !raised.has(name) && !isHandedOn && raises(component, port))
         actions.push({ raise: name, ...(this.payload(port) === null ? {} : { with: { some: 'any' } }) });
     }
-    for (const { from, to, how } of flow.edges) {
-      const call =
-        how === 'call' &&
-        this.names.of(from)?.owner === component.id &&
-        this.actions.callTo(to, component.id);
+    const called = this.called.get(component.id) ?? [];
+    for (const { to } of called) {
+      const call = this.actions.callTo(to, component.id);
       if (call && !actions.some((one) => 'call' in one && one.call === call)) actions.push({ call });
     }
     const calls = new Set(actions.flatMap((one) => ('call' in one ? [one.call] : [])));
     for (const { id } of nodes) {
-      const named = this.names.of(id)!;
+      const named = this.names.of(id);
       const isCalled = flow.out[id]!.some(
         (index) => flow.edges[index]!.way === 'out' && !isGiven(flow.edges[index]!),
       );
       if (named?.kind === 'prop' && isCalled && !calls.has(named.name)) actions.push({ call: named.name });
     }
-    const called = flow.edges.filter(
-      (edge) => edge.how === 'call' && flow.nodes[edge.from]!.component === component.id,
-    );
     return [...actions, ...this.actions.calls(called, component.id)];
   }
 
@@ -273,5 +276,7 @@ export class SheetComponents {
     );
   }
 }
+
+const askedAt = (component: number, { file, start }: Place): string => `${component} ${file} ${start}`;
 
 const READ = new Set<SheetKind>(['prop', 'state', 'derived', 'consumed']);

@@ -87,9 +87,10 @@ export class SheetNames {
     for (const edge of flow.edges) if (edge.site < 0 && edge.how !== 'consume') this.notePassed(edge);
   }
 
-  private readonly passed = new Map<string, string>();
-  /** Keys made up for values that come to other components by code alone, by the value. */
-  private readonly madeUp = new Map<number, string>();
+  /** Keys made up for values that come to other components by code alone, by the component that gets them and the value. */
+  private readonly gets = new Map<number, Map<number, string>>();
+  /** The same, by the component that has the value. */
+  private readonly gives = new Map<number, Map<number, string>>();
 
   /**
    * A value of one component that another one has without any call site in between: it was asked for by code. In a sheet
@@ -101,26 +102,26 @@ export class SheetNames {
     if (one?.owner === undefined || other?.owner === undefined || one.owner === other.owner) return;
     if (!HANDED.has(how) || !PASSED.has(one.kind) || !(other.kind === 'derived' || other.kind === 'state'))
       return;
-    let key = this.madeUp.get(from);
-    if (key === undefined) this.madeUp.set(from, (key = this.another(undefined, `${one.name}-here`)));
-    this.passed.set(`${from} ${other.owner}`, key);
+    const given = this.gives.get(one.owner) ?? new Map<number, string>();
+    const got = this.gets.get(other.owner) ?? new Map<number, string>();
+    const key = given.get(from) ?? this.another(undefined, `${one.name}-here`);
+    this.gives.set(one.owner, given.set(from, key));
+    this.gets.set(other.owner, got.set(from, key));
   }
 
   /** The key under which a component gets a value of another one, if it does. */
   passedTo(node: number, component: number | undefined): string | undefined {
-    return this.passed.get(`${node} ${component}`);
+    return component === undefined ? undefined : this.gets.get(component)?.get(node);
   }
 
   /** Keys made up for values of a component, with the values. */
   passedBy(component: number): { key: string; node: number }[] {
-    return [...this.madeUp].flatMap(([node, key]) =>
-      this.nodes[node]!.owner === component ? [{ key, node }] : [],
-    );
+    return [...(this.gives.get(component) ?? [])].map(([node, key]) => ({ key, node }));
   }
 
   /** Keys made up for values of others that a component gets. */
   passedInto(component: number): string[] {
-    return [...this.passed].flatMap(([way, key]) => (way.endsWith(` ${component}`) ? [key] : []));
+    return [...(this.gets.get(component)?.values() ?? [])];
   }
 
   isInGroup(node: number): boolean {
@@ -264,7 +265,7 @@ const coversAll = ({ render }: Component['facts'], node: number): boolean =>
 function keyGroups({ flow, contexts }: Linked): (node: number) => string {
   const head = flow.nodes.map((node) => node.id);
   const find = (node: number): number => {
-    while (head[node] !== node) node = head[node]!;
+    while (head[node] !== node) node = head[node] = head[head[node]!]!;
     return node;
   };
   const isKey = (node: number) => flow.nodes[node]!.channel === 'context';

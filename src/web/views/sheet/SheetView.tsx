@@ -1,7 +1,9 @@
 /** Sheets of a project: one is chosen, written anew, or made of the project as it is. */
+import { useEffect, useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, reasonOf } from '../../api';
 import { links } from '../../links';
+import { count } from '../../parts/count';
 import { Failed, Waiting } from '../../parts/states';
 import { Unaudited } from '../../shell/Unaudited';
 import { keptText } from './kept';
@@ -150,6 +152,7 @@ function NewSheet({ id, from, name, taken }: NewSheetProps) {
   const path = freePath(isBlank ? 'new' : name, taken);
   if (error) return <Failed reason={reasonOf(error)} />;
   if (!isBlank && !data) return <Waiting what="the project as a sheet" />;
+  if (data && data.text.length > MOST) return <TooLarge text={data.text} path={path} />;
   const kept = keptText(id, path);
   return (
     <SheetDesk
@@ -160,6 +163,25 @@ function NewSheet({ id, from, name, taken }: NewSheetProps) {
       line={undefined}
       choice={undefined}
     />
+  );
+}
+
+/** Letters of a sheet that is edited on this screen; the server takes no more. */
+const MOST = 900_000;
+
+function TooLarge({ text, path }: { text: string; path: string }) {
+  const address = useMemo(() => URL.createObjectURL(new Blob([text], { type: 'text/plain' })), [text]);
+  useEffect(() => () => URL.revokeObjectURL(address), [address]);
+  return (
+    <div className="max-w-2xl p-6">
+      <p className="mb-3">
+        Written down, this project has {count(Math.round(text.length / 1000), 'thousand letter')}, more than
+        is edited here.
+      </p>
+      <a className="underline" href={address} download={path}>
+        Export {path}
+      </a>
+    </div>
   );
 }
 
