@@ -46,6 +46,13 @@ const KEYS: [where: string, keys: [key: string, does: string][]][] = [
       ['z', 'undo the last decision, and the one before it'],
     ],
   ],
+  [
+    'sheet',
+    [
+      ['Ctrl S', 'save it'],
+      ['Ctrl ␣', 'what may be written here'],
+    ],
+  ],
 ];
 
 export function KeysDialog({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
@@ -55,7 +62,7 @@ export function KeysDialog({ open, onOpenChange }: { open: boolean; onOpenChange
         {KEYS.map(([where, keys]) => (
           <section key={where} className="mb-3 break-inside-avoid">
             <h3 className="text-soft">{where}</h3>
-            <dl className="grid grid-cols-[4rem_1fr] gap-y-0.5">
+            <dl className="grid grid-cols-[4.5rem_1fr] gap-y-0.5">
               {keys.map(([key, does]) => (
                 <div key={key} className="contents">
                   <dt className="font-mono">{key}</dt>

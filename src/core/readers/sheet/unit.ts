@@ -45,10 +45,6 @@ export class Unit {
     private readonly acts: (u: Unit, actions: Part, local: Ctx['local']) => number,
   ) {}
 
-  private act(actions: Part, local: Ctx['local']): number {
-    return this.acts(this, actions, local);
-  }
-
   /** Adds a symbol, and its name if it is there for the whole component. */
   add(symbol: SymbolFact, isLocal = false): number {
     const index = this.facts.symbols.push(symbol) - 1;
@@ -124,7 +120,7 @@ export class Unit {
     const some = part.get('some');
     if (some) return { kind: 'computed', type: typeOf(some), ...span };
     const does = part.get('does');
-    if (does) return { kind: 'function', fn: this.act(does, ctx.local), uses: [], ...span };
+    if (does) return { kind: 'function', fn: this.acts(this, does, ctx.local), uses: [], ...span };
     const fields = part.get('fields');
     if (fields) return this.object(fields, ctx, span);
     const parts = (part.get('mix')?.items ?? []).map((one) => this.value(one, ctx, true));
