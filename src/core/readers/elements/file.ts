@@ -1,7 +1,7 @@
 /** Scripts that define elements of their own for the page: `class Lamp extends HTMLElement`, `customElements.define`. */
 import type * as t from '@babel/types';
-import type { ComponentFacts, FileFacts, Traits } from '../../model/facts';
-import { elementName } from '../../model/own-elements';
+import type { ComponentFacts, FileFacts, Span, Traits, ValueFact } from '../../model/facts';
+import { elementName, isOwnTag } from '../../model/own-elements';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { readClassHelper } from '../script/classes';
@@ -16,8 +16,10 @@ import { mentionsIn, readScopes } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import {
   addWhole,
+  type Dialect,
   emptyFacts,
   fileContext,
+  type FileContext,
   keepsState,
   moduleTypes,
   placeRest,
@@ -63,6 +65,16 @@ interface Defined {
   of: string | t.Class;
 }
 
+/** What all that is read of a file shares. */
+interface Reading {
+  facts: FileFacts;
+  file: FileContext;
+  dialect: Dialect;
+  defined: Defined[];
+  /** What makes the facts of each class, once all of them are known by name. */
+  units: (() => ComponentFacts)[];
+}
+
 /** Reads a file. Never throws: what cannot be parsed gives facts with a problem. */
 export function readElements(path: string, text: string): FileFacts {
   const facts = emptyFile(path);
@@ -74,76 +86,82 @@ export function readElements(path: string, text: string): FileFacts {
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
   const file = fileContext(path, text, named);
-  const types = moduleTypes(file);
-  const dialect = elementDialect();
   const defined = definitionsIn(program);
-  const units: (() => ComponentFacts)[] = [];
-  const unitOf = (name: string, node: t.Class, at: { start: number; end: number }, isElement: boolean) => {
-    const component = emptyFacts(name, spanOf(node), at, TRAITS);
-    const u: ElementUnit = Object.assign(newUnit(component, node, dialect, file), { observed: new Map() });
-    const base = nameOfBase(node);
-    if (base && base !== 'HTMLElement') {
-      component.mixins = [base];
-      component.heirOf = { name: base, ...spanOf(node.superClass!) };
-    }
-    if (isElement) {
-      addWhole(u);
-      readElement(u, node);
-      readTemplates(u, node, text);
-      settleEarly(u);
-      placeRest(u);
-      settleMissing(u);
-    } else {
-      component.role = 'helper';
-      readClassHelper(u, node, { fieldKind: () => undefined, typed: true });
-      settleEarly(u);
-    }
-    return component;
-  };
-  const register = (local: string, of: Defined['of']) => {
-    for (const one of defined)
-      if (one.of === of) (facts.registers ??= []).push({ name: one.tag, local, element: true });
-  };
+  const reading: Reading = { facts, file, dialect: elementDialect(), defined, units: [] };
+  const types = moduleTypes(file);
   for (const one of scopes.named) {
     if (one.scope.parent !== undefined) continue;
     const node = unwrap(one.node);
     const value = valueOf(one, () => undefined, types);
-    if (node.type !== 'ClassDeclaration' && node.type !== 'ClassExpression') {
-      facts.values.push(value);
-      continue;
-    }
-    const isElement = isOfPage(node) || defined.some(({ of }) => of === value.name);
-    const at = one.id ? spanOf(one.id) : { start: node.start!, end: node.start! };
-    file.units.set(node, value.name);
-    facts.values.push({ ...value, kind: 'component', component: units.length, type: UNKNOWN });
-    units.push(() => unitOf(value.name, node, at, isElement));
-    register(value.name, value.name);
+    if (node.type !== 'ClassDeclaration' && node.type !== 'ClassExpression') facts.values.push(value);
+    else addClass(reading, value, node, value.name);
   }
   // A class that is written where it is defined has the name of its tag.
   for (const { tag, of } of defined) {
-    if (typeof of === 'string' || facts.values.some((one) => one.start === of.start)) continue;
-    const name = elementName(tag)!;
+    if (typeof of === 'string' || file.units.has(of)) continue;
     const at = { start: of.start!, end: of.start! };
-    file.units.set(of, name);
-    facts.values.push({ name, kind: 'component', component: units.length, type: UNKNOWN, ...at });
-    units.push(() => unitOf(name, of, at, true));
-    register(name, of);
+    addClass(reading, { name: elementName(tag)!, kind: 'component', ...at }, of, of);
   }
-  for (const make of units) facts.components.push(make());
-  const loose = emptyFacts(nameFromPath(path), spanOf(program), { start: 0, end: 0 }, TRAITS);
-  loose.role = 'module';
-  const u: ElementUnit = Object.assign(newUnit(loose, program, dialect, file), { observed: new Map() });
-  u.statements(
-    program.body.filter((node) => node.type === 'VariableDeclaration'),
-    SETUP,
-  );
-  if (keepsState(loose)) facts.components.push(loose);
+  for (const make of reading.units) facts.components.push(make());
+  readLoose(reading, program);
   facts.mentions = mentionsIn(scopes);
   // Whoever finds an element on the page may read what it keeps.
   facts.elementReads = memberReads(program);
   noteFound(facts, scopes);
   if (facts.components.some((one) => one.role === 'component')) facts.language = 'html';
   return facts;
+}
+
+/** Adds a class, with the tags that it is defined for, by its name or where it is written. */
+function addClass(reading: Reading, value: ValueFact, node: t.Class, of: Defined['of']): void {
+  const { facts, file, defined, units } = reading;
+  const { name, start, end } = value;
+  const tags = defined.filter((one) => one.of === of);
+  file.units.set(node, name);
+  facts.values.push({ ...value, kind: 'component', component: units.length, type: UNKNOWN });
+  units.push(() => classOf(reading, name, node, { start, end }, isOfPage(node) || tags.length > 0));
+  for (const { tag } of tags) (facts.registers ??= []).push({ name: tag, local: name, element: true });
+}
+
+const unitOf = ({ dialect, file }: Reading, facts: ComponentFacts, node: t.Node): ElementUnit =>
+  Object.assign(newUnit(facts, node, dialect, file), { observed: new Map<string, number>() });
+
+function classOf(
+  reading: Reading,
+  name: string,
+  node: t.Class,
+  at: Span,
+  isElement: boolean,
+): ComponentFacts {
+  const component = emptyFacts(name, spanOf(node), at, TRAITS);
+  const u = unitOf(reading, component, node);
+  const base = nameOfBase(node);
+  if (base && base !== 'HTMLElement') {
+    component.mixins = [base];
+    component.heirOf = { name: base, ...spanOf(node.superClass!) };
+  }
+  if (!isElement) {
+    component.role = 'helper';
+    readClassHelper(u, node, { fieldKind: () => undefined, typed: true });
+    settleEarly(u);
+    return component;
+  }
+  addWhole(u);
+  readElement(u, node);
+  readTemplates(u, node, reading.file.text);
+  settleEarly(u);
+  placeRest(u);
+  settleMissing(u);
+  return component;
+}
+
+/** What the module keeps for itself. */
+function readLoose(reading: Reading, program: t.Program): void {
+  const loose = emptyFacts(nameFromPath(reading.file.path), spanOf(program), { start: 0, end: 0 }, TRAITS);
+  loose.role = 'module';
+  const variables = program.body.filter((node) => node.type === 'VariableDeclaration');
+  unitOf(reading, loose, program).statements(variables, SETUP);
+  if (keepsState(loose)) reading.facts.components.push(loose);
 }
 
 /** The last name of what a class extends: `HTMLElement` of `globalThis.HTMLElement`. */
@@ -170,7 +188,8 @@ function definitionsIn(program: t.Program): Defined[] {
       const [first, second] = node.arguments;
       const tag = textOf(first);
       const of = second && unwrap(second);
-      if (registry === 'customElements' && memberName(property) === 'define' && tag !== undefined && of) {
+      const isDefined = registry === 'customElements' && memberName(property) === 'define';
+      if (isDefined && tag !== undefined && isOwnTag(tag) && of) {
         if (of.type === 'Identifier') found.push({ tag, of: of.name });
         else if (of.type === 'ClassExpression') found.push({ tag, of });
       }
