@@ -286,6 +286,19 @@ describe('contexts', () => {
       [],
     ],
     [
+      'a component that is drawn by its type stands where the tag does, and may be given anything',
+      {
+        'App.razor':
+          '<CascadingValue Name="House" Value="@name"><DynamicComponent Type="@typeof(Strip)" Parameters="@given" /></CascadingValue><DynamicComponent Type="@typeof(Bare)" />\n' +
+          '@code { private string name = "a"; private Dictionary<string, object> given = new(); }',
+        'Strip.razor':
+          '<b>@House @Tone</b>\n@code { [CascadingParameter(Name = "House")] public string House { get; set; } = ""; [Parameter, EditorRequired] public string Tone { get; set; } = ""; }',
+        'Bare.razor':
+          '<b>@House</b>\n@code { [CascadingParameter(Name = "House")] public string House { get; set; } = default!; }',
+      },
+      ['error context/no-provider Bare.razor:2 House'],
+    ],
+    [
       'by name: another name, another type',
       {
         'App.razor':

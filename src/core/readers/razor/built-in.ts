@@ -40,6 +40,8 @@ export function readBuiltIn(u: RazorUnit, node: ElementNode, at: At, readNodes: 
       readNodes(u, node.children, { ...at, parent: content });
       return true;
     }
+    case 'DynamicComponent':
+      return readDynamic(u, node, at);
     case 'Router':
     case 'Found':
     case 'NotFound':
@@ -49,6 +51,21 @@ export function readBuiltIn(u: RazorUnit, node: ElementNode, at: At, readNodes: 
     default:
       return false;
   }
+}
+
+/** `<DynamicComponent Type="@typeof(Gauge)" Parameters="@given" />`: which names are given, code decides. */
+function readDynamic(u: RazorUnit, node: ElementNode, at: At): boolean {
+  const type = classIn(u, written(node, 'Type'));
+  if (!type) return false;
+  const index = drawn(u, type, at.parent, at.ctx);
+  noteNested(u, at.parent);
+  u.facts.render[index]!.attributes.push(spread(node.nameAt));
+  const parameters = written(node, 'Parameters')?.value;
+  if (parameters) valueAt(u, parameters, at, { ...at.ctx, where: 'attribute' });
+  const handle = written(node, '@ref');
+  // What it is held by is the tag of the framework, and not what that draws.
+  if (handle?.value) valueAt(u, handle.value, at, { ...at.ctx, where: 'attribute' });
+  return true;
 }
 
 function group(u: RazorUnit, { start, end }: ElementNode, at: At): number {
