@@ -96,9 +96,7 @@ export class SiteFlow {
       this.addPassed(joint, port, value, index);
       return;
     }
-    const callables = this.graph.callables
-      .of(joint.frame, value)
-      .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
+    const callables = this.calledBy(joint, port, value, []);
     if (port.channel === 'event' || callables.length) this.addListener(joint, port, value, callables, index);
     if (joint.first && port.channel === 'event' && !this.graph.parts.isPlain(joint.frame, value)) {
       const { site } = joint;
@@ -106,6 +104,13 @@ export class SiteFlow {
     }
     // A function goes nowhere: what calls it leads back here.
     if (port.channel !== 'event' && !callables.length) this.addPassed(joint, port, value, index);
+  }
+
+  /** What the child calls when it calls what a port was handed: a prop of the owner only if it calls that port at all. */
+  private calledBy({ frame }: Joint, port: Port, value: ExprFact, path: string[]): Callable[] {
+    return this.graph.callables
+      .of(frame, value, path)
+      .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
   }
 
   private called: Set<Port> | undefined;
@@ -251,17 +256,12 @@ export class SiteFlow {
   }
 
   /** The members of an object that is spread, as far as they are known to be there. */
-  private addMembers(
-    { site, target, frame, over }: Joint,
-    value: ExprFact,
-    index: number,
-    written: Set<string>,
-  ): void {
+  private addMembers(joint: Joint, value: ExprFact, index: number, written: Set<string>): void {
+    const { site, target, frame, over } = joint;
     const at = placeOf(site, value);
     for (const port of target.ports.values()) {
       if (written.has(port.name)) continue;
-      const callables = this.graph.callables.of(frame, value, [port.name]);
-      for (const callable of callables)
+      for (const callable of this.calledBy(joint, port, value, [port.name]))
         for (const effect of this.graph.effects.of(callable, at))
           this.graph.addEffect(port.node, effect, at, { ...over, way: 'out', attribute: index });
       if (port.channel === 'event') continue;

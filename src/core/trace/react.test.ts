@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { auditSources } from '../audit';
 import { nodeRef } from '../model/refs';
 import { MOUNT } from '../rules/testing';
-import { type Sources, traces } from './testing';
+import { edges, type Sources, traced, traces } from './testing';
 import { renderTree } from './tree';
 
 const CONTEXT_BY_HOOK_WITH_MEMBERS_AND_SETTER: Sources = {
@@ -667,4 +667,21 @@ describe('functions of the component that are called for what they give', () => 
     for (const one of expected) expect(found).toContain(one);
     if (!expected.length) expect(found.filter((one) => one.endsWith('Button:prop:off'))).toEqual([]);
   });
+});
+
+test('what an object hands over by a spread goes down, and only what is called comes back', () => {
+  const source = `import { useState } from 'react';
+interface Given { checked?: boolean; onChange?: (on: boolean) => void }
+function Switch({ checked, onChange }: Given) { return <input checked={checked} onChange={(e) => onChange?.(e.target.checked)} />; }
+function Card({ checked, onChange, more }: Given & { more?: Given }) {
+  const given: Given = { checked, onChange, ...more };
+  return <Switch {...given} />;
+}
+export function App() { const [on, setOn] = useState(false); return <Card checked={on} onChange={setOn} />; }`;
+  const found = edges(traced(source, 'Switch:prop:checked'));
+  expect(found).toContain('Card:local:given pass Switch:prop:checked');
+  expect(found.filter((one) => one.startsWith('Switch:prop:checked'))).toEqual([]);
+  expect(edges(traced(source, 'Switch:event:onChange'))).toContain(
+    'Switch:event:onChange emit Card:event:onChange',
+  );
 });
