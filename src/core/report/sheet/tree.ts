@@ -21,6 +21,9 @@ type Local = ReadonlyMap<number, string>;
 /** Functions that draw what functions draw are followed so far. */
 const MAX_HELPERS = 6;
 
+/** A component with more instances in its tree is written with the content of each once. */
+const MAX_INSTANCES = 2_000;
+
 /** What all trees of a project are written from. */
 export class SheetTrees {
   /** Edges that cross a call site, by its number. */
@@ -119,6 +122,9 @@ class TreeWriter {
     this.given = trees.givenBy(component);
   }
 
+  /** So many were written already. */
+  private instances = 0;
+
   write(): SheetNode[] {
     const { facts, ports } = this.component;
     const roots = facts.render.flatMap((node, index) => (node.parent < 0 ? [index] : []));
@@ -162,8 +168,9 @@ class TreeWriter {
       ) as [Content[], Content[]];
       return [
         ...known.map((site) => {
-          const isBeside = site !== main && site.together === true;
-          return this.shown(code, fact, this.instance(site, isBeside ? [] : filling, local));
+          // Of many that a tag is chosen among, content in content would be written over and over.
+          const isBare = site !== main && (site.together === true || this.instances > MAX_INSTANCES);
+          return this.shown(code, fact, this.instance(site, isBare ? [] : filling, local));
         }),
         ...loose.flatMap(({ write }) => write(local)),
       ];
@@ -217,6 +224,7 @@ class TreeWriter {
 
   private instance(site: Site, content: Content[], around: Local): Instance {
     const { project, component, trees } = this;
+    this.instances++;
     const target = project.components[site.target]!;
     const edges = trees.at(site.id).filter((edge) => this.concerns(edge, target));
     const given = trees.givenAt(site).filter((one) => this.names.of(one.node)?.owner === component.id);
