@@ -1,6 +1,7 @@
 /** What the screen of sheets and the server tell each other. */
 import { z } from 'zod';
-import { riggingSchema, rowWindowSchema } from './schemas';
+import { riggingSchema } from './schemas';
+import { MAX_SHEET } from './sheet-limit';
 import { levelSchema } from './shared-schemas';
 
 /** The file of a sheet, from the root of the project. */
@@ -23,10 +24,7 @@ export const sheetFileSchema = z.object({
   stamp: z.string(),
 });
 
-/** More is no sheet that anybody writes. */
-const MAX_TEXT = 900_000;
-
-export const draftAskSchema = z.object({ path: sheetPathSchema, text: z.string().max(MAX_TEXT) });
+export const draftAskSchema = z.object({ path: sheetPathSchema, text: z.string().max(MAX_SHEET) });
 
 export const saveSheetSchema = draftAskSchema.extend({
   /** The stamp of the text that was changed; without one, nothing was there. */
@@ -48,9 +46,8 @@ const remarkSchema = z.object({
 export const draftSchema = z.object({
   remarks: z.array(remarkSchema),
   components: z.number(),
+  /** With as many rows in its window as are shown beside a text. */
   rigging: riggingSchema,
-  /** Rows that are not in the first window. */
-  rows: rowWindowSchema,
 });
 
 export type SheetFile = z.infer<typeof sheetFileSchema>;

@@ -3,7 +3,6 @@ import { riggingAskSchema } from '../../api/schemas';
 import type { DraftView, Remark } from '../../api/sheet-schemas';
 import { openAudit } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
-import { dirname, join } from '../../core/model/paths';
 import { reportOf } from '../../core/report/summary';
 import { settingsOf, understood } from './audit-folder';
 import type { FolderAudit } from './folder';
@@ -13,15 +12,14 @@ import { riggingView, rowsView } from './rigging-view';
 /** A sheet that uses code does not draw all of an application into its audit. */
 const MAX_FILES = 300;
 /** Rows of the chart beside the text. */
-const MAX_ROWS = 600;
-const ENDINGS = ['', '.ts', '.tsx', '.js', '.jsx', '.vue', '.svelte', '/index.ts', '/index.tsx', '/index.js'];
+const MAX_ROWS = 720;
 
 /** What a text says as a sheet of a project: what is wrong with it, what is found in it, and its rigging. */
 export function draftView(folder: FolderAudit, path: string, text: string): DraftView {
   const read = readUnit(path, text, (part) => folder.texts.get(part)?.text);
   const facts = new Map(folder.facts).set(path, read);
   const audit = openAudit({
-    facts: [...around(facts, path)].map((one) => facts.get(one)!),
+    facts: [...around(folder, facts, path)].map((one) => facts.get(one)!),
     manifests: understood(folder.manifests),
     settings: settingsOf(folder.config),
   });
@@ -43,33 +41,28 @@ export function draftView(folder: FolderAudit, path: string, text: string): Draf
       return { line, column, endLine, endColumn, level, rule, message };
     });
   const wish = riggingAskSchema.parse({ whole: '1', beside: '1' });
-  const rigging = riggingView(result, textOf, wish);
-  const { rows } = rigging.window;
   return {
     remarks: [...problems, ...findings].sort((a, b) => a.line - b.line || a.column - b.column),
     components: read.components.filter((one) => one.role === 'component').length,
-    rigging,
-    rows: rowsView(result, textOf, wish, rows.length, MAX_ROWS),
+    rigging: {
+      ...riggingView(result, textOf, wish),
+      window: rowsView(result, textOf, wish, 0, MAX_ROWS),
+    },
   };
 }
 
-/** The files that a sheet uses, and that these use; and the sheets that use it. */
-function around(facts: ReadonlyMap<string, FileFacts>, path: string): Set<string> {
+/** The files that a sheet uses, and that these use; and the sheets that use it. Who is meant is known from the audit. */
+function around({ audit }: FolderAudit, facts: ReadonlyMap<string, FileFacts>, path: string): Set<string> {
+  const { modules, files } = audit.result.project;
+  const fileOf = (from: string, specifier: string): string | undefined =>
+    files[modules.resolve(from, specifier) ?? -1]?.path;
   const found = new Set([path]);
   for (const [other, { language, imports }] of facts)
-    if (language === 'sheet' && imports.some((one) => fileOf(facts, other, one.from) === path))
-      found.add(other);
+    if (language === 'sheet' && imports.some((one) => fileOf(other, one.from) === path)) found.add(other);
   for (const one of found)
-    for (const { from } of facts.get(one)!.imports) {
-      const other = fileOf(facts, one, from);
-      if (other !== undefined && found.size < MAX_FILES) found.add(other);
+    for (const { from } of facts.get(one)?.imports ?? []) {
+      const other = fileOf(one, from);
+      if (other !== undefined && facts.has(other) && found.size < MAX_FILES) found.add(other);
     }
   return found;
-}
-
-function fileOf(facts: ReadonlyMap<string, FileFacts>, path: string, from: string): string | undefined {
-  if (!from.startsWith('.')) return undefined;
-  const whole = join(dirname(path), from);
-  const ending = ENDINGS.find((one) => facts.has(whole + one));
-  return ending === undefined ? undefined : whole + ending;
 }

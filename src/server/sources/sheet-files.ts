@@ -1,12 +1,10 @@
 /** Sheets in a project's folder: read as they are now, and saved where nobody else changed them. */
 import { lstat, mkdir, readFile, realpath, rename, rm, writeFile } from 'node:fs/promises';
 import { dirname, join, sep } from 'node:path';
+import { MAX_SHEET } from '../../api/sheet-limit';
 import type { SheetFile } from '../../api/sheet-schemas';
 import { hashText } from '../../core/model/hash';
 import { HttpProblem, notFound } from '../problem';
-
-/** Larger files are no sheets. */
-const MAX_BYTES = 900_000;
 
 const isMissing = (error: unknown): boolean => (error as NodeJS.ErrnoException).code === 'ENOENT';
 
@@ -30,11 +28,11 @@ async function fileIn(root: string, path: string): Promise<string> {
   }
   const found = await lstat(file).catch(() => undefined);
   if (found && !found.isFile()) throw new HttpProblem(400, 'Not a file', `${path} is no plain file`);
-  if (found && found.size > MAX_BYTES)
+  if (found && found.size > MAX_SHEET)
     throw new HttpProblem(
       413,
       'Too large',
-      `${path} has ${found.size} bytes; a sheet has at most ${MAX_BYTES}`,
+      `${path} has ${found.size} bytes; a sheet has at most ${MAX_SHEET}`,
     );
   return file;
 }

@@ -18,6 +18,7 @@ import {
   type Unit,
   unwrap,
   use,
+  usesOf,
 } from '../script/unit';
 
 export interface ElementUnit extends OwnUnit {
@@ -98,7 +99,7 @@ function raised(u: ElementUnit, event: t.Node, node: Call, ctx: Ctx): ExprFact |
     kind: 'object',
     members: value ? [{ name: 'detail', value, ...spanOf(made) }] : [],
     open: true,
-    uses: value ? [...(value.uses ?? []), ...(value.symbol === undefined ? [] : [value.symbol])] : [],
+    uses: value ? usesOf(value) : [],
     ...(value?.type ? { type: eventWith(value.type) } : {}),
     ...spanOf(made),
   };

@@ -5,7 +5,7 @@ import { elementName, isOwnTag, propOf } from '../../model/own-elements';
 import { lit } from '../../model/types';
 import { type PageTag, readTags } from '../html/tags';
 import { attribute } from '../script/attributes';
-import { addSymbol, SETUP, use } from '../script/unit';
+import { addSymbol, mergeUses, SETUP, use } from '../script/unit';
 import { eachChild } from '../script/walk';
 import type { ElementUnit } from './dialect';
 
@@ -87,12 +87,9 @@ function attributeOf(
   if (name === 'slot' || name.startsWith('on')) return [];
   const span = { start: at.start + offset, end: at.end + offset };
   const inside = values.filter((one) => span.start <= one.start! && one.end! <= span.end);
-  const uses = inside.flatMap((one) => {
-    const read = use(u, u.expr(one as t.Expression, SETUP), SETUP, 'attribute');
-    return [...(read.symbol === undefined ? [] : [read.symbol]), ...(read.uses ?? [])];
-  });
+  const read = inside.map((one) => use(u, u.expr(one as t.Expression, SETUP), SETUP, 'attribute'));
   const written = inside.length
-    ? { kind: 'computed' as const, uses: [...new Set(uses)], ...span }
+    ? { kind: 'computed' as const, uses: mergeUses(...read), ...span }
     : { kind: 'literal' as const, type: lit(value), ...span };
   const key = { start: start + offset, end: nameEnd + offset };
   const whole = { start: start + offset, end: end + offset };

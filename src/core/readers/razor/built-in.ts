@@ -60,11 +60,11 @@ function readDynamic(u: RazorUnit, node: ElementNode, at: At): boolean {
   const index = drawn(u, type, at.parent, at.ctx);
   noteNested(u, at.parent);
   u.facts.render[index]!.attributes.push(spread(node.nameAt));
-  const parameters = written(node, 'Parameters')?.value;
-  if (parameters) valueAt(u, parameters, at, { ...at.ctx, where: 'attribute' });
-  const handle = written(node, '@ref');
-  // What it is held by is the tag of the framework, and not what that draws.
-  if (handle?.value) valueAt(u, handle.value, at, { ...at.ctx, where: 'attribute' });
+  // A handle holds the tag of the framework, and not what that draws.
+  for (const name of ['Parameters', '@ref']) {
+    const value = written(node, name)?.value;
+    if (value) valueAt(u, value, at, { ...at.ctx, where: 'attribute' });
+  }
   return true;
 }
 

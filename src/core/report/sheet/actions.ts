@@ -36,12 +36,6 @@ export class SheetActions {
         const call = isOther ? this.remotes.callTo(to, component) : undefined;
         if (isOther && call === undefined) return [];
         const place = this.placeIn(all[0]!);
-        // The place in a state is a part of its name; the place in what a handle holds is called.
-        const skipped = named.kind === 'handle' ? 2 : place.length;
-        const carried = CHANGED.has(named.kind)
-          ? all.map((edge) => ({ ...edge, put: edge.put?.slice(skipped) }))
-          : all;
-        const value = this.values.of(carried, component, local);
         const given = this.carried(all, component, local);
         if (call !== undefined) return [{ call, ...given }];
         const [first] = all as [FlowEdge];
@@ -51,6 +45,10 @@ export class SheetActions {
         if (named.kind === 'prop' && first.how === 'emit') return [{ call: named.name, ...given }];
         if (named.kind === 'event') return [{ raise: named.name, ...given }];
         if (!isChange(named.kind, first)) return [];
+        // What is named already is no part of the value.
+        const skipped = named.kind === 'handle' ? 2 : place.length;
+        const kept = all.map((edge) => ({ ...edge, put: edge.put?.slice(skipped) }));
+        const value = this.values.of(kept, component, local);
         const way = [named.name, ...place].join('.');
         return [{ set: named.owner === undefined ? `shared.${way}` : way, to: value ?? SOME }];
       },
@@ -60,11 +58,14 @@ export class SheetActions {
   /** What something is raised or called with. */
   private carried(edges: FlowEdge[], component: number, local: ReadonlyMap<number, string>): Carried {
     const byPlace = groupBy(edges, ({ put }) => argument(put));
-    const of = (place: number) => this.values.of(byPlace.get(place) ?? [], component, local);
-    const first = of(0);
-    const more = [...byPlace.keys()].flatMap((place) => (of(place) === undefined ? [] : [place]));
-    const last = Math.max(0, ...more);
-    const rest = Array.from({ length: last }, (_, index) => of(index + 1) ?? SOME);
+    const known = new Map<number, SheetValue>();
+    for (const [place, all] of byPlace) {
+      const value = this.values.of(all, component, local);
+      if (value !== undefined) known.set(place, value);
+    }
+    const first = known.get(0);
+    const last = Math.max(0, ...known.keys());
+    const rest = Array.from({ length: last }, (_, index) => known.get(index + 1) ?? SOME);
     return {
       ...(first === undefined && !rest.length ? {} : { with: first ?? SOME }),
       ...(rest.length ? { and: rest } : {}),
@@ -86,7 +87,10 @@ export class SheetActions {
   }
 
   /** The functions that a value holds for others, as fields of it; as the value itself, where that is one. */
-  held(node: number, component: number): { fields?: Record<string, SheetValue>; itself?: SheetValue } {
+  private held(
+    node: number,
+    component: number,
+  ): { fields?: Record<string, SheetValue>; itself?: SheetValue } {
     const fields: Record<string, SheetValue> = {};
     let itself: SheetValue | undefined;
     for (const [member, targets] of this.remotes.heldBy(node)) {

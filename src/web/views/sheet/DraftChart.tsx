@@ -16,17 +16,17 @@ interface DraftChartProps {
 
 const isSheet = (file: string): boolean => /\.rope\.(yaml|json)$/.test(file);
 
-/** All rows at once; nothing is folded. */
-const wholeOf = ({ rigging, rows }: DraftView): RiggingView => ({
+/** Nothing is folded. */
+const unfolded = ({ rigging }: DraftView): RiggingView => ({
   ...rigging,
   window: {
     ...rigging.window,
-    rows: [...rigging.window.rows, ...rows.rows].map((one) => ('span' in one ? { ...one, span: 0 } : one)),
+    rows: rigging.window.rows.map((one) => ('span' in one ? { ...one, span: 0 } : one)),
   },
 });
 
 export function DraftChart({ project, path, draft, onGo }: DraftChartProps) {
-  const view = useMemo(() => wholeOf(draft), [draft]);
+  const view = useMemo(() => unfolded(draft), [draft]);
   const [strand, setStrand] = useState<string>();
   const [row, setRow] = useState<number>();
   if (view.rows === 0)

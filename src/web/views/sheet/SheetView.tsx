@@ -1,6 +1,7 @@
 /** Sheets of a project: one is chosen, written anew, or made of the project as it is. */
 import { useEffect, useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { MAX_SHEET } from '../../../api/sheet-limit';
 import { api, reasonOf } from '../../api';
 import { links } from '../../links';
 import { count } from '../../parts/count';
@@ -152,7 +153,7 @@ function NewSheet({ id, from, name, taken }: NewSheetProps) {
   const path = freePath(isBlank ? 'new' : name, taken);
   if (error) return <Failed reason={reasonOf(error)} />;
   if (!isBlank && !data) return <Waiting what="the project as a sheet" />;
-  if (data && data.text.length > MOST) return <TooLarge text={data.text} path={path} />;
+  if (data && data.text.length > MAX_SHEET) return <TooLarge text={data.text} path={path} />;
   const kept = keptText(id, path);
   return (
     <SheetDesk
@@ -165,9 +166,6 @@ function NewSheet({ id, from, name, taken }: NewSheetProps) {
     />
   );
 }
-
-/** Letters of a sheet that is edited on this screen; the server takes no more. */
-const MOST = 900_000;
 
 function TooLarge({ text, path }: { text: string; path: string }) {
   const address = useMemo(() => URL.createObjectURL(new Blob([text], { type: 'text/plain' })), [text]);
