@@ -1,7 +1,8 @@
 /** A project's history of audits. */
 import type { AuditSummary, Comparison, Finding } from '../../api/schemas';
 import type { Database } from './database';
-import { findingsOf, latestAudits } from './projects';
+import { findingsOf } from './holding';
+import { latestAudits } from './projects';
 
 /** At most so many audits of a project are shown, the last first. */
 const MOST = 200;

@@ -1,6 +1,7 @@
 /** Facts by content, kept so that unchanged files need no reading. */
 import type { Database } from './database';
 import { keptText, textKept } from './kept';
+import { holds } from './holding';
 import { pages, type Portions, portions } from './portions';
 
 export interface KnownFacts {
@@ -18,7 +19,7 @@ export async function* knownFacts(db: Database, audit: number, reader: string): 
     db.query<KnownFacts>(
       `select facts.path, facts.hash, facts.body from audit_file
        join facts on facts.path = audit_file.path and facts.hash = audit_file.hash and facts.reader = $2
-       where audit_id = $1 and audit_file.path > $3 order by audit_file.path limit ${FETCHED}`,
+       where ${holds('audit_file')} and audit_file.path > $3 order by audit_file.path limit ${FETCHED}`,
       [audit, reader, after],
     ),
   );
