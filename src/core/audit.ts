@@ -2,6 +2,8 @@
 import { link, type Linked } from './link';
 import type { FileFacts } from './model/facts';
 import type { Finding } from './model/finding';
+import { movesBetween } from './model/moved-facts';
+import { isStill } from './model/moves';
 import { readFile } from './readers';
 import type { Manifest } from './readers/manifest';
 import { isManifest, readManifest } from './readers/manifest';
@@ -33,7 +35,7 @@ export interface AuditResult {
 
 export interface Audit {
   result: AuditResult;
-  /** Audits again after some files changed; a path without facts is gone. */
+  /** Audits again after some files changed; a path without facts is gone. `manifests`, where they are others than before. */
   update(
     changes: Map<string, FileFacts | undefined>,
     manifests?: Manifest[],
@@ -51,15 +53,24 @@ export function openAudit(input: AuditInput): Audit {
   const settings = input.settings ?? DEFAULT_SETTINGS;
   const facts = new Map(input.facts.map((one) => [one.path, one]));
   let { manifests } = input;
+  /** What was linked, in the order of the paths. */
+  let linked: FileFacts[] = [];
   const run = (onProgress: AuditInput['onProgress'] = () => {}): AuditResult => {
-    const sorted = [...facts.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
-    const project = link(sorted, manifests, settings, (share) => onProgress(share * LINKING));
-    const problems = sorted.flatMap((one) => [
-      ...(one.problem ? [{ path: one.path, ...one.problem }] : []),
-      ...(one.flaws ?? []),
-    ]);
+    linked = [...facts.values()].sort((a, b) => (a.path < b.path ? -1 : 1));
+    const project = link(linked, manifests, settings, (share) => onProgress(share * LINKING));
     const findings = runRules(project, settings, (share) => onProgress(LINKING + share * (1 - LINKING)));
-    return { project, findings, problems };
+    return { project, findings, problems: problemsIn(linked) };
+  };
+  /** Where files only moved, nothing is linked, and the findings are those that there were. */
+  const move = (changed: Iterable<string>): AuditResult | undefined => {
+    const project = movedProject(audit.result.project, linked, facts, changed);
+    return (
+      project && {
+        ...audit.result,
+        project,
+        problems: problemsIn(linked.map(({ path }) => facts.get(path)!)),
+      }
+    );
   };
   const audit: Audit = {
     result: run(input.onProgress),
@@ -68,8 +79,9 @@ export function openAudit(input: AuditInput): Audit {
         if (one) facts.set(path, one);
         else facts.delete(path);
       }
+      const moved = changed ? undefined : move(changes.keys());
       manifests = changed ?? manifests;
-      audit.result = run(onProgress);
+      audit.result = moved ?? run(onProgress);
       return audit.result;
     },
     trace(ref) {
@@ -79,6 +91,33 @@ export function openAudit(input: AuditInput): Audit {
     },
   };
   return audit;
+}
+
+const problemsIn = (files: readonly FileFacts[]): Problem[] =>
+  files.flatMap((one) => [
+    ...(one.problem ? [{ path: one.path, ...one.problem }] : []),
+    ...(one.flaws ?? []),
+  ]);
+
+/** The project with places as they are now; undefined where a file came or went, or says something else. */
+function movedProject(
+  project: Linked,
+  linked: readonly FileFacts[],
+  facts: ReadonlyMap<string, FileFacts>,
+  changed: Iterable<string>,
+): Linked | undefined {
+  if (linked.length !== facts.size) return undefined;
+  const files = [...project.files];
+  const byPath = new Map(linked.map((one) => [one.path, one]));
+  const indexes = new Map(files.map(({ path, index }) => [path, index]));
+  for (const path of changed) {
+    const [before, now, at] = [byPath.get(path), facts.get(path), indexes.get(path)];
+    const moves = before && now && at !== undefined ? movesBetween(before, now) : undefined;
+    if (!moves) return undefined;
+    const { moved: _, ...file } = files[at!]!;
+    files[at!] = isStill(moves) ? file : { ...file, moved: moves };
+  }
+  return { ...project, files };
 }
 
 /** Reads and audits texts at once, for tests and small inputs. */

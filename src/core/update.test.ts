@@ -2,8 +2,9 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { type AuditResult, openAudit } from './audit';
+import { located } from './model/parts';
 import { isReadable, readFile } from './readers';
 import { isManifest, readManifest } from './readers/manifest';
 import { reportOf } from './report/summary';
@@ -27,7 +28,9 @@ function said(result: AuditResult, texts: Map<string, string>): unknown {
   return {
     report: reportOf(result, (path) => texts.get(path) ?? '', []),
     tree: project.sites.map(({ owner, target }) => `${name(owner)} > ${name(target)}`),
-    flow: project.flow.edges.map(({ from, to, how, place }) => `${from} ${how} ${to} at ${place.start}`),
+    flow: project.flow.edges.map(
+      ({ from, to, how, place }) => `${from} ${how} ${to} at ${located(project, place).start}`,
+    ),
     traces: ['wind', 'speed', 'onHold', 'fare'].map((port) =>
       [...new Set(project.components.map((one) => one.name))].flatMap((one) => {
         const nodes = findNodes(project, `${one}:prop:${port}`);
@@ -39,6 +42,9 @@ function said(result: AuditResult, texts: Map<string, string>): unknown {
 
 /** What people do to a file: to its text, or to the file. */
 const EDITS: Record<string, (text: string) => string | undefined> = {
+  'lines above': (text) => `\n\n${text}`,
+  'lines between': (text) => text.replaceAll('\n', '\n\n'),
+  'a space in a body': (text) => text.replace(/\bconst (\w+) = /, 'const  $1 =  '),
   'a body': (text) => text.replace(/\bconst (\w+) = /, 'const $1 = 0 || '),
   'a name of a component': (text) => text.replace(/export function (\w+)/, 'export function $1Again'),
   'an export': (text) => text.replace(/\bexport (default )?/, ''),
@@ -78,4 +84,47 @@ test.each(['console', 'desk', 'board', 'log', 'stores', 'kiosk', 'signs', 'rota'
     }),
     { numRuns: 12, seed: 5 },
   );
+});
+
+describe('where files say the same at other places, nothing is linked', () => {
+  const LAMP = `import { useState } from 'react';
+export function Lamp({ hue, open }: { hue: string; open: boolean }) {
+  const [lit, setLit] = useState(false);
+  return <b onClick={() => setLit(!lit)}>{lit && hue}{open ? <Gate n={1} /> : <Gate n={2} />}</b>;
+}
+function Gate({ n }: { n: number }) {
+  return <i>{n}</i>;
+}
+`;
+  const USE = `import { Lamp } from './lamp';\nexport const App = () => <Lamp hue="red" open sped={3} />;\n`;
+  const open = (texts: Record<string, string>) =>
+    openAudit({ facts: Object.entries(texts).map(([path, text]) => readFile(path, text)), manifests: [] });
+
+  test.each<[what: string, edit: (text: string) => string, isLinked: boolean]>([
+    ['lines above', (text) => `// the lamp\n\n${text}`, false],
+    ['a comment in a body', (text) => text.replace('  return <b', '  // lit or not\n  return <b'), false],
+    ['other quotes and spaces', (text) => text.replace("'react'", '"react"').replace('{ n }', '{n}'), false],
+    ['the same', (text) => text, false],
+    ['a name', (text) => text.replaceAll('hue', 'tone'), true],
+    ['a value', (text) => text.replace('n={1}', 'n={3}'), true],
+    [
+      'the length of what is given',
+      (text) => text.replace('n={1}', 'n={lit  ? 1 : 2}').replace('n={2}', 'n={lit ? 1 : 2}'),
+      true,
+    ],
+    ['an order', (text) => text.replace('hue, open', 'open, hue'), true],
+    ['what is broken', (text) => `${text}<`, true],
+    ['what touched apart', (text) => text.replace('<b onClick', '<b  onClick').replace('}{', '}\n{'), false],
+  ])('%s', (_, edit, isLinked) => {
+    const texts: Record<string, string> = { 'lamp.tsx': LAMP, 'app.tsx': USE };
+    const audit = open(texts);
+    const { flow } = audit.result.project;
+    for (const text of [edit(LAMP), LAMP, edit(edit(LAMP))]) {
+      texts['lamp.tsx'] = text;
+      audit.update(new Map([['lamp.tsx', readFile('lamp.tsx', text)]]));
+      const now = new Map(Object.entries(texts));
+      expect(said(audit.result, now)).toEqual(said(open(texts).result, now));
+    }
+    expect(audit.result.project.flow !== flow).toBe(isLinked);
+  });
 });

@@ -102,7 +102,7 @@ export function link(
   linkHandedIn({ components, sites, names });
   onProgress(0.2);
   linkDrawn(components, names);
-  linkPorts(components, { written, sites }, types);
+  linkPorts(components, { written, sites }, types, names);
   const tree: Tree = {
     files,
     components,
@@ -122,7 +122,7 @@ export function link(
   };
   tree.rising = new Rising(tree);
   onProgress(0.35);
-  linkUsage(tree, names, modules, new Set(roots));
+  linkUsage(tree, names, modules, new Set(roots), registry.unseen());
   const contexts = linkContexts(tree);
   onProgress(0.4);
   return linkFlow(tree, contexts, (share) => onProgress(0.4 + share * 0.6));

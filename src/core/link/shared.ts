@@ -94,6 +94,12 @@ export class Shared {
     return found;
   }
 
+  /** Whether a name in a file is of a package. */
+  isForeign(file: number, name: string): boolean {
+    const target = this.project.lookup(file, name);
+    return target.kind === 'outside' && target.why === 'package';
+  }
+
   /** Whether a name in a file stands for a function that picks a part of what the app's store keeps. */
   asksStore(file: number, name: string): boolean {
     const target = this.project.lookup(file, name);

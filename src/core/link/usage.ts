@@ -26,8 +26,17 @@ const STORY =
 /** Whether a file only shows or tests what others hold. */
 export const isAside = (path: string): boolean => STORY.test(path);
 
-/** `roots` are names of components that start trees, where no code of the project shows it. */
-export function linkUsage(project: Tree, names: Names, modules: Modules, roots: Set<string>): void {
+/**
+ * `roots` are names of components that start trees, where no code of the project shows it; `unseen` those that a build
+ * registers, so that anybody may draw them.
+ */
+export function linkUsage(
+  project: Tree,
+  names: Names,
+  modules: Modules,
+  roots: Set<string>,
+  unseen: number[],
+): void {
   const { components, files } = project;
   project.hasRoots =
     files.some((file) => file.facts.mounts) ||
@@ -41,6 +50,7 @@ export function linkUsage(project: Tree, names: Names, modules: Modules, roots: 
     component.root = true;
     project.hasRoots = true;
   }
+  for (const id of unseen) mark(components[id]!);
   markLibraries(project);
   markMentions(project, names);
   markUnresolved(project, names, modules);

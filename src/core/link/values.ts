@@ -1,8 +1,11 @@
 /** What an expression is made of: the nodes whose values it holds. */
-import type { ExprFact, StoreAsk, SymbolFact } from '../model/facts';
+import type { ExprFact, PlainCallFact, StoreAsk, SymbolFact } from '../model/facts';
 import type { Frame, Frames } from './frames';
 import type { Linked } from './linked';
 import { Memo } from './memo';
+
+/** Hooks that give what the store holds that they are given. */
+const ASKS_GIVEN = /^use(\w*(Store|Snapshot|Atom|Value|Signal|Selector|Observable|Subject)\w*|Proxy|Stream)$/;
 
 /** A node that a value comes from: the member that is taken of it, and the member of the whole that it becomes. */
 export interface Source {
@@ -223,12 +226,27 @@ export class Values {
       const selector = call.args?.find((one) => one.kind === 'function' || one.from !== undefined);
       return [node < 0 ? store : this.picked(frame, selector, store, node)];
     }
+    const handed = ASKS_GIVEN.test(call.name) ? this.givenStore(frame, call) : undefined;
+    if (handed) return [handed];
     if (!shared.stores.length || !shared.asksStore(frame.code.file, call.name)) return [];
     const [given] = call.args ?? [];
     const [by, selector] = given ? whereWritten(frame, given) : [frame, given];
     return shared.stores.map(({ module, symbol }) =>
       this.picked(by, selector, { frame: this.frames.of(module), symbol }, -1),
     );
+  }
+
+  /** `useStore(fleet, (now) => now.held)`: what a hook of a package is given is a store of the project. */
+  private givenStore(frame: Frame, { name, args = [] }: PlainCallFact): AskedStore | undefined {
+    const { code } = frame;
+    const { shared } = this.frames;
+    const [first, selector] = args;
+    if (first?.component === undefined || !shared.isForeign(code.file, name)) return undefined;
+    const own = shared.symbolOf(code.file, first.component);
+    if (!own || own.module.facts.symbols[own.symbol]!.kind !== 'state') return undefined;
+    const store = { frame: this.frames.of(own.module), symbol: own.symbol };
+    const node = store.frame.nodeOf[own.symbol]!;
+    return node < 0 ? store : this.picked(frame, selector, store, node);
   }
 
   private picked(

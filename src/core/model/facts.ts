@@ -61,6 +61,8 @@ export interface FileFacts {
   statics?: { owner: string; member: string; value: string }[];
   /** Functions that take a component and give back one that renders it with its props. */
   wrappers?: WrapperFact[];
+  /** Functions that make a component of what they are given, by their names, with the component that is written in them. */
+  makers?: { name: string; component: number }[];
   /** Functions that make contexts, with what provides and consumes them. */
   factories?: FactoryFact[];
   /** What parts of stores do when something of elsewhere is called. */
@@ -144,12 +146,16 @@ export interface QueryFact {
 }
 
 /**
- * What is registered for a whole app: one component by a name, all members of a value by their keys, or all files that a
- * pattern of paths means, by their own names.
+ * What is registered for a whole app: one component by a name, all members of a value by their keys (`?` for one without a
+ * name), or all files that a pattern of paths means, by their own names.
  */
 export type RegisterFact =
   /** `near`: of several, the one that lies nearest is meant. `element`: it is an element of the page, for all markup there. */
-  { name: string; local: string; near?: true; element?: true } | { all: string } | { glob: string };
+  | { name: string; local: string; near?: true; element?: true }
+  /** By its own name. */
+  | { itself: string }
+  | { all: string }
+  | { glob: string };
 
 /** When a function is called, a part of a store changes, too. */
 export interface AnswerFact {
@@ -478,6 +484,8 @@ export interface SharedWriteFact extends Span {
   name: string;
   path: string[];
   value?: ExprFact;
+  /** It is told to whoever hears it, and replaces nothing. */
+  told?: true;
   where: Where;
   fn: number;
 }

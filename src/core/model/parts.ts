@@ -2,6 +2,7 @@
  * A component may be written in several files: a class and its template, markup and the code beside it. Its facts count
  * offsets through all of them, one text after the other, so that every span says which file it stands in.
  */
+import { movedTo, type Moves } from './moves';
 
 /** Another file that a unit was read from. */
 export interface PartFact {
@@ -49,13 +50,28 @@ export function partAt<P extends { base: number }>(
   return parts?.findLast((one) => one.base <= offset);
 }
 
-/** The place in the file that really holds it: that of the unit, or one that the unit is written in as well. */
+/** What places are looked up in: files with their parts, and how each moved since it was linked. */
+interface Located {
+  files: readonly { parts?: readonly { file: number; base: number }[]; moved?: Moves }[];
+}
+
+/**
+ * The place in the file that really holds it, that of the unit, or one that the unit is written in as well; in the text as
+ * it is now, where that moved since it was linked.
+ */
 export function located<P extends { file: number; start: number; end: number }>(
-  { files }: { files: readonly { parts?: readonly { file: number; base: number }[] }[] },
+  { files }: Located,
   place: P,
 ): P {
-  const part = partAt(files[place.file]!.parts, place.start);
-  return part
-    ? { ...place, file: part.file, start: place.start - part.base, end: place.end - part.base }
-    : place;
+  const { parts, moved } = files[place.file]!;
+  const part = partAt(parts, place.start);
+  if (!part && !moved) return place;
+  const now = (offset: number): number => (moved ? movedTo(moved, offset) : offset);
+  const base = part ? now(part.base) : 0;
+  return {
+    ...place,
+    file: part?.file ?? place.file,
+    start: now(place.start) - base,
+    end: now(place.end) - base,
+  };
 }

@@ -9,6 +9,7 @@ import type {
   Span,
   WrapperFact,
 } from './facts';
+import type { Moves } from './moves';
 import type { TypeExpr } from './types';
 
 /** A type with the place whose names it uses. */
@@ -261,6 +262,8 @@ export interface ProjectFile {
   pkg: Package | undefined;
   /** Other files that its components are written in, by index, with the offset at which each begins. */
   parts?: { file: number; base: number }[];
+  /** Where its places are by now, if its text changed since it was linked and says the same. */
+  moved?: Moves;
   /** The major version of its language's framework that its package needs. */
   version: FrameworkVersion | undefined;
   /** A build may bring names into scope that nothing in the file declares. */

@@ -1,10 +1,10 @@
 /** Port references: `Component:channel:name`, with the file in front where two components share a name. */
 import { publicName } from './names';
-import { oncePer } from './once-per';
+import { oncePerLink } from './once-per';
 import type { Channel } from './facts';
 import type { Component, FlowNode, Project } from './project';
 
-const sharedNames = oncePer((project: Project): Set<string> => {
+const sharedNames = oncePerLink((project: Project): Set<string> => {
   const seen = new Set<string>();
   const names = new Set<string>();
   for (const component of project.components) {

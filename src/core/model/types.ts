@@ -15,12 +15,16 @@ export type TypeExpr =
   /** each: what is written in it, one by one. */
   | { t: 'array'; of: TypeExpr; each?: TypeExpr[] }
   | { t: 'tuple'; of: TypeExpr[]; open?: boolean }
-  /** exact: it is written out, so that no other member is there. */
+  /**
+   * open: others may be there, or asked for; `lax`: of an open one, none is asked for. exact: it is written out, so that no
+   * other member is there.
+   */
   | {
       t: 'object';
       members: TypeMember[];
       index?: TypeExpr;
       open?: boolean;
+      lax?: true;
       fresh?: boolean;
       exact?: true;
     }

@@ -2,6 +2,7 @@
 import type { AuditResult } from '../audit';
 import type { Finding, Level, Role } from '../model/finding';
 import { type Account, accountOf, type Kind, REASONS, type Why } from '../link/joined';
+import { oncePer } from '../model/once-per';
 import { componentRef, nodeRef } from '../model/refs';
 import { type Places, placesOf, type Spot, type TextOf } from './places';
 
@@ -74,26 +75,10 @@ export interface Report {
 /** Makes the report of an audit. Texts are asked for only where something is reported. */
 export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[] = []): Report {
   const places = placesOf(result.project, textOf);
-  const coded = (place: Finding['place']) => ({ ...places.spot(place), code: places.excerpt(place) });
   const counts = { error: 0, warning: 0, note: 0, silenced: 0 };
   const findings = result.findings.map((finding): ReportedFinding => {
     counts[finding.silenced === undefined ? finding.level : 'silenced']++;
-    const { place, trail, edit, nodes, site, ...rest } = finding;
-    const node = nodes[0] === undefined ? undefined : result.project.flow.nodes[nodes[0]];
-    return {
-      ...rest,
-      ...(node ? { strand: nodeRef(result.project, node) } : {}),
-      ...(site >= 0 ? { site: siteOf(result, site) } : {}),
-      place: coded(place),
-      trail: trail.map((step) => ({
-        component: step.component,
-        name: step.name,
-        what: step.what,
-        role: step.role,
-        ...coded(step.place),
-      })),
-      ...(edit ? { edit: { ...places.spot(edit.place), text: edit.text } } : {}),
-    };
+    return reportedAs(finding, result, places, textOf);
   });
   const account = accountOf(result.project);
   return {
@@ -105,6 +90,49 @@ export function reportOf(result: AuditResult, textOf: TextOf, skipped: Skipped[]
     findings,
     problems: result.problems.map(({ path, ...problem }) => ({ file: path, ...problem })),
     skipped,
+  };
+}
+
+/** How a finding was reported last, with the texts that its places were looked up in. */
+interface Earlier {
+  texts: Map<string, string>;
+  reported: ReportedFinding;
+}
+
+const earlierOf = oncePer((_finding: Finding): { last?: Earlier } => ({}));
+
+/** A finding that stays is reported as before, unless a text in which it is shown is another one. */
+function reportedAs(finding: Finding, result: AuditResult, places: Places, textOf: TextOf): ReportedFinding {
+  const earlier = earlierOf(finding);
+  if (earlier.last && isSameIn(earlier.last.texts, textOf)) return earlier.last.reported;
+  const reported = reportedNow(finding, result, places);
+  const files = [reported.place, ...reported.trail, ...(reported.edit ? [reported.edit] : [])];
+  earlier.last = { reported, texts: new Map(files.map(({ file }) => [file, textOf(file)])) };
+  return reported;
+}
+
+function isSameIn(texts: Map<string, string>, textOf: TextOf): boolean {
+  for (const [file, text] of texts) if (textOf(file) !== text) return false;
+  return true;
+}
+
+function reportedNow(finding: Finding, result: AuditResult, places: Places): ReportedFinding {
+  const coded = (place: Finding['place']) => ({ ...places.spot(place), code: places.excerpt(place) });
+  const { place, trail, edit, nodes, site, ...rest } = finding;
+  const node = nodes[0] === undefined ? undefined : result.project.flow.nodes[nodes[0]];
+  return {
+    ...rest,
+    ...(node ? { strand: nodeRef(result.project, node) } : {}),
+    ...(site >= 0 ? { site: siteOf(result, site) } : {}),
+    place: coded(place),
+    trail: trail.map((step) => ({
+      component: step.component,
+      name: step.name,
+      what: step.what,
+      role: step.role,
+      ...coded(step.place),
+    })),
+    ...(edit ? { edit: { ...places.spot(edit.place), text: edit.text } } : {}),
   };
 }
 

@@ -4,7 +4,7 @@
  */
 import type { Linked } from '../link';
 import { distance } from '../model/names';
-import { oncePer } from '../model/once-per';
+import { oncePerLink } from '../model/once-per';
 import type { Component, FlowNode } from '../model/project';
 import { componentRef, nodeRef } from '../model/refs';
 import { findNodes } from './trace';
@@ -18,7 +18,7 @@ export interface Unfound {
 const MOST_NEAR = 5;
 const MOST_SEVERAL = 20;
 
-const named = oncePer((project: Linked): Component[] =>
+const named = oncePerLink((project: Linked): Component[] =>
   project.components.filter((one) => one.facts.role === 'component'),
 );
 
@@ -63,7 +63,7 @@ export function nodesAt(project: Linked, text: string): FlowNode[] | Unfound {
   return { similar: nearPorts(project, text) };
 }
 
-const modulesOf = oncePer((project: Linked): Component[] =>
+const modulesOf = oncePerLink((project: Linked): Component[] =>
   project.components.filter((one) => one.facts.role !== 'component'),
 );
 

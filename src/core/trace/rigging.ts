@@ -2,7 +2,7 @@
 import type { Linked } from '../link';
 import type { Channel } from '../model/facts';
 import type { Finding, Level } from '../model/finding';
-import { oncePer } from '../model/once-per';
+import { oncePer, oncePerLink } from '../model/once-per';
 import type { FlowNode } from '../model/project';
 import { componentRef, nodeRef } from '../model/refs';
 import { type Lane, laneOf, lonelyLane, rowsByComponent } from './lanes';
@@ -52,8 +52,8 @@ export interface Rigging extends Tree {
   hasAside: boolean;
 }
 
-const wholeTree = oncePer((project: Linked): Tree => renderTree(project));
-const ownTree = oncePer((project: Linked): Tree => renderTree(project, false));
+const wholeTree = oncePerLink((project: Linked): Tree => renderTree(project));
+const ownTree = oncePerLink((project: Linked): Tree => renderTree(project, false));
 
 interface Trees {
   hasAside: boolean;
@@ -71,7 +71,7 @@ function treesOf(project: Linked, withAside: boolean): Trees {
 
 /** Findings in what is no test, story or example. */
 const ownFindings = oncePer((findings: Finding[]) =>
-  oncePer(({ files }: Linked): Finding[] => findings.filter(({ place }) => !files[place.file]!.aside)),
+  oncePerLink(({ files }: Linked): Finding[] => findings.filter(({ place }) => !files[place.file]!.aside)),
 );
 
 /** The strands that are asked for over the tree of a project. Pinned ones come first, then the longest. */
@@ -111,7 +111,7 @@ export function rigging(project: Linked, all: Finding[], ask: Ask = {}): Rigging
 const MOST_DRAWN = 300;
 
 /** The lane of a strand over a tree; undefined where it touches no row. */
-const laneIn = oncePer((project: Linked) =>
+const laneIn = oncePerLink((project: Linked) =>
   oncePer(({ rows }: Tree) => {
     const byComponent = rowsByComponent(rows);
     return oncePer(({ draft, lonely }: Strand): Lane | undefined => {

@@ -2,7 +2,7 @@
 import type { Linked } from '../link';
 import type { Channel } from '../model/facts';
 import { type Finding, type Level, LEVELS } from '../model/finding';
-import { oncePer } from '../model/once-per';
+import { oncePer, oncePerLink } from '../model/once-per';
 import type { Component } from '../model/project';
 import { type Draft, draftOf } from './lanes';
 
@@ -57,7 +57,7 @@ class Index {
 
 /** The strands of all findings; a finding belongs to the first strand that runs through all of its nodes. */
 export const strandsOfFindings = oncePer((findings: Finding[]) =>
-  oncePer((project: Linked): Strand[] => {
+  oncePerLink((project: Linked): Strand[] => {
     const index = new Index();
     const strands: Strand[] = [];
     for (const finding of findings) {
