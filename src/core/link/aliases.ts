@@ -44,6 +44,8 @@ export function guessAliases(files: FileFacts[], lonely: Lonely[]): PathRule[] {
     const parts = specifier.split('/');
     if (parts.length > 1) add(dir, `${parts[0]!}/`, specifier);
     if (parts.length > 2) add(dir, `${parts[0]!}/${parts[1]!}/`, specifier);
+    // A name with a scope is one name: what is behind it may lie in a folder of its own.
+    if (parts.length > 3 && parts[1]!.startsWith('@')) add(dir, `${parts.slice(0, 3).join('/')}/`, specifier);
   }
   const rules: PathRule[] = [];
   for (const [key, specifiers] of groups) {

@@ -159,7 +159,7 @@ export class Callables {
         if (
           frame.code.facts.role === 'module' &&
           symbol.kind === 'state' &&
-          /^(setState|set|update)$/.test(want.join('.'))
+          /^(setState|set|setValue|update|next)$/.test(want.join('.'))
         )
           return [{ kind: 'setter', node: frame.nodeOf[index]! }];
         return symbol.init

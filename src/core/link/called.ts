@@ -2,9 +2,11 @@
 import { groupBy } from '../model/group-by';
 import type { Component, Port, Project } from '../model/project';
 
-/** Ports whose value is called as a function, by their own component or by one that it is handed to. */
-export function calledPorts({ components, sites }: Project): Set<Port> {
-  const found = new Set<Port>();
+/**
+ * Ports whose value is called as a function, by their own component, by one that it is handed to, or by a helper (`inHelpers`).
+ */
+export function calledPorts({ components, sites }: Project, inHelpers: Iterable<Port>): Set<Port> {
+  const found = new Set(inHelpers);
   const feeds: [into: Port, from: Port][] = [];
   for (const component of components) {
     const bySymbol = new Map([...component.ports.values()].map((port) => [port.symbol, port]));

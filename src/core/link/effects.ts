@@ -96,6 +96,10 @@ export class Effects {
     const { code } = frame;
     const { facts, file } = code;
     const within = reachedFunctions(code, fn);
+    // What writes the same more than once is told by the write that is nearest to the call.
+    const rank = new Map([...within].map((one, index) => [one, index]));
+    const nearest = <F extends { fn: number }>(list: F[]): F[] =>
+      list.filter((one) => rank.has(one.fn)).sort((a, b) => rank.get(a.fn)! - rank.get(b.fn)!);
     const found: Effect[] = [];
     const add = (node: number, at: Span, value: ExprFact | undefined, put: string[]) => {
       if (node < 0) return;
@@ -107,8 +111,7 @@ export class Effects {
         place: { file, start: at.start, end: at.end },
       });
     };
-    for (const write of facts.writes) {
-      if (!within.has(write.fn)) continue;
+    for (const write of nearest(facts.writes)) {
       if (write.setter !== undefined) {
         const at = { file, start: write.start, end: write.end };
         for (const one of this.callables.setterAt(frame, write.setter))
@@ -124,12 +127,10 @@ export class Effects {
       for (const target of this.written(frame, write.symbol, write.path ?? []))
         add(target.node, write, write.value, target.path);
     }
-    for (const write of facts.sharedWrites ?? []) {
-      if (within.has(write.fn))
-        add(this.frames.shared.nodeOf(file, write.name), write, write.value, unboxed(write.path));
-    }
-    for (const emit of facts.emits) {
-      if (!within.has(emit.fn) || emit.symbol < 0) continue;
+    for (const write of nearest(facts.sharedWrites ?? []))
+      add(this.frames.shared.nodeOf(file, write.name), write, write.value, unboxed(write.path));
+    for (const emit of nearest(facts.emits)) {
+      if (emit.symbol < 0) continue;
       const node = frame.nodeOf[emit.symbol]!;
       if (node < 0) continue;
       const place = { file, start: emit.start, end: emit.end };
@@ -146,11 +147,28 @@ export class Effects {
       for (const callable of this.callables.of(frame, invoke.callee)) {
         // What is reached by its name is a part of this already.
         if (callable.kind === 'function' && callable.frame === frame && within.has(callable.fn)) continue;
-        for (const effect of this.of(callable, place, depth + 1))
-          found.push(this.through(frame, fn, invoke.args, effect, place));
+        // What works out the next state of what it is given takes its members as it likes.
+        const isKept = callable.kind === 'setter' && !callable.by;
+        const parts = isKept ? this.partsGiven(frame, invoke.args[0]) : [];
+        for (const effect of this.of(callable, place, depth + 1)) {
+          if (!parts.length) found.push(this.through(frame, fn, invoke.args, effect, place));
+          for (const { put, value } of parts)
+            found.push(this.through(frame, fn, [value], { ...effect, put: [...effect.put, ...put] }, place));
+        }
       }
     }
     return found;
+  }
+
+  /** What an object that is written out, or that a function gives back, is made of; nothing for anything else. */
+  private partsGiven({ code }: Frame, given: ExprFact | undefined): { put: string[]; value: ExprFact }[] {
+    const gives = given?.fn === undefined ? given && [given] : code.facts.functions[given.fn]!.gives;
+    // Where names are worked out, what they are made of counts as well.
+    if (!gives?.every(({ kind, others }) => kind === 'object' && !others?.length)) return [];
+    return gives.flatMap(({ members = [], spreads = [] }) => [
+      ...members.map(({ name, value }) => ({ put: [name], value })),
+      ...spreads.map((value) => ({ put: [], value })),
+    ]);
   }
 
   /**
@@ -203,7 +221,7 @@ export class Effects {
 
   /** The nodes that a write to a symbol reaches: state, or what a context or a store holds under that name. */
   written(frame: Frame, index: number, path: string[]): { node: number; path: string[] }[] {
-    const { kind, store } = frame.code.facts.symbols[index]!;
+    const { kind, store, init } = frame.code.facts.symbols[index]!;
     const node = frame.nodeOf[index]!;
     if (store) return this.kept(this.values.symbolSources(frame, index, path, 0));
     if (kind === 'state' || kind === 'shared' || kind === 'ref') return node < 0 ? [] : [{ node, path }];
@@ -211,8 +229,17 @@ export class Effects {
     if (kind === 'injected') {
       const consume = frame.code.facts.consumes.find((one) => one.symbol === index);
       const provided = consume ? this.callables.provided(frame, consume.key) : [];
-      return provided.flatMap((one) => this.kept(this.values.sources(one.frame, one.value, path)));
+      return provided.flatMap((one) => {
+        const sources = this.values.sources(one.frame, one.value, path);
+        const kept = this.kept(sources);
+        // A member of an object that is provided is kept in it, whoever made it.
+        const held = sources.filter(({ exact, take, put }) => exact && take.length > 0 && !put.length);
+        return kept.length ? kept : held.map(({ node: to, take }) => ({ node: to, path: take }));
+      });
     }
+    const behind = init?.symbol === undefined ? undefined : frame.code.facts.symbols[init.symbol];
+    if (behind?.kind === 'injected' && (init!.kind === 'member' || init!.kind === 'identity'))
+      return this.written(frame, init!.symbol!, [...(init!.path ?? []), ...path]);
     const alias = frame.aliases.get(index);
     if (alias && alias.node >= 0)
       return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);

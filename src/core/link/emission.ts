@@ -1,6 +1,6 @@
 /** Which events are raised, and by whom. */
 import type { Linked } from './linked';
-import { oncePer } from '../model/once-per';
+import { oncePerLink } from '../model/once-per';
 import type { Component, Port, Site } from '../model/project';
 import { isUsed, useOf } from './use-of-ports';
 
@@ -42,7 +42,7 @@ export class Emissions {
 }
 
 /** The emissions of a project, worked out once. */
-export const emissionsOf = oncePer((project: Linked) => new Emissions(project));
+export const emissionsOf = oncePerLink((project: Linked) => new Emissions(project));
 
 export interface Stray {
   port: Port;

@@ -95,6 +95,10 @@ export class CallFlow {
   private addInvokes(frame: Frame): void {
     const { facts, file } = frame.code;
     for (const { callee, args, start, end } of facts.invokes ?? []) {
+      // What a component hands to a helper may be called there.
+      if (frame.code !== frame.owner && (callee.kind === 'identity' || callee.kind === 'member'))
+        for (const one of this.builder.callables.of(frame, callee))
+          if (one.kind === 'port') this.builder.calledInHelpers.add(one.port);
       // Most calls hand over nothing that is kept anywhere.
       if (!args.some((one) => this.builder.values.kept(frame, one).length)) continue;
       const place = { file, start, end };

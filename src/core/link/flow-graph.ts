@@ -1,7 +1,7 @@
 /** The graph that says how values move, while it is made: its nodes and edges, and what expressions in it are. */
 import type { KeyFact } from '../model/facts';
 import { groupBy } from '../model/group-by';
-import type { Component, Flow, FlowEdge, FlowNode, Gap, Place } from '../model/project';
+import type { Component, Flow, FlowEdge, FlowNode, Gap, Place, Port } from '../model/project';
 import { Callables } from './callables';
 import type { Contexts, Provider } from './context-types';
 import { isEverywhere } from './coverage';
@@ -56,6 +56,8 @@ export class FlowGraph {
   readonly callables: Callables;
   readonly parts: Parts;
   readonly effects: Effects;
+  /** Ports whose value helpers of their component call; complete once what runs inside of components is linked. */
+  readonly calledInHelpers = new Set<Port>();
 
   constructor(tree: Tree, contexts: Contexts) {
     this.project = { ...tree, contexts, flow: this.flow };

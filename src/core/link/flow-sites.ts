@@ -116,7 +116,7 @@ export class SiteFlow {
   private called: Set<Port> | undefined;
   /** Whether what is handed to a port is called, here or further down. */
   private isCalled(port: Port): boolean {
-    this.called ??= calledPorts(this.graph.project);
+    this.called ??= calledPorts(this.graph.project, this.graph.calledInHelpers);
     return this.called.has(port);
   }
 

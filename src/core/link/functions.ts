@@ -1,12 +1,11 @@
 import type { Component } from '../model/project';
 
-/** A function, those written inside it, and the handlers that it calls, however far. */
+/** A function, those written inside it, and the handlers that it calls, however far; the nearest first. */
 export function reachedFunctions(component: Component, start: number): Set<number> {
   const { functions, symbols } = component.facts;
   const found = new Set<number>();
   const todo = [start];
-  while (todo.length) {
-    const fn = todo.pop()!;
+  for (const fn of todo) {
     if (fn < 0 || found.has(fn)) continue;
     found.add(fn);
     for (const symbol of functions[fn]!.calls) {

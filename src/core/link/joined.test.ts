@@ -127,6 +127,50 @@ describe('what makes a component of another', () => {
   const wrapped = ['App > Lamp (wrapped)'];
   table([
     [
+      'in the body of a component: around what is memoised, by what it was handed, twice',
+      withParts(
+        `import { useMemo, memo } from 'react';\nimport { drag, observer } from 'kit';`,
+        `const Fast = useMemo(() => kind.drop('lamp')(drag('lamp')(Lamp)), []); const Slow = memo(Gate);
+         const Seen = observer(Frame); return <><Fast /><Slow /><Seen /></>;`,
+      ),
+      ['App > Frame', 'App > Gate', 'App > Lamp'],
+    ],
+    [
+      'in the body of a component, beside one that the module keeps in a table',
+      withParts(
+        `import { observer } from 'kit';\nconst TAGS = { gate: Gate };`,
+        'const Tag = kind ? TAGS.gate : observer(Lamp); return <Tag />;',
+      ),
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
+      'what only uses a component makes none of it',
+      withParts('', 'const Tag = list.map(Lamp); const Held = kind.has(Gate); return <><Tag /><Held /></>;'),
+      [],
+      ['tag Held: chosen', 'tag Tag: chosen'],
+    ],
+    [
+      'what a parameter gives back is not what the function around it gives back',
+      withParts(
+        '',
+        'const draw = (make) => { const Tag = make(() => null); return kind ? <Lamp /> : <Tag />; }; return list.map(draw);',
+      ),
+      ['App > Lamp'],
+      ['tag Tag: chosen'],
+    ],
+    [
+      'a class that a function of ours gives back, around what is not ours',
+      withParts(
+        `import { Component } from 'react';\nimport { sided } from 'kit';
+const made = (Inner) => class Around extends Component { render() { return <><Lamp lit={this.props.lit} /><Inner /></>; } };
+const Nothing = () => null;
+const Side = sided(1)(Nothing);
+const Mast = made(Side);`,
+        'return <Mast lit />;',
+      ),
+      ['App > Around', 'Around > Lamp'],
+    ],
+    [
       'a function of a package',
       withParts(`import { observer } from 'kit';\nconst Fast = observer(Lamp);`, 'return <Fast />;'),
       wrapped,
@@ -310,6 +354,17 @@ describe('names and imports', () => {
       ['App > Gate', 'App > Lamp'],
     ],
     [
+      'an alias behind whose names a build leaves out a folder',
+      {
+        'modules/@tower/ui/parts/lib/Lamp.tsx': 'export function Lamp() { return <i />; }',
+        'modules/@tower/ui/parts/lib/Gate.tsx': 'export function Gate() { return <i />; }',
+        'modules/@tower/line/parts/App.tsx': `import { Lamp } from 'Tower/@tower/ui/lib/Lamp';
+import { Gate } from 'Tower/@tower/ui/lib/Gate';
+export function App() { return <><Lamp /><Gate /></>; }`,
+      },
+      ['App > Gate', 'App > Lamp'],
+    ],
+    [
       'an alias whose files a build has written once more',
       {
         'package.json': '{"name":"ropeway"}',
@@ -430,6 +485,36 @@ describe('Vue', () => {
       'a component of a plugin is not ours',
       { 'App.vue': '<template><router-view /><v-select /></template>' },
       [],
+    ],
+    [
+      'what code registers without saying which: by the names of the files',
+      {
+        'lamps/Lamp.vue': lamp,
+        'main.js': `import { createApp } from 'vue';
+const app = createApp({});
+for (const [name, one] of Object.entries(window.parts)) app.component(name, one);`,
+        'App.vue': '<template><Lamp /><Mast /></template>',
+      },
+      ['App > Lamp'],
+    ],
+    [
+      'where several tags name files that nobody imports, somebody registers these',
+      {
+        ...Object.fromEntries(['Lamp', 'Gate', 'Mast', 'Bell'].map((name) => [`parts/${name}.vue`, lamp])),
+        'App.vue': '<template><Lamp /><Gate /><mast /><Bell /></template>',
+      },
+      ['App > Bell', 'App > Gate', 'App > Lamp', 'App > Mast'],
+    ],
+    [
+      'not where they are imported elsewhere: the tags may mean others',
+      {
+        ...Object.fromEntries(['Lamp', 'Gate', 'Mast', 'Bell'].map((name) => [`parts/${name}.vue`, lamp])),
+        'App.vue': '<template><Lamp /><Gate /><Mast /></template>',
+        'Use.vue': `<script setup>\nimport Bell from './parts/Bell.vue';\n</script><template><Bell /></template>`,
+        'Page.vue': '<template><Bell /></template>',
+      },
+      ['Use > Bell'],
+      ['tag Bell: unbound', 'tag Gate: unbound', 'tag Lamp: unbound', 'tag Mast: unbound'],
     ],
     [
       'one of ours that nobody registers',

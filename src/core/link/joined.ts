@@ -5,6 +5,7 @@
 import type { ComponentFacts, RenderFact } from '../model/facts';
 import type { Gap, Loss, Place, Tally, Target } from '../model/project';
 import { bareName } from '../model/names';
+import { oncePerLink } from '../model/once-per';
 import type { Linked } from './linked';
 
 /** What is counted. */
@@ -52,8 +53,8 @@ export interface Account {
   unjoined: Unjoined[];
 }
 
-/** Counts a linked project. */
-export function accountOf(project: Linked): Account {
+/** Counts a linked project; what is counted stays the same as long as code only moves. */
+export const accountOf = oncePerLink((project: Linked): Account => {
   const account: Account = {
     tallies: { tag: { written: 0, joined: 0 }, import: { written: 0, joined: 0 }, ...project.flow.tallies },
     foreign: 0,
@@ -69,7 +70,7 @@ export function accountOf(project: Linked): Account {
   }
   for (const gap of project.flow.gaps) account.unjoined.push({ ...gap, why: gap.kind });
   return account;
-}
+});
 
 /** With less of its tags joined than this, an audit says so aloud. */
 export const WELL_JOINED = 0.95;

@@ -325,8 +325,10 @@ export function linkNames(
   function made(file: number, value: ValueFact, { name, of }: { name?: string; of?: string }): Target {
     const self: Target = { kind: 'value', file, value };
     const inner = of === undefined ? undefined : lookup(file, of);
-    if (inner?.kind !== 'component' && inner?.kind !== 'several') return self;
-    if (!isComponent(inner)) return self;
+    const isInner = (inner?.kind === 'component' || inner?.kind === 'several') && isComponent(inner);
+    // What is put into it is not ours, or is no component: what it makes is what it draws itself.
+    if (!isInner)
+      return (name !== undefined && isNamedLikeComponent(value.name) && madeBy(file, name)) || self;
     const known = name === undefined ? undefined : wrapperNamed(file, name);
     if (!known && !isNamedLikeComponent(value.name)) return self;
     const around = (one: Target): Target => {
@@ -338,6 +340,15 @@ export function linkNames(
       return { ...one, wrapper: { name: name!, supplies, takes, ...open } };
     };
     return inner.kind === 'several' ? { kind: 'several', of: inner.of.map(around) } : around(inner);
+  }
+
+  /** The component that is written in a function which makes one. */
+  function madeBy(file: number, name: string): Target | undefined {
+    const home = homeOf(file, name);
+    const found = home && (files[home.file]!.makers ?? []).filter((one) => one.name === home.name);
+    return found?.length === 1
+      ? { kind: 'component', component: componentIds[home!.file]![found[0]!.component]! }
+      : undefined;
   }
 
   const isComponent = (target: Target): boolean =>
@@ -359,13 +370,17 @@ export function linkNames(
 
   /** What a function of the project adds to the components that it is given, where that was understood. */
   function wrapperNamed(file: number, name: string): WrapperFact | undefined {
-    const maker = lookup(file, name);
-    const home =
-      maker.kind === 'component' ? homes[maker.component] : maker.kind === 'value' ? maker : undefined;
-    if (!home || (maker.kind !== 'component' && maker.kind !== 'value')) return undefined;
-    const known = maker.kind === 'component' ? componentName(maker.component) : maker.value.name;
-    const found = (files[home.file]!.wrappers ?? []).filter((one) => one.name === known);
-    return found.length === 1 ? found[0] : undefined;
+    const home = homeOf(file, name);
+    const found = home && (files[home.file]!.wrappers ?? []).filter((one) => one.name === home.name);
+    return found?.length === 1 ? found[0] : undefined;
+  }
+
+  /** The file in which a function is written, and its name there. */
+  function homeOf(file: number, name: string): { file: number; name: string } | undefined {
+    const found = lookup(file, name);
+    if (found.kind === 'value') return { file: found.file, name: found.value.name };
+    if (found.kind !== 'component') return undefined;
+    return { file: homes[found.component]!.file, name: componentName(found.component) };
   }
 
   const componentName = (component: number): string => {

@@ -29,11 +29,20 @@ export class Parts {
     const store = this.storeGiven(frame, init);
     if (store) return store;
     const [only, ...others] = this.values.sources(frame, init).filter((one) => !one.decides);
-    if (only && !others.length && only.exact && !only.put.length) return { node: only.node, path: only.take };
+    const isPart = only && !others.length && only.exact && !only.put.length;
+    // What a component takes of a store is where the value arrives in it.
+    if (isPart && only.take.length && frame.code === frame.owner && this.isOfModule(only.node))
+      return undefined;
+    if (isPart) return { node: only.node, path: only.take };
     // What a helper gives as an object is taken apart wherever one of its members is used.
     if (only?.put.length || others.some((one) => one.put.length)) return 'none';
     if (only || others.length) return undefined;
     return this.callables.of(frame, init).length || !ofHelper ? 'none' : undefined;
+  }
+
+  private isOfModule(node: number): boolean {
+    const { component, channel } = this.project.flow.nodes[node]!;
+    return channel === 'state' && this.project.components[component]!.facts.role === 'module';
   }
 
   /** The app's store, where that is what a helper gives back. */

@@ -2,8 +2,10 @@
 import type { ExprFact } from '../model/facts';
 import { isCallbackName } from '../model/names';
 import type { Component, Lazy, Port, Project, Site } from '../model/project';
+import { askedOfHelpers } from './asked-ports';
 import { carries, handedIn } from './handed-in';
 import { inheritPorts } from './mixins';
+import type { Names } from './names';
 import type { TypeSpace } from '../types/resolve';
 import type { Shape, ShapeMember } from '../types/shape';
 
@@ -11,6 +13,7 @@ export function linkPorts(
   components: Component[],
   { written, sites }: Pick<Project, 'written' | 'sites'>,
   types: TypeSpace,
+  names: Names,
 ): void {
   const owners = new Map<string, Set<number>>();
   const shapes = components.map((component) => {
@@ -32,6 +35,8 @@ export function linkPorts(
   inheritPorts(components);
   addCarriedPorts(components, written);
   addHandedPorts(components, written, sites);
+  for (const [component, asked] of askedOfHelpers(components, written, names))
+    if (!saysAll(component)) for (const name of asked) addCarried(component, name);
   const filled = contentHanded(written, components);
   for (const component of components) {
     // What is declared, by whatever type, does not fall through.
@@ -220,10 +225,7 @@ function addHandedPorts(components: Component[], written: Site[], sites: Site[])
     ];
     const isTaken = into.map((one) => add(one, name)).includes(true);
     const isOpen = !saysAll(component) || component.facts.traits.attributesFallThrough;
-    if (isTaken && isOpen && !component.ports.has(name)) {
-      addPort(component, name);
-      component.ports.get(name)!.carried = true;
-    }
+    if (isTaken && isOpen) addCarried(component, name);
     const found = component.ports.has(name);
     takes.set(key, found);
     return found;
@@ -233,6 +235,12 @@ function addHandedPorts(components: Component[], written: Site[], sites: Site[])
     if (!target.handedSites.size && !target.spreads.length) continue;
     for (const { mode, name } of site.fact.attributes) if (mode === 'value') add(target, name);
   }
+}
+
+function addCarried(component: Component, name: string): void {
+  if (component.ports.has(name)) return;
+  addPort(component, name);
+  component.ports.get(name)!.carried = true;
 }
 
 /** A written type says every name that the component takes. */

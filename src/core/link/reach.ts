@@ -20,6 +20,8 @@ export interface ReachOptions {
   step?: Step;
   /** So many nodes are looked at in each direction, the nearest first. */
   most?: number;
+  /** The walk ends once it is here. */
+  until?: number;
 }
 
 /** So many nodes in each direction, the nearest, are as many as anybody reads. */
@@ -38,10 +40,10 @@ export const everywhere: Step = () => 'go';
 export function reach(
   flow: Flow,
   starts: number[],
-  { step = everywhere, most = Infinity }: ReachOptions = {},
+  { step = everywhere, most = Infinity, until = -1 }: ReachOptions = {},
 ): Reach {
   const found: Reach = { nodes: new Set(starts), edges: new Set(), cut: new Set() };
-  for (const ways of waysOf(flow)(step)) walk(starts, found, most, ways);
+  for (const ways of waysOf(flow)(step)) walk(starts, found, { most, until }, ways);
   return found;
 }
 
@@ -59,7 +61,12 @@ interface State {
 type Entered = Pick<FlowEdge, 'site' | 'call'>;
 type Back = Pick<State, 'inside' | 'only'>;
 
-function walk(starts: number[], found: Reach, most: number, { direction, passages }: Ways): void {
+function walk(
+  starts: number[],
+  found: Reach,
+  { most, until }: Required<Pick<ReachOptions, 'most' | 'until'>>,
+  { direction, passages }: Ways,
+): void {
   const { flow, next, far, enters, leaves, step } = direction;
   const free = new Seen();
   const inside = new Seen();
@@ -120,7 +127,7 @@ function walk(starts: number[], found: Reach, most: number, { direction, passage
   for (const node of starts)
     for (const member of flow.nodes[node]!.members ?? [undefined])
       add(node, member === undefined ? NO_PATH : [member], false);
-  for (let at = 0; at < todo.length; at++) {
+  for (let at = 0; at < todo.length && !found.nodes.has(until); at++) {
     const state = todo[at]!;
     for (const index of next[state.node]!) {
       const edge = flow.edges[index]!;
@@ -205,5 +212,9 @@ const groupsOf = oncePer(({ nodes, edges }: Flow): Int32Array => {
 });
 
 /** Whether any way at all leads between two nodes, whichever way its edges run: asked before a walk, which costs more. */
-export const isJoined = (flow: Flow, one: number, other: number): boolean =>
+const isJoined = (flow: Flow, one: number, other: number): boolean =>
   groupsOf(flow)[one] === groupsOf(flow)[other];
+
+/** Whether what one node holds comes from the other, or goes there. */
+export const isFed = (flow: Flow, one: number, other: number): boolean =>
+  isJoined(flow, one, other) && reach(flow, [one], { until: other }).nodes.has(other);

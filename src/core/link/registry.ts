@@ -2,12 +2,11 @@
 import type { ComponentFacts, FileFacts } from '../model/facts';
 import { pascal } from '../model/names';
 import type { Target } from '../model/project';
-import { languageByName } from '../readers/languages';
 import { nearestOf } from '../model/paths';
+import { ByFile } from './by-file';
 import { matching } from './globs';
 import type { Modules } from './modules';
 import type { Names } from './names';
-import { bringsByFile } from './needs';
 
 type Found = Extract<Target, { kind: 'component' }>;
 
@@ -18,13 +17,15 @@ export interface Registry {
   element(tag: string): Found | undefined;
   /** Some tag may mean an element of the project. */
   hasElements: boolean;
+  /** Components of packages that register what their code does not say: any of them may be drawn by its name. */
+  unseen(): number[];
   /** All that are registered under a name in the package of a file. */
   all(file: number, name: string): Found[];
 }
 
 export function linkRegistry(files: FileFacts[], names: Names, modules: Modules): Registry {
   const registered = new Map<string, Found[]>();
-  const byFile = new Map<string, number[]>();
+  const byFile = new ByFile(files, names, modules);
   const packages = files.map((file) => modules.packageOf(file.path)?.dir ?? '');
   const near = new Set<string>();
   const homes = new Map<Found, string>();
@@ -43,15 +44,13 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
         if (one.element && target.kind === 'component')
           elements.set(one.name, [...(elements.get(one.name) ?? []), target]);
         if (one.near) near.add(`${packages[index]}\n${pascal(one.name)}`);
+      } else if ('itself' in one) {
+        const target = names.lookup(index, one.itself);
+        if (target.kind === 'component') add(index, names.nameOf(target.component), target);
       } else if ('glob' in one)
         for (const other of matching(files, modules, file.path, one.glob))
           add(index, nameOf(files[other]!.path), names.exported(other, 'default'));
       else addAll(index, one.all);
-    }
-    const own = file.components[0];
-    if (own && languageByName(file.path)?.byFile.length) {
-      const key = `${packages[index]}\n${own.name}`;
-      byFile.set(key, [...(byFile.get(key) ?? []), index]);
     }
   });
 
@@ -60,6 +59,7 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
     const target = names.lookup(index, local);
     if (target.kind === 'module')
       for (const name of names.exportsOf(target.file)) add(index, name, names.exported(target.file, name));
+    else if (target.kind !== 'value') byFile.registersUnseen(index);
     if (target.kind !== 'value') return;
     for (const [key, name] of Object.entries(target.value.members ?? {})) {
       const member = names.lookup(target.file, name);
@@ -97,6 +97,11 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
     return nearest === undefined || nearest === file;
   }
 
+  function componentOf(home: number): Found | undefined {
+    const target = names.lookup(home, 'default');
+    return target.kind === 'component' ? target : undefined;
+  }
+
   function oneOf(file: number, owner: ComponentFacts, name: string | undefined): Found | undefined {
     if (name === undefined) return undefined;
     const own = inherited(file, owner, name);
@@ -107,13 +112,13 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
     if (near.has(key)) return nearestOf(found, (one) => homes.get(one)!, files[file]!.path);
     if (found.length)
       return found.every((one) => one.component === found[0]!.component) ? found[0] : undefined;
-    const byName = bringsByFile(modules.packageOf(files[file]!.path)) ? (byFile.get(key) ?? []) : [];
-    const target = byName.length === 1 ? names.lookup(byName[0]!, 'default') : undefined;
-    return target?.kind === 'component' ? target : undefined;
+    const home = byFile.fileOf(file, name);
+    return home === undefined ? undefined : componentOf(home);
   }
 
   return {
     one: oneOf,
+    unseen: () => [...byFile.allUnseen()].flatMap((home) => componentOf(home)?.component ?? []),
     hasElements: elements.size > 0,
     element(tag) {
       const [first, ...others] = elements.get(tag) ?? [];

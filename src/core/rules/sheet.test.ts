@@ -227,6 +227,27 @@ describe('context, slots and handles', () => {
   ]);
 });
 
+describe('instances in two places', () => {
+  cases(/^portal\//, [
+    [
+      'under the same condition both are there at once',
+      sheet(`
+  Kiosk:
+    keeps: { open: { starts: false } }
+    tree:
+      - use: Post
+        inside: [{ if: $open, use: Tap }]
+      - use: Mast
+        inside: [{ if: $open, use: Tap }]
+  Post:
+    tree: [{ slot: ~ }]
+  Mast:
+    tree: [{ slot: ~ }]${TAP}`),
+      [],
+    ],
+  ]);
+});
+
 describe('components and files', () => {
   cases(/^(component|prop|state)\//, [
     [

@@ -49,6 +49,47 @@ const wide = ref(true); const which = computed(() => wide.value ? Gauge : null);
       ['error prop/missing App.vue:5 component', 'error prop/missing App.vue:5 Late'],
     ],
     [
+      'what a build registers: anybody may draw it by its name, and hand its outermost tag what that asks for',
+      {
+        'parts/Gauge.vue': Gauge,
+        'parts/Panel.vue': sfc('', '<Gauge note="a" />'),
+        'main.ts': `import { createApp } from 'vue'; import App from './App.vue';
+const app = createApp(App);
+for (const [name, part] of Object.entries(window.parts)) app.component(name, part);
+app.mount('#app');`,
+        'App.vue': sfc('', '<p><Gauge note="a" /><Panel :n="1" /></p>'),
+      },
+      ['error prop/missing App.vue:4 Gauge'],
+    ],
+    [
+      'pictures of a package that are registered in a loop say nothing of others',
+      {
+        'parts/Gauge.vue': Gauge,
+        'parts/Panel.vue': sfc("import Gauge from './Gauge.vue'", '<Gauge :n="1" />'),
+        'main.ts': `import { createApp } from 'vue'; import * as icons from 'icons'; import App from './App.vue';
+const app = createApp(App);
+for (const [name, icon] of Object.entries(icons)) app.component(name, icon);
+const pick = (table) => { for (const name in table) app.component(name, table[name]); };
+pick(icons);
+app.mount('#app');`,
+        'App.vue': sfc("import Panel from './parts/Panel.vue'", '<Panel />'),
+      },
+      ['warning prop/never-passed parts/Gauge.vue:2 note'],
+    ],
+    [
+      'one that is registered by its own name says nothing of others',
+      {
+        'parts/Gauge.vue': Gauge,
+        'parts/Panel.vue': sfc('', '<b />'),
+        'parts/Mast.vue': sfc("import Gauge from './Gauge.vue'", '<Gauge note="a" />'),
+        'main.ts': `import { createApp } from 'vue'; import App from './App.vue'; import Panel from './parts/Panel.vue';
+const app = createApp(App); app.component(Panel.name, Panel);
+app.mount('#app');`,
+        'App.vue': sfc("import Mast from './parts/Mast.vue'", '<Panel /><Mast />'),
+      },
+      ['error prop/missing parts/Mast.vue:4 Gauge'],
+    ],
+    [
       'global registration by glob',
       {
         'parts/WindGauge.vue': Gauge,

@@ -16,8 +16,9 @@ describe('zustand', () => {
     [
       'Btn:event:onPress',
       [
+        'App:local:held rename Row:prop:n',
         'Btn:event:onPress write fleet.ts>Fleet:state:useFleet',
-        'fleet.ts>Fleet:state:useFleet rename Row:prop:n',
+        'fleet.ts>Fleet:state:useFleet transform App:local:held',
       ],
     ],
     [
@@ -34,8 +35,9 @@ describe('zustand', () => {
         'App:local:cabins transform Row:prop:n',
         'Btn2:event:onPress write fleet.ts>Fleet:state:useFleet',
         'Btn:event:onPress write fleet.ts>Fleet:state:useFleet',
-        'fleet.ts>Fleet:state:useFleet rename Row:prop:n',
+        'App:local:held rename Row:prop:n',
         'fleet.ts>Fleet:state:useFleet transform App:local:cabins',
+        'fleet.ts>Fleet:state:useFleet transform App:local:held',
       ],
     ],
   ]);

@@ -2,7 +2,7 @@
 import type { Linked } from '../link';
 import type { ComponentFacts, Span } from '../model/facts';
 import { groupBy } from '../model/group-by';
-import { oncePer } from '../model/once-per';
+import { oncePer, oncePerLink } from '../model/once-per';
 import type { Component, FlowEdge, FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
@@ -48,7 +48,7 @@ export interface Trace {
   cut: string[];
 }
 
-const nodesByRef = oncePer((project: Linked) =>
+const nodesByRef = oncePerLink((project: Linked) =>
   groupBy(project.flow.nodes, (node) => nodeRef(project, node)),
 );
 
@@ -161,7 +161,7 @@ const isAside = ({ files, components }: Linked, node: FlowNode): boolean =>
   files[components[node.component]!.file]!.aside;
 
 /** The walk that leaves out what stands in tests and stories. */
-const outsideOfTests = oncePer((project: Linked): Step => {
+const outsideOfTests = oncePerLink((project: Linked): Step => {
   const { nodes } = project.flow;
   const aside = nodes.map((node) => isAside(project, node));
   return (from, to) => (aside[from]! || aside[to]! ? 'skip' : 'go');
@@ -231,7 +231,7 @@ function namesOf(project: Linked, node: FlowNode): { code: Component; symbol: nu
 }
 
 /** Where components read what modules keep, by node. */
-const sharedReads = oncePer((project: Linked): Map<number, Place[]> => {
+const sharedReads = oncePerLink((project: Linked): Map<number, Place[]> => {
   const found = new Map<number, Place[]>();
   for (const { facts, file, nodeOf } of project.components) {
     for (const { symbol, start, end } of facts.reads) {

@@ -152,3 +152,24 @@ function Sum({ sum }: { sum: number }) { return <b>{sum}</b>; }`,
   );
   expect(found.ends).toEqual(['Hue:prop:hue']);
 });
+
+test('state that a handler writes twice is told by the write that is nearest to it', () => {
+  const text = `import { useState } from 'react';
+function App() {
+  const [rows, setRows] = useState([]);
+  const renew = (row) => setRows(rows.map((one) => (one.id === row.id ? row : one)));
+  const edit = (row) => renew({ ...row });
+  const insert = (row) => {
+    setRows([...rows, row]);
+    edit(row);
+  };
+  const add = (row) => insert(row);
+  return <Adder onAdd={add} rows={rows} />;
+}
+function Adder({ onAdd, rows }) { return <b onClick={() => onAdd({ id: 1 })}>{rows.length}</b>; }
+`;
+  const trace = auditSources({ 'App.jsx': text }).trace('Adder:event:onAdd');
+  if ('similar' in trace) throw new Error('it was not found');
+  const writes = trace.routes.filter(({ how, from }) => how === 'write' && from === 'Adder:event:onAdd');
+  expect(writes.map(({ place }) => text.slice(place.start, place.end))).toEqual(['setRows([...rows, row])']);
+});

@@ -168,16 +168,17 @@ function toParameters(q: Question, from: Fn, to: Fn, depth: number): Answer {
 
 function toObject(q: Question, from: Shape, to: ObjectShape, depth: number): Answer {
   const required = [...to.members].filter(([, one]) => !one.optional).map(([name]) => name);
+  const asksMore = to.open && !to.lax;
   if (from.k !== 'object') {
     if (to.index && !to.members.size)
       return from.k === 'prim' && from.n === 'object' ? 'unknown' : isOwnKind(from) ? 'no' : 'unknown';
     // Nothing is required; of what is asked for, it has nothing of itself.
-    if (!to.open && !required.length && to.members.size)
+    if (!asksMore && !required.length && to.members.size)
       return isOwnKind(from) && ![...to.members.keys()].some((name) => hasOfItself(from, name))
         ? 'no'
         : 'unknown';
     // What every value has of itself could be all that is asked for.
-    if (to.open || !required.length || required.every((name) => hasOfItself(from, name))) return 'unknown';
+    if (asksMore || !required.length || required.every((name) => hasOfItself(from, name))) return 'unknown';
     if (from.k === 'content' || from.k === 'handler') return 'unknown';
     if (from.k === 'prim' && from.n === 'object') return 'unknown';
     return from.k === 'prim' || from.k === 'lit'
@@ -206,6 +207,6 @@ function toObject(q: Question, from: Shape, to: ObjectShape, depth: number): Ans
     if (given.optional && !wanted.optional) answers.push('unknown');
     answers.push(decide(q, q.space.resolve(given.type), q.space.resolve(wanted.type), depth + 1));
   }
-  if (to.open) answers.push(answers.includes('no') ? 'no' : 'unknown');
+  if (asksMore) answers.push(answers.includes('no') ? 'no' : 'unknown');
   return every(answers);
 }

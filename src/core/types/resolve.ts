@@ -149,6 +149,7 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
       members,
       open: type.open === true,
       ...(type.index ? { index: inside(lazy, type.index) } : {}),
+      ...(type.lax ? { lax: true } : {}),
       ...(type.exact ? { exact: true } : {}),
     };
   }

@@ -25,8 +25,10 @@ export interface ObjectShape {
   index?: Lazy;
   /** It is written out: no other member is there. */
   exact?: true;
-  /** Members beyond these may exist. */
+  /** Members beyond these may exist, or be asked for. */
   open: boolean;
+  /** open: they may exist, and none is asked for. */
+  lax?: true;
 }
 
 export interface ShapeMember {

@@ -10,7 +10,7 @@ import { addSymbol, inferContext, spanOf, use, type Ctx, type Unit } from '../sc
 import { isFunction } from '../script/scope';
 import { readPropTypes } from './prop-types';
 import type { Candidate } from './components';
-import { drawBase, stateSymbol } from './dialect';
+import { drawBase, stateSymbol, writeMembers } from './dialect';
 import type { ReactNames } from './names';
 import { isCreateRef, readInstance } from './refs';
 
@@ -93,6 +93,8 @@ export function readClass(
       lifecycle ? { ...ctx, where: 'effect' } : ctx,
       lifecycle ? 'effect' : 'handler',
     );
+    if (name === 'getDerivedStateFromProps' && expr.fn !== undefined)
+      writeMembers(u, u.facts.functions[expr.fn]!.gives ?? [], { where: 'effect', fn: expr.fn });
     const symbol = u.members.get(name);
     if (symbol !== undefined && expr.fn !== undefined) {
       u.facts.symbols[symbol]!.fn = expr.fn;
@@ -148,7 +150,7 @@ function readState(u: Unit, value: t.Node | null | undefined, ctx: Ctx): void {
     if (property.type !== 'ObjectProperty') continue;
     const name = keyName(property);
     if (name === undefined) continue;
-    const symbol = u.facts.symbols[stateSymbol(u, name, property.key)]!;
+    const symbol = u.facts.symbols[stateSymbol(u, name, spanOf(property.key))]!;
     symbol.init = use(u, u.expr(property.value, ctx), ctx);
   }
 }

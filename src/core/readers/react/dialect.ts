@@ -1,6 +1,6 @@
 /** React's hooks and markup, as a dialect of plain code. */
 import type * as t from '@babel/types';
-import type { ExprFact, SymbolFact } from '../../model/facts';
+import type { ExprFact, Span, SymbolFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { addConsume, typeOfKey } from '../script/contexts';
 import { workedOut } from '../script/results';
@@ -212,16 +212,16 @@ function declareSelf(u: Unit, pattern: t.LVal, init: t.Expression, ctx: Ctx): bo
     let value: t.Node = property.value;
     if (value.type === 'AssignmentPattern') value = value.left;
     if (name !== undefined && value.type === 'Identifier' && value.binding) {
-      u.refs.set(value.binding, stateSymbol(u, name, property.key));
+      u.refs.set(value.binding, stateSymbol(u, name, spanOf(property.key)));
     }
   }
   return true;
 }
 
-export function stateSymbol(u: Unit, name: string, at: t.Node): number {
+export function stateSymbol(u: Unit, name: string, at: Span): number {
   const known = u.members.get(`state.${name}`);
   if (known !== undefined) return known;
-  const index = addSymbol(u, { name, kind: 'state', ...spanOf(at) });
+  const index = addSymbol(u, { name, kind: 'state', ...at });
   u.members.set(`state.${name}`, index);
   return index;
 }
@@ -260,7 +260,7 @@ function readSelf(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression
   if (object.type !== 'MemberExpression' || object.object.type !== 'ThisExpression') return undefined;
   if (object.computed || object.property.type !== 'Identifier') return undefined;
   if (object.property.name === 'state') {
-    return { kind: 'identity', symbol: stateSymbol(u, property.name, property), ...spanOf(node) };
+    return { kind: 'identity', symbol: stateSymbol(u, property.name, spanOf(property)), ...spanOf(node) };
   }
   return undefined;
 }
@@ -300,6 +300,15 @@ const isSetState = (node: t.Node): boolean =>
   node.property.type === 'Identifier' &&
   node.property.name === 'setState';
 
+/** What a function gives back that works out the next state: the members of its objects are those of the state. */
+export function writeMembers(u: Unit, given: ExprFact[], { where, fn }: Pick<Ctx, 'where' | 'fn'>): void {
+  for (const one of given) {
+    writeMembers(u, one.gives ?? [], { where, fn });
+    for (const { name, value, start, end } of one.members ?? [])
+      u.facts.writes.push({ symbol: stateSymbol(u, name, { start, end }), value, where, fn, start, end });
+  }
+}
+
 /** `this.setState({ a: … })` writes the members of the state by name. */
 function writeState(u: Unit, node: Call, ctx: Ctx): ExprFact {
   const [next, ...others] = node.arguments;
@@ -316,14 +325,14 @@ function writeState(u: Unit, node: Call, ctx: Ctx): ExprFact {
         if (name === undefined || property.type !== 'ObjectProperty') continue;
         const part = value.members?.find((one) => one.name === name)?.value;
         u.facts.writes.push({
-          symbol: stateSymbol(u, name, property.key),
+          symbol: stateSymbol(u, name, spanOf(property.key)),
           ...(part ? { value: part } : {}),
           where: ctx.where,
           fn: ctx.fn,
           ...spanOf(property),
         });
       }
-    }
+    } else if (read.fn !== undefined) writeMembers(u, u.facts.functions[read.fn]!.gives ?? [], ctx);
   }
   for (const other of others) use(u, u.expr(other, ctx), ctx);
   return { kind: 'computed', ...spanOf(node) };

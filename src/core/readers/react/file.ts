@@ -49,7 +49,7 @@ import { readPropTypes } from './prop-types';
 import { noteOutlets, noteTables, type RouterNames, routerNames } from './routes';
 import { type Picker, pickerOf, readPicker } from './selectors';
 import { keepsParts, markAsking, readParts, readStores, type StoreCalls, storeCalls } from './slices';
-import { storeMakers } from './stores';
+import { keeperMakers, storeMakers } from './stores';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 
 /** What all units of a file share. */
@@ -92,7 +92,7 @@ export function readReactFile(path: string, text: string): FileFacts {
     router,
   };
   readUnits(facts, candidates, react, file);
-  readModule(facts, program, react, file, stores);
+  readModule(facts, program, react, file, stores, keeperMakers(facts.imports));
   readParts(facts, partsIn(scopes, stores), stores);
   if (file.answers) facts.answers = file.answers;
   readStatics(facts, program, moduleTypes(file));
@@ -231,6 +231,8 @@ function readUnits(
     finish(u);
     const wrapper = candidate.within && wrapperOf(u, candidate.within);
     if (wrapper) (facts.wrappers ??= []).push(wrapper);
+    if (candidate.within && candidate.role === 'component')
+      (facts.makers ??= []).push({ name: candidate.within.name, component: facts.components.length });
     facts.components.push(component);
   }
 }
@@ -296,13 +298,14 @@ function readModule(
   react: ReactFile,
   file: FileContext,
   stores: StoreCalls,
+  keepers: ReadonlySet<string>,
 ): void {
   const component = emptyFacts(nameFromPath(file.path), spanOf(program), { start: 0, end: 0 }, REACT_TRAITS);
   component.role = 'module';
   const u = newUnit(component, program, react.dialect, file, react.markup);
   const loose = program.body.filter((node) => !(node.type === 'FunctionDeclaration' && file.units.has(node)));
   u.refs = new Map();
-  const kept = declareKept(u, program);
+  const kept = declareKept(u, program, keepers);
   readStatements(
     u,
     loose.filter((one) => !kept.has(one)),

@@ -3,17 +3,41 @@ import type * as t from '@babel/types';
 import { UNKNOWN } from '../../model/types';
 import type { Binding, Scope } from '../script/scope';
 import { bindThis } from '../script/self';
+import { isHearing, isTelling } from '../script/told';
 import { memberName } from '../script/type-expr';
 import { returnsOf } from '../script/choices';
-import { addState, isModuleLevel, SETUP, typeOf, type Unit, unwrap, use } from '../script/unit';
+import {
+  addState,
+  addSymbol,
+  isModuleLevel,
+  SETUP,
+  spanOf,
+  typeOf,
+  type Unit,
+  unwrap,
+  use,
+} from '../script/unit';
 
 /** Declares such as state of the module, or of the function; gives back the declarations that are done with. */
-export function declareKept(u: Unit, { body }: t.Program | t.BlockStatement): ReadonlySet<t.Node> {
+export function declareKept(
+  u: Unit,
+  { body }: t.Program | t.BlockStatement,
+  makers: ReadonlySet<string> = new Set(),
+): ReadonlySet<t.Node> {
   const done = new Set<t.Node>();
   for (const node of body) {
+    if (node.type === 'ExportDefaultDeclaration' && isMadeBy(node.declaration, makers)) {
+      addSymbol(u, { name: 'default', kind: 'state', ...spanOf(node.declaration) });
+      done.add(node);
+      continue;
+    }
     const declared = node.type === 'ExportNamedDeclaration' ? node.declaration : node;
     if (declared?.type !== 'VariableDeclaration') continue;
-    const kept = declared.declarations.filter(isKept);
+    const kept = declared.declarations.filter(
+      (one) =>
+        isKept(one) ||
+        (one.id.type === 'Identifier' && !!one.init && (isMadeBy(one.init, makers) || isOwnBus(one.init))),
+    );
     if (kept.length !== declared.declarations.length) continue;
     for (const { id, init } of kept) {
       const symbol = addState(u, id as t.Identifier, undefined, init ? typeOf(u, init) : UNKNOWN);
@@ -22,6 +46,25 @@ export function declareKept(u: Unit, { body }: t.Program | t.BlockStatement): Re
     done.add(node);
   }
   return done;
+}
+
+/** `const fleet = createStore({ … })`, `const bus = mitt()`, `const wind = new Subject()`: made to keep something. */
+function isMadeBy(node: t.Node, makers: ReadonlySet<string>): boolean {
+  const made = unwrap(node);
+  if (made.type !== 'CallExpression' && made.type !== 'NewExpression') return false;
+  return makers.has(memberName(made.callee) ?? '');
+}
+
+/** `new Bus()` of a class of the file with methods that tell and that hear. */
+function isOwnBus(node: t.Node): boolean {
+  const made = unwrap(node);
+  const name = made.type === 'NewExpression' ? unwrap(made.callee) : undefined;
+  const declared = name?.type === 'Identifier' ? name.binding?.node : undefined;
+  if (declared?.type !== 'ClassDeclaration') return false;
+  const methods = declared.body.body.flatMap((one) =>
+    one.type === 'ClassMethod' || one.type === 'ClassProperty' ? (memberName(one.key) ?? []) : [],
+  );
+  return methods.some(isTelling) && methods.some(isHearing);
 }
 
 function isKept({ id, init }: t.VariableDeclarator): boolean {

@@ -81,7 +81,14 @@ function callType(node: t.CallExpression): TypeExpr {
       const { type, required } = declaredBy(property.value);
       return [{ name: key, type, ...(required ? {} : { optional: true }), ...spanOf(property.key) }];
     });
-    return { t: 'object', members, open: members.length < first.properties.length };
+    const isOpen = members.length < first.properties.length;
+    // A shape says what is looked at, and nothing of what else is there.
+    return {
+      t: 'object',
+      members,
+      open: isOpen || name === 'shape',
+      ...(isOpen || name === 'exact' ? {} : { lax: true }),
+    };
   }
   return UNKNOWN;
 }

@@ -17,6 +17,32 @@ const MAKERS: Record<string, string[]> = {
 export const storeMakers = (imports: ImportFact[]): Set<string> =>
   new Set(imports.filter((one) => MAKERS[one.from]?.includes(one.name)).map((one) => one.local));
 
+/** Packages whose stores are read by what they are, here or elsewhere. */
+const OTHERS = new Set([
+  ...Object.keys(MAKERS),
+  'jotai',
+  'recoil',
+  'redux',
+  'react-redux',
+  '@reduxjs/toolkit',
+  'vuex',
+  'react',
+]);
+/** What is called like this makes something that keeps a value, or hands on what it is told. */
+const KEEPS =
+  /^(?!use|get|set|is|map|select|with)\w*(Store|Atom|Signal|Subject|Observable|State|Cell|Proxy|Emitter|Bus)$|^(store|atom|signal|observable|cell|proxy|mitt)$/;
+
+/** The local names of functions and classes of packages that make what a module keeps. */
+export const keeperMakers = (imports: ImportFact[]): Set<string> =>
+  new Set(
+    imports
+      .filter(({ from, name, local }) => {
+        const isForeign = !from.startsWith('.') && !OTHERS.has(from);
+        return isForeign && KEEPS.test(name === 'default' ? local : name);
+      })
+      .map((one) => one.local),
+  );
+
 /** Declares a store as state of its module, whose setter merges what it is given; gives back whether it is one. */
 export function declareStore(
   u: Unit,

@@ -42,6 +42,8 @@ export function choicesOf(node: t.Node, loops: Loops = NO_LOOPS): Choice[] {
 
 class Chooser {
   private count = 0;
+  /** What is followed is kept by the component itself: what the module keeps is known otherwise. */
+  private isOwn = false;
 
   constructor(private readonly loops: Loops) {}
 
@@ -79,13 +81,11 @@ class Chooser {
     const list = this.loops.get(binding);
     if (list) return this.within(this.membersOf(list, undefined, depth), patternPath(binding), depth);
     if (binding.node.type === 'VariableDeclarator') {
-      const { id, init } = binding.node;
-      if (!init) return binding.reassigned ? this.assigned(binding, depth) : undefined;
-      if (binding.reassigned) return [...this.assigned(binding, depth), ...this.choices(init, depth)];
-      if (id.type === 'Identifier') return this.choices(init, depth);
-      const found = this.within(this.choices(init, depth), patternPath(binding), depth);
-      const fallback = defaultIn(id, binding);
-      return fallback ? [...found, ...this.spare(fallback, depth)] : found;
+      const around = this.isOwn;
+      this.isOwn = !isModuleLevel(binding);
+      const found = this.variable(binding, binding.node, depth);
+      this.isOwn = around;
+      return found;
     }
     if (binding.kind === 'param' && isFunction(binding.node)) {
       for (const param of binding.node.params) {
@@ -95,6 +95,20 @@ class Chooser {
       }
     }
     return undefined;
+  }
+
+  /** What a variable starts with, and is given later. */
+  private variable(
+    binding: Binding,
+    { id, init }: t.VariableDeclarator,
+    depth: number,
+  ): Choice[] | undefined {
+    if (!init) return binding.reassigned ? this.assigned(binding, depth) : undefined;
+    if (binding.reassigned) return [...this.assigned(binding, depth), ...this.choices(init, depth)];
+    if (id.type === 'Identifier') return this.choices(init, depth);
+    const found = this.within(this.choices(init, depth), patternPath(binding), depth);
+    const fallback = defaultIn(id, binding);
+    return fallback ? [...found, ...this.spare(fallback, depth)] : found;
   }
 
   private spare(node: t.Node, depth: number): Choice[] {
@@ -219,6 +233,12 @@ class Chooser {
     const binding = callee.type === 'Identifier' ? callee.binding : undefined;
     const made = binding && functionOf(binding);
     if (made) return this.returned(made, depth) ?? [{ node }];
+    const inner = PLAIN_WRAPPER.test(name) ? node.arguments[0] : wrappedIn(node);
+    if (inner && this.isOwn) {
+      const found = this.choices(inner, depth);
+      // Something stands between what it is given and who draws it.
+      if (found.some(leads)) return PLAIN_WRAPPER.test(name) ? found : [...found, { node }];
+    }
     if (moduleName(callee) !== undefined) return [{ node: callee, of: 'result' }];
     return [{ node }];
   }
@@ -229,6 +249,26 @@ class Chooser {
     const given = returnsOf(fn);
     return given.length ? given.flatMap((one) => this.choices(one, depth)) : undefined;
   }
+}
+
+/** Makes a component of another one that takes the same. */
+const PLAIN_WRAPPER = /^(React\.)?memo$/;
+/** Calls that do something with a component, draw it, say, and make none of it. */
+const USES =
+  /(^|\.)(use[A-Z]\w*|inject|map|filter|includes|push|has|get|h|jsxs?|createElement|cloneElement|createPortal)$/;
+
+/** The component of the module that a call makes another one of, `drag('cabin')(drop(Row))`, by its name. */
+function wrappedIn(node: t.Node): t.Node | undefined {
+  const bare = unwrap(node);
+  if (bare.type !== 'CallExpression' || USES.test(memberName(bare.callee) ?? '')) return undefined;
+  for (const arg of bare.arguments) {
+    const given = unwrap(arg);
+    if (given.type === 'Identifier' && /^[A-Z]/.test(given.name) && moduleName(given) !== undefined)
+      return given;
+    const inner = wrappedIn(given);
+    if (inner) return inner;
+  }
+  return undefined;
 }
 
 function loadedModule(node: t.Node): Choice {
@@ -256,8 +296,9 @@ function lazyValue(node: t.Node): t.Node {
 }
 
 /** The function that a name of the file stands for. */
-function functionOf({ node, reassigned }: Binding): t.Function | undefined {
-  if (reassigned) return undefined;
+function functionOf({ node, kind, reassigned }: Binding): t.Function | undefined {
+  // A parameter is known by the function that takes it.
+  if (reassigned || kind === 'param') return undefined;
   const value = node.type === 'VariableDeclarator' && node.init ? unwrap(node.init) : node;
   return isFunction(value) ? value : undefined;
 }

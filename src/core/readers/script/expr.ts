@@ -30,6 +30,7 @@ import {
   noteGiven,
 } from './unit';
 import { eachChild } from './walk';
+import { noteTold } from './told';
 import { noteMutation, noteWrite } from './writes';
 
 const LOOPS = new Set([
@@ -360,6 +361,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   for (const arg of args)
     for (const part of arg.content ?? []) if (typeof part === 'number') u.facts.render[part]!.loose = true;
   noteMutation(u, calleeNode, callee, node, ctx, args);
+  noteTold(u, node, args, ctx);
   const result: ExprFact = {
     ...computed(node, callee, ...valuesOf(u, node.arguments, args)),
     kind: 'call',

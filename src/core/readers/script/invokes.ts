@@ -36,7 +36,7 @@ export function noteSet(u: Unit, setter: number, args: ExprFact[], { start, end 
 }
 
 /** The function of the component that a value is, written out or by its name. */
-function functionIn(u: Unit, { kind, fn, symbol, wraps }: ExprFact): number | undefined {
+export function functionIn(u: Unit, { kind, fn, symbol, wraps }: ExprFact): number | undefined {
   const [wrapped] = wraps ?? [];
   if (wrapped) return functionIn(u, wrapped);
   return kind === 'function' ? fn : kind === 'identity' ? u.facts.symbols[symbol!]!.fn : undefined;

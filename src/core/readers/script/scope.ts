@@ -226,11 +226,11 @@ export function readScopes(program: t.Program): Scopes {
     }
   }
 
-  /** A function that a function gives back may be a component that it makes. */
+  /** A function or class that a function gives back may be a component that it makes. */
   function givenBack(node: t.Node | null | undefined, scope: Scope) {
     const bare = node?.type === 'ParenthesizedExpression' ? node.expression : node;
-    if (bare?.type !== 'ArrowFunctionExpression' && bare?.type !== 'FunctionExpression') return;
-    const name = bare.type === 'FunctionExpression' ? bare.id?.name : undefined;
+    if (!bare || !(isFunction(bare) || bare.type === 'ClassExpression')) return;
+    const name = bare.type === 'ArrowFunctionExpression' || !('id' in bare) ? undefined : bare.id?.name;
     named.push({ name, node: bare, declaration: bare, id: undefined, scope, returned: true });
   }
 

@@ -70,7 +70,7 @@ function placed(u: Unit, node: Part, above: Place): Place {
   if (when) {
     u.value(when, { where: 'condition', fn: -1, local: place.local }, true);
     place.when = when.span;
-    place.arms = [...(above.arms ?? []), `${when.text ?? ''}#${when.span.start}`];
+    place.arms = [...(above.arms ?? []), `${when.text ?? ''}#0`];
   }
   const key = node.get('key');
   if (key) u.value(key, { where: 'attribute', fn: -1, local: place.local }, true);

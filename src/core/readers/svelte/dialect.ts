@@ -359,15 +359,32 @@ function writesStore(u: SvelteUnit, call: Call, ctx: Ctx): boolean {
   if (callee.type !== 'MemberExpression' || !/^(set|update)$/.test(memberName(callee.property) ?? ''))
     return false;
   const store = unwrap(callee.object);
-  if (store.type !== 'Identifier' || !store.binding) return false;
-  const symbol = symbolOf(u, store);
-  const kept = symbol !== undefined && u.facts.symbols[symbol]!.kind === 'state';
-  if (!kept && !isModuleLevel(store.binding)) return false;
+  // With two arguments, what a context gives is rather a map.
+  const isOne = isKeptHere(u, store) || (call.arguments.length === 1 && isConsumed(u, store));
+  if (!isOne) return false;
   for (const arg of call.arguments) {
     const value = use(u, u.expr(arg, ctx), ctx);
     noteWrite(u, store, value.kind === 'function' ? { ...value, kind: 'computed' } : value, call, ctx);
   }
   return true;
+}
+
+/** A variable that holds a store, or one of the module. */
+function isKeptHere(u: SvelteUnit, node: t.Node): boolean {
+  if (node.type !== 'Identifier' || !node.binding) return false;
+  const symbol = symbolOf(u, node);
+  const isState = symbol !== undefined && u.facts.symbols[symbol]!.kind === 'state';
+  return isState || isModuleLevel(node.binding);
+}
+
+/** A member of what a context gives: `const { wind } = getContext('line')`, `line.wind`. */
+function isConsumed(u: SvelteUnit, node: t.Node): boolean {
+  let root: t.Node = node;
+  while (root.type === 'MemberExpression') root = unwrap(root.object);
+  const symbol = root.type === 'Identifier' ? symbolOf(u, root) : undefined;
+  const fact = symbol === undefined ? undefined : u.facts.symbols[symbol]!;
+  const of = fact?.kind === 'derived' && fact.init?.kind === 'member' ? fact.init.symbol! : symbol;
+  return of !== undefined && u.facts.symbols[of]!.kind === 'injected' && (root !== node || of !== symbol);
 }
 
 /** `bubble('hold')`, where an older listener without a value was rewritten: the event of that name is handed up. */

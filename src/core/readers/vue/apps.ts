@@ -9,6 +9,7 @@ import { emptyFacts, keepsState, SETUP, spanOf, typeOf, unwrap, use } from '../s
 import { lazyOf } from '../script/lazy';
 import { eachChild } from '../script/walk';
 import { readParts } from './app-store/parts';
+import { declareBus } from './bus';
 import { closeUnit } from './close';
 import { openUnit, type VueFile } from './file-facts';
 import { optionsOf, readOptionsComponent } from './module';
@@ -24,6 +25,7 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   component.role = 'module';
   const u = openUnit(vue, component, program);
   readApps(vue, u);
+  declareBus(u, program);
   const provides = component.provides.length > 0;
   readParts(vue, u);
   const loose = program.body.filter(
@@ -82,7 +84,11 @@ function readAppCall(vue: VueFile, u: VueUnit, node: t.CallExpression, list: str
     (vue.facts.globalNames ??= []).push('*');
   if (callee.property.name !== 'component' || !first) return;
   if (first.type !== 'StringLiteral' || !second) {
-    if (second) registerMany(vue, list);
+    const one = second && memberName(second);
+    // One that is named there, `app.component(Lamp.name, Lamp)`, is no choice among many.
+    if (one !== undefined && list === undefined && memberName(first) === `${one}.name`)
+      (vue.facts.registers ??= []).push({ itself: one });
+    else if (second) registerMany(vue, list);
     return;
   }
   vue.tagNames.push(spanOf(second));
@@ -119,8 +125,9 @@ function notePlugin({ facts, names }: VueFile, { callee, arguments: [first] }: t
 /** Components that are registered one by one in a loop: those of a table, or the files of a folder. */
 function registerMany(vue: VueFile, list: string | undefined): void {
   const found = (vue.facts.registers ??= []);
-  for (const { from, glob } of vue.scopes.loads) if (glob) found.push({ glob: from });
-  if (list !== undefined) found.push({ all: list });
+  const globs = vue.scopes.loads.flatMap(({ from, glob }) => (glob ? [{ glob: from }] : []));
+  found.push(...globs);
+  if (list !== undefined || !globs.length) found.push({ all: list ?? '?' });
 }
 
 /** The name of what a loop runs over: `components.forEach(…)`, `for (const key in components)`, its keys or entries. */

@@ -1,12 +1,14 @@
 /** Vue's functions, as a dialect of plain code: set-up, composables, and options with `this`. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
+import { UNKNOWN } from '../../model/types';
 import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { declareBag } from '../script/patterns';
 import { raisePort } from '../script/ports';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
-import { type Call, type Ctx, type Dialect, spanOf, symbolOf, unwrap, use } from '../script/unit';
+import { addState, type Call, type Ctx, type Dialect, spanOf, symbolOf, unwrap, use } from '../script/unit';
+import { isBus } from './bus';
 import { KEPT } from './composables';
 import { readNamed } from './by-name';
 import { isMounting } from './mounting';
@@ -56,6 +58,10 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
         // Whichever it is, it is kept.
         if (!this.declare(u, pattern, kept, ctx)) return false;
         for (const one of arms) if (one !== kept) use(u, u.expr(one, ctx), ctx);
+        return true;
+      }
+      if (pattern.type === 'Identifier' && isBus(u, init)) {
+        addState(u, pattern, undefined, UNKNOWN);
         return true;
       }
       const own = names.call(init);

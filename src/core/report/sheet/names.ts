@@ -1,7 +1,7 @@
 /** What the parts of a project are called in a sheet, where each name is one of its component or of the whole sheet. */
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
-import { oncePer } from '../../model/once-per';
+import { oncePerLink } from '../../model/once-per';
 import type { Component, Flow, FlowEdge, FlowNode } from '../../model/project';
 
 /** What a node of the flow is in a sheet. */
@@ -231,7 +231,7 @@ export const isStage = (project: Linked, { id, facts, sites }: Component): boole
   facts.role === 'module' && sites.length > 0 && stagesOf(project).has(id);
 
 /** Components that provide something, or give something to what they draw. */
-const stagesOf = oncePer(({ flow, sites }: Linked): Set<number> => {
+const stagesOf = oncePerLink(({ flow, sites }: Linked): Set<number> => {
   const found = new Set(flow.nodes.flatMap((node) => (node.provides ? [node.component] : [])));
   for (const { site } of flow.edges) if (site >= 0) found.add(sites[site]!.owner);
   return found;

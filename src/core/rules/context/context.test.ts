@@ -79,6 +79,27 @@ export function App() { return <i />; }`),
       [],
     ],
     [
+      'nothing renders it, and nothing is mounted',
+      {
+        'main.tsx': '',
+        'fleet.tsx': `import { createContext, useContext } from 'react';
+export const Fleet = createContext<{ cabins: number } | undefined>(undefined);
+export function Reader() { return <b>{useContext(Fleet)!.cabins}</b>; }`,
+      },
+      [],
+    ],
+    [
+      'what nothing renders, but something that is written',
+      {
+        'main.tsx': '',
+        'fleet.tsx': `import { createContext, useContext } from 'react';
+const Fleet = createContext<{ cabins: number } | undefined>(undefined);
+function Reader() { return <b>{useContext(Fleet)!.cabins}</b>; }
+export function App() { return <Reader />; }`,
+      },
+      ['error context/no-provider fleet.tsx:3 useContext(Fleet)'],
+    ],
+    [
       'a route table is rendered nobody knows where',
       {
         ...FLEET,

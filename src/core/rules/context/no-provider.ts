@@ -42,8 +42,10 @@ export const noProvider: Rule = {
       const path = contexts.barePath(component, key);
       const id = `${component}:${key.id}:${place.start}`;
       if (!path || seen.has(id) || claimed(`consumer:${id}`)) continue;
-      seen.add(id);
       const reader = project.components[component]!;
+      // Where it is rendered nobody sees, if no call site is written and nothing mounts it.
+      if (!reader.calledAt.length && !reader.root) continue;
+      seen.add(id);
       const some = contexts.providedSomewhere(component, key) || contexts.mayBeElsewhere(component);
       const near = nearest(key.name, provided);
       if (near) claim(unreadKey(near));

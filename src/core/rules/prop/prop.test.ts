@@ -358,6 +358,38 @@ export function App() { return <Card fare={2} />; }`,
       ['error prop/type-clash App.jsx:4 fare'],
     ],
     [
+      'a shape asks for an object',
+      declared('fare: PropTypes.shape({ id: PropTypes.string })', '<Card fare="x" />'),
+      ['error prop/type-clash App.jsx:4 fare'],
+    ],
+    [
+      'a member of a shape has another type',
+      declared('fare: PropTypes.shape({ id: PropTypes.string })', '<Card fare={{ id: 3, zone: 1 }} />'),
+      ['error prop/type-clash App.jsx:4 fare'],
+    ],
+    [
+      'a shape does not say what else is there',
+      declared('fare: PropTypes.shape({ id: PropTypes.string })', '<Card fare={{ zone: 1 }} />'),
+      [],
+    ],
+    [
+      'one that is exact does',
+      declared('fare: PropTypes.exact({ id: PropTypes.string })', '<Card fare={{ zone: 1 }} />'),
+      ['error prop/type-clash App.jsx:4 fare'],
+    ],
+    [
+      'what has a shape may have more than that',
+      {
+        'App.jsx': `import PropTypes from 'prop-types';
+export function App() { return <Stand fare={{ id: 'a', zone: 1 }} />; }
+function Stand({ fare }) { return <Card fare={fare} />; }
+Stand.propTypes = { fare: PropTypes.shape({ id: PropTypes.string }) };
+function Card({ fare }) { return <b>{fare.zone}</b>; }
+Card.propTypes = { fare: PropTypes.shape({ zone: PropTypes.number.isRequired }) };`,
+      },
+      [],
+    ],
+    [
       'declared and never read',
       declared('fare: PropTypes.number, seat: PropTypes.any', '<Card fare={1} seat={2} />'),
       ['warning prop/unread App.jsx:3 seat'],

@@ -66,7 +66,7 @@ function writesOf(project: Linked, component: Component, home: Component, seen: 
   const { facts, file } = home;
   const own = (facts.sharedWrites ?? []).flatMap((write) => {
     // A whole value is mostly given only where there is none yet.
-    if (!write.path.length) return [];
+    if (!write.path.length || write.told) return [];
     const target = project.lookup(file, write.name);
     if (!isWhileSetUp(facts, write.fn) || target.kind !== 'value') return [];
     const field = `${target.file}:${target.value.name}.${write.path.join('.')}`;

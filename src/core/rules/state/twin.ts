@@ -1,4 +1,4 @@
-import { isJoined, reach } from '../../link/reach';
+import { isFed } from '../../link/reach';
 import type { ComponentFacts } from '../../model/facts';
 import { oncePer } from '../../model/once-per';
 import { placeOf, step, type Rule } from '../rule';
@@ -23,7 +23,7 @@ export const twin: Rule = {
         const symbol = child.facts.symbols[index]!;
         seen.add(key);
         const [own, theirs] = [child.nodeOf[index]!, owner.nodeOf[other]!];
-        if (isJoined(project.flow, own, theirs) && reach(project.flow, [own]).nodes.has(theirs)) continue;
+        if (isFed(project.flow, own, theirs)) continue;
         const place = placeOf(child.file, symbol);
         report({
           component: child,

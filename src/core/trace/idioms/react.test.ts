@@ -155,6 +155,46 @@ const LIST: Idiom[] = [
     to: ['Leaf:prop:x'],
   },
   {
+    what: 'a setter is handed down twice, and called by a hook of the last',
+    sources: app(
+      `function useKid(props:any){ const {setV}=props; useEffect(()=>{ setV(props.v); return ()=>setV(''); },[]); } function Kid(props:any){ useKid({setV:props.setV,v:props.v}); return null; } function Mid(props:any){ const {setV,v}=props; const rows=[1].map((one)=><Kid key={one} setV={setV} v={v}/>); return <i>{rows}</i>; } function Leaf({x}:any){return <b>{x}</b>;} function App({seed}:any){ const [v,setV]=useState(''); return <><Mid setV={setV} v={seed}/><Leaf x={v}/></>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'all that a component is given goes to a hook',
+    sources: app(
+      `function useKid(props:any){ const {setV}=props; useEffect(()=>{ setV(props.v); },[]); } function Kid(props:any){ useKid(props); return null; } function Mid(props:any){ const {setV,v}=props; return <Kid setV={setV} v={v}/>; } function Leaf({x}:any){return <b>{x}</b>;} function App({seed}:any){ const [v,setV]=useState(''); return <><Mid setV={setV} v={seed}/><Leaf x={v}/></>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'the same, with more',
+    sources: app(
+      `function useKid(props:any){ const {setV}=props; useEffect(()=>{ setV(props.v); },[]); } function Kid(props:any){ useKid({one:1,...props}); return null; } function Mid(props:any){ const {setV,v}=props; return <Kid setV={setV} v={v}/>; } function Leaf({x}:any){return <b>{x}</b>;} function App({seed}:any){ const [v,setV]=useState(''); return <><Mid setV={setV} v={seed}/><Leaf x={v}/></>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'class setState fn with statements',
+    sources: app(
+      `class Box extends React.Component<any,any>{ state={v:[]}; add=(v:any)=>this.setState((p:any)=>{ if(!v) return null; return {v:[...p.v,v]}; }); render(){ return <><Btn onSet={this.add} v={this.props.s}/><Leaf x={this.state.v}/></>; } } function Btn({onSet,v}:any){return <b onClick={()=>onSet(v)}/>;} function Leaf({x}:any){return <b>{x}</b>;} function App({seed}:any){ return <Box s={seed}/>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'class state that is worked out of props',
+    sources: app(
+      `class Box extends React.Component<any,any>{ state={v:'',was:''}; static getDerivedStateFromProps(props:any,state:any){ return props.s!==state.was ? {v:props.s,was:props.s} : null; } render(){ return <Leaf x={this.state.v}/>; } } function Leaf({x}:any){return <b>{x}</b>;} function App({seed}:any){ return <Box s={seed}/>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
     what: 'class setState fn',
     sources: app(
       `class Box extends React.Component<any,any>{ state={v:[]}; add=(v:any)=>this.setState((p:any)=>({v:[...p.v,v]})); render(){ return <><Btn onSet={this.add} v={this.props.s}/><Leaf x={this.state.v}/></>; } } function Btn({onSet,v}:any){return <b onClick={()=>onSet(v)}/>;} function Leaf({x}:any){return <b>{x}</b>;} function App({seed}:any){ return <Box s={seed}/>; }`,
