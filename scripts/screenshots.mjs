@@ -73,6 +73,7 @@ const VIEWS = [
   ['strand', `${address}/strand?ref=App:state:windUnit`],
   ['catalogue', `${address}/catalogue`],
   ['component', `${address}/component?ref=JobBoard`],
+  ['beside', `${address}/beside?one=PylonList&other=PylonRow`],
   ['call-site', `${address}/joint?ref=DepartureCard&at=0`],
   ['joined', `${address}/joined`],
   ['rule', `${address}/rule?name=prop/drilled`],

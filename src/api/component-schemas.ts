@@ -100,6 +100,27 @@ const insideNodeSchema = z.object({
   spot: spotSchema,
 });
 
+/** Everything that renders a component, at whatever distance. */
+export const aboveSchema = z.object({
+  /** The component itself is the first. */
+  nodes: z.array(
+    namedSchema.extend({
+      id: z.number(),
+      file: z.string(),
+      /** It stands in a test, a story or an example. */
+      aside: z.literal(true).optional(),
+      /** Keys that the component consumes and this one provides. */
+      provides: z.array(z.string()),
+    }),
+  ),
+  /** From who renders to who is rendered, how many times, and the keys that nobody provides on a path over it. */
+  links: z.array(
+    z.object({ from: z.number(), to: z.number(), times: z.number(), without: z.array(z.string()) }),
+  ),
+  /** So many more are further away. */
+  more: z.number(),
+});
+
 export const componentViewSchema = z.object({
   ref: z.string(),
   name: z.string(),
@@ -128,6 +149,9 @@ export const componentViewSchema = z.object({
     }),
   ),
   holders: z.array(z.object({ component: z.string(), handle: z.string(), spot: spotSchema })),
+  above: aboveSchema,
+  /** Components that nobody would need without it. */
+  alone: z.array(namedSchema),
   renders: z.array(
     z.object({ ref: z.string(), name: z.string(), count: z.number(), handed: z.boolean().optional() }),
   ),
@@ -141,6 +165,20 @@ export const componentViewSchema = z.object({
     }),
   ),
 });
+
+const likeSchema = namedSchema.extend({ file: z.string(), ports: z.number() });
+
+/** Components whose interfaces are alike. */
+export const alikeSchema = z.array(
+  z.object({
+    one: likeSchema,
+    other: likeSchema,
+    /** How much of what either takes both take, from 0 to 1. */
+    share: z.number(),
+    /** Ports of the same channel and name. */
+    same: z.number(),
+  }),
+);
 
 export const jointRowSchema = z.object({
   name: z.string(),
@@ -177,6 +215,8 @@ export type Join = z.infer<typeof joinSchema>;
 export type Cell = z.infer<typeof cellSchema>;
 export type PortView = z.infer<typeof portViewSchema>;
 export type SiteView = z.infer<typeof siteViewSchema>;
+export type Alike = z.infer<typeof alikeSchema>;
+export type AboveView = z.infer<typeof aboveSchema>;
 export type ComponentView = z.infer<typeof componentViewSchema>;
 export type JointRow = z.infer<typeof jointRowSchema>;
 export type JointView = z.infer<typeof jointSchema>;

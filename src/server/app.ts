@@ -19,7 +19,8 @@ import { rulesWithPages } from '../core/report/rule-page';
 import { demosIn } from './demos';
 import { decide, decisionsOf, undecide } from './db/decisions';
 import { isOdd } from './db/kept';
-import { findingOf, findingRowsOf, findProject, latestAudits, listProjects, sourceOf } from './db/projects';
+import { findingOf, findingRowsOf, sourceOf } from './db/holding';
+import { findProject, latestAudits, listProjects } from './db/projects';
 import { changesOnlyByOwnPages, closed, sameOrigin } from './doors';
 import { HttpProblem, notFound, unfound } from './problem';
 import type { Following } from './live';
@@ -222,6 +223,12 @@ export function createApp({ db, projects, live, logger, web, demo }: AppParts): 
     await audited(request.params.id);
     const page = await (await projects.session(request.params.id)).component(ref);
     response.json('similar' in page ? unfound('component', ref, page) : page);
+  });
+  app.get('/api/projects/:id/alike', async (request, response) => {
+    const { ref } = checked(z.object({ ref: z.string().min(1).max(1000).optional() }), request.query);
+    await audited(request.params.id);
+    const alike = await (await projects.session(request.params.id)).alike(ref);
+    response.json('similar' in alike ? unfound('component', ref ?? '', alike) : alike);
   });
   app.get('/api/projects/:id/joint', async (request, response) => {
     const { ref, at } = checked(

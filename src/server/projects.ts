@@ -5,17 +5,11 @@ import type { Config } from '../api/config';
 import type { Progress } from '../api/schemas';
 import type { Database } from './db/database';
 import { keepFacts, knownFacts } from './db/facts';
-import {
-  addProject,
-  dropPartialAudits,
-  filesOf,
-  findProject,
-  latestAudits,
-  removeProject,
-  saveAudit,
-} from './db/projects';
+import { filesOf } from './db/holding';
+import { addProject, findProject, latestAudits, removeProject } from './db/projects';
 import type { Portions } from './db/portions';
 import { BEAT, runningAudits } from './db/running';
+import { dropPartialAudits, saveAudit } from './db/saving';
 import { readerVersion } from './engine/reader-version';
 import type { Many } from './engine/session-protocol';
 import { SessionEnded, startSession, type Session } from './engine/session';
@@ -143,14 +137,7 @@ export async function openProjects(
         count: result.counts[of],
         take: (from, most) => session.part(of, from, most),
       });
-      const { gone } = result;
-      const since = gone && last ? { audit: last.id, gone, same: many('same') } : undefined;
-      const whole = {
-        ...result,
-        files: many('files'),
-        findings: many('findings'),
-        ...(since ? { since } : {}),
-      };
+      const whole = { ...result, files: many('files'), findings: many('findings') };
       const audit = await saveAudit(db, id, whole, { signal: stop.signal, onKept });
       await keepFacts(db, many('facts'), reader, (share) => kept((1 + share) / 2));
       await session.kept();

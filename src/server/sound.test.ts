@@ -22,7 +22,9 @@ import { createApp } from './app';
 import { openDatabase } from './db/connection';
 import type { Database } from './db/database';
 import { decide, decisionsOf, undecide } from './db/decisions';
+import { filesOf, findingsOf } from './db/holding';
 import { addProject, removeProject } from './db/projects';
+import type { StoredFile } from './db/saving';
 import { openProjects, type Projects } from './projects';
 
 let folder: string;
@@ -138,16 +140,15 @@ describe('an audit again', () => {
         'select files, components, languages, errors, warnings, notes, problems, skipped, joined from audit where id = $1',
         [row!.id],
       ),
-      files: await db.query('select path, hash from audit_file where audit_id = $1 order by path', [row!.id]),
-      findings: await db.query(
-        'select ordinal, fingerprint, rule, level, body from finding where audit_id = $1 order by ordinal',
-        [row!.id],
-      ),
-      sources: await db.query(
-        'select path, body from audit_file join source using (hash) where audit_id = $1 order by path',
-        [row!.id],
-      ),
+      files: await filesIn(row!.id),
+      findings: await findingsOf(db, row!.id),
     };
+  }
+
+  async function filesIn(audit: number): Promise<StoredFile[]> {
+    const found: StoredFile[] = [];
+    for await (const part of filesOf(db, audit)) found.push(...part);
+    return found;
   }
 
   const FINE = MAIN.replace('speed={3}', 'speed={3} unit="m"');

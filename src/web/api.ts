@@ -2,7 +2,7 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { DraftInput, DraftView, SaveSheetInput, SheetFile } from '../api/sheet-schemas';
 import type { Schema } from './views/sheet/complete';
-import type { CatalogueRow, ComponentView, JointView, Overview } from '../api/component-schemas';
+import type { Alike, CatalogueRow, ComponentView, JointView, Overview } from '../api/component-schemas';
 import type {
   AuditSummary,
   Comparison,
@@ -100,6 +100,11 @@ export const api = createApi({
     }),
     component: build.query<ComponentView, { id: string; ref: string }>({
       query: ({ id, ref }) => `/projects/${id}/component?ref=${encodeURIComponent(ref)}`,
+      providesTags: ['Audit'],
+    }),
+    alike: build.query<Alike, { id: string; ref?: string }>({
+      query: ({ id, ref }) =>
+        `/projects/${id}/alike${ref === undefined ? '' : `?ref=${encodeURIComponent(ref)}`}`,
       providesTags: ['Audit'],
     }),
     joint: build.query<JointView, { id: string; ref: string; at: number }>({

@@ -9,6 +9,13 @@ export const links = {
   component: (id: string, ref: string) => query(`/p/${id}/component`, { ref }),
   joint: (id: string, ref: string, at: number, port?: string) =>
     query(`/p/${id}/joint`, { ref, at, ...(port === undefined ? {} : { port }) }),
+  beside: (id: string, one?: string, other?: string) =>
+    query(`/p/${id}/beside`, {
+      ...(one === undefined ? {} : { one }),
+      ...(other === undefined ? {} : { other }),
+    }),
+  sitesBeside: (id: string, one: string, at: number, and: number) =>
+    query(`/p/${id}/beside`, { one, at, and }),
   strand: (id: string, ref: string) => query(`/p/${id}/strand`, { ref }),
   findings: (id: string, filter: Record<string, string>) => query(`/p/${id}/findings`, filter),
   finding: (id: string, fingerprint: string) => query(`/p/${id}/findings`, { finding: fingerprint }),

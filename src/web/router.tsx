@@ -12,6 +12,7 @@ const VIEWS: [path: string, load: () => Promise<ComponentType>][] = [
   ['/p/:id/catalogue', async () => (await import('./views/catalogue/CatalogueView')).CatalogueView],
   ['/p/:id/component', async () => (await import('./views/component/ComponentPage')).ComponentPage],
   ['/p/:id/joint', async () => (await import('./views/joint/JointPage')).JointPage],
+  ['/p/:id/beside', async () => (await import('./views/beside/BesideView')).BesideView],
   ['/p/:id/audits', async () => (await import('./views/audits/AuditsView')).AuditsView],
   ['/p/:id/joined', async () => (await import('./views/joined/JoinedView')).JoinedView],
   ['/p/:id/rule', async () => (await import('./views/rules/RulesView')).RulesView],

@@ -97,4 +97,41 @@ test('search shows a port on the rigging (3)', async ({ page }) => {
   await page.keyboard.press('Shift+Enter');
   await expect(page).toHaveURL(/pin=WindGauge/);
   await expect(page.getByRole('tree')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'unit' })).toBeVisible();
+  // The address alone shows what was asked for, and not the gravest.
+  await page.goto(`${project()}/rigging?pin=WindGauge:prop:unit`);
+  await expect(page.getByRole('heading', { name: 'unit' })).toBeVisible();
+});
+
+test('the way on which a context has no provider (0)', async ({ page }) => {
+  await page.goto(`${project()}/component?ref=StormLamp`);
+  await expect(page.getByText('Along the strong red way nobody provides UnitContext.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Consumes' })).toContainText(
+    /not along Main › App › .* › StormLamp/,
+  );
+});
+
+test('a strand as a picture (1)', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto(`${project()}/strand?ref=WindGauge:prop:unit`);
+  await expect(page.getByRole('region', { name: 'Hops with code' })).toBeVisible();
+  await page.keyboard.press('v');
+  await expect(page.getByText('SVG copied')).toBeVisible();
+  const text = await page.evaluate(() => navigator.clipboard.readText());
+  expect(text).toMatch(/^<svg xmlns="http:\/\/www\.w3\.org\/2000\/svg"/);
+  expect(text).toContain('>WindGauge</text>');
+  expect(text).not.toContain('var(--');
+  // A picture that stands alone is one that is drawn.
+  await page.setContent(text);
+  const box = await page.locator('svg').boundingBox();
+  expect(box!.height).toBeGreaterThan(60);
+});
+
+test('what is opened in the same view is seen from its start (1)', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 500 });
+  await page.goto(`${project()}/component?ref=Workshop`);
+  const body = page.locator('[data-scroll="page"]');
+  await page.getByRole('region', { name: 'Renders' }).getByRole('link').last().click();
+  await expect(page).not.toHaveURL(/ref=Workshop/);
+  await expect.poll(() => body.evaluate((one) => one.scrollTop)).toBe(0);
 });

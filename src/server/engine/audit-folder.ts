@@ -119,7 +119,7 @@ export async function auditFolder(root: string, options: FolderOptions = {}): Pr
     audit = last.audit;
     const changes = changesBetween(last.facts, facts);
     const isSame = JSON.stringify(last.manifests) === JSON.stringify(manifests);
-    if (changes.size || !isSame) audit.update(changes, said, onProgress);
+    if (changes.size || !isSame) audit.update(changes, isSame ? undefined : said, onProgress);
   } else {
     audit = openAudit({
       facts: [...facts.values()],

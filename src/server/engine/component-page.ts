@@ -7,6 +7,7 @@ import { componentRef, nodeRef } from '../../core/model/refs';
 import { silencesAt } from '../../core/report/silences';
 import { componentAt, type Unfound } from '../../core/trace/references';
 import type { TextOf } from '../../core/report/places';
+import { aboveOf, aloneOf } from './above';
 import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
 
 /** The page of the component that a reference names. */
@@ -36,6 +37,8 @@ export function componentView(result: AuditResult, textOf: TextOf, wanted: strin
     inside: insideOf(at, component),
     consumes: consumesOf(at, component),
     holders: holdersOf(at, sites),
+    above: aboveOf(result, component),
+    alone: aloneOf(result, component),
     renders: rendersOf(result, component),
     handed: handedOf(at, component),
   };

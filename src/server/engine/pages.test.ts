@@ -1,7 +1,8 @@
 /** The component page and the call site, from small sources. */
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { auditSources } from '../../core/audit';
 import type { Unfound } from '../../core/trace/references';
+import { alikeView } from './alike';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
 import { jointView } from './joint';
@@ -135,5 +136,108 @@ test('the catalogue counts', () => {
     callSites: 2,
     state: 1,
     depth: 1,
+  });
+});
+
+const LAMPS = {
+  'Lamp.tsx': `import { createContext, useContext } from 'react';
+export const Unit = createContext<string | undefined>(undefined);
+export function Lamp({ wind }: { wind: number }) { const unit = useContext(Unit); return <i>{wind}{unit!.length}</i>; }
+export function Bell() { return <b />; }`,
+  'Row.tsx': `import { Lamp, Bell } from './Lamp';
+export function Row() { return <p><Lamp wind={1} /><Bell /></p>; }
+export function Post() { return <p><Lamp wind={2} /><Inner /></p>; }
+function Inner() { return <Inner />; }`,
+  'App.tsx': `import { createRoot } from 'react-dom/client';
+import { Unit } from './Lamp';
+import { Row, Post } from './Row';
+function App() { return <main><Unit.Provider value="m/s"><Row /></Unit.Provider><Post /></main>; }
+createRoot(document.body).render(<App />);`,
+  'Lamp.test.tsx': `import { render } from 'tests';
+import { Lamp } from './Lamp';
+render(<Lamp wind={3} />);`,
+};
+
+test('all that stands above a component, with the ways on which nobody provides what it consumes', () => {
+  const { result, textOf } = audited(LAMPS);
+  const { nodes, links, more } = pageOf(result, textOf, 'Lamp').above;
+  const name = (id: number) => nodes.find((one) => one.id === id)!.name;
+  expect(nodes[0]!.name).toBe('Lamp');
+  expect(nodes.filter((one) => !one.aside).map((one) => [one.name, one.provides])).toEqual([
+    ['Lamp', []],
+    ['Row', []],
+    ['Post', []],
+    ['App', ['Unit']],
+    ['App', []],
+  ]);
+  expect(nodes.filter((one) => one.aside).map((one) => one.file)).toEqual(['Lamp.test.tsx']);
+  expect(
+    links.filter((one) => one.without.length).map(({ from, to }) => `${name(from)} ${name(to)}`),
+  ).toEqual(['Post Lamp', 'App Post', 'App App']);
+  expect(more).toBe(0);
+});
+
+test.each([
+  ['App', ['Row', 'Post', 'Bell', 'Inner']],
+  ['Row', ['Bell']],
+  ['Post', ['Inner']],
+  ['Lamp', []],
+])('what nobody would need without %s', (ref, expected) => {
+  const { result, textOf } = audited(LAMPS);
+  expect(
+    pageOf(result, textOf, ref)
+      .alone.map((one) => one.name)
+      .sort(),
+  ).toEqual([...expected].sort());
+});
+
+test('who uses what a function draws stands above what it draws', () => {
+  const { result, textOf } = audited({
+    'App.tsx': `import { createRoot } from 'react-dom/client';
+function Lamp() { return <i />; }
+function drawLamps(count: number) { return <p>{count}<Lamp /></p>; }
+function Row() { return <div>{drawLamps(2)}</div>; }
+function App() { return <Row />; }
+createRoot(document.body).render(<App />);`,
+  });
+  const { nodes, links } = pageOf(result, textOf, 'Lamp').above;
+  const name = (id: number) => nodes.find((one) => one.id === id)!.name;
+  expect(links.map(({ from, to }) => `${name(from)} ${name(to)}`)).toEqual(
+    expect.arrayContaining(['drawLamps Lamp', 'Row drawLamps', 'App Row']),
+  );
+  expect(pageOf(result, textOf, 'Row').alone.map((one) => one.name)).toEqual(['Lamp']);
+});
+
+describe('components that are alike', () => {
+  const part = (name: string, props: string) =>
+    `export function ${name}(props: { ${props} }) { return <i title={String(props)} />; }\n`;
+  const { result } = audited({
+    'parts.tsx':
+      part('Gauge', 'wind: number; unit: string; limit: number; label: string') +
+      part('Meter', 'wind: number; unit: string; limit: string; label: string') +
+      part('Dial', 'wind: number; label: string; rope: string') +
+      part('Card', 'label: string') +
+      part('Sign', 'label: string'),
+    'parts.test.tsx': part('Fake', 'wind: number; unit: string; limit: number; label: string'),
+  });
+  const told = (ref?: string) =>
+    known(alikeView(result, ref)).map(({ one, other, same }) => `${one.name} ${other.name} ${same}`);
+
+  test('pairs that take nearly the same, without those that take little, and without tests', () => {
+    expect(told()).toEqual(['Gauge Meter 4']);
+  });
+
+  test('those near to one, the nearest first', () => {
+    expect(told('Gauge')).toEqual(['Gauge Meter 4', 'Gauge Dial 2']);
+    const [meter, dial] = known(alikeView(result, 'Gauge'));
+    expect(meter!.share).toBeGreaterThan(0.8);
+    expect(meter!.share).toBeLessThan(1);
+    expect(dial!.share).toBeLessThan(0.5);
+  });
+
+  test('near names for one that is not there', () => {
+    expect(alikeView(result, 'Gaugee')).toMatchObject({
+      similar: expect.arrayContaining(['Gauge']) as string[],
+    });
   });
 });

@@ -1,7 +1,7 @@
 /** The rigging as its screen shows it: lanes whole, rows a window at a time. */
 import type { GapRow, LaneView, RiggingAsk, RiggingRow, RiggingView, RowWindow } from '../../api/schemas';
 import type { AuditResult } from '../../core/audit';
-import { oncePer } from '../../core/model/once-per';
+import { oncePer, oncePerLink } from '../../core/model/once-per';
 import { componentRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
 import type { Lane } from '../../core/trace/lanes';
@@ -28,7 +28,7 @@ interface Chart {
 
 const siblingsOf = oncePer((rows: Row[]) => siblings(rows));
 
-const chartsOf = oncePer((_result: AuditResult) => ({
+const chartsOf = oncePerLink((_project: AuditResult['project']) => ({
   riggings: new Map<string, Rigging>(),
   charts: new Map<string, Chart>(),
 }));
@@ -43,7 +43,7 @@ function kept<Value>(known: Map<string, Value>, key: string, make: () => Value):
 }
 
 function chartOf(result: AuditResult, wish: RiggingAsk): Chart {
-  const { riggings, charts } = chartsOf(result);
+  const { riggings, charts } = chartsOf(result.project);
   const ask = askOf(result, wish);
   const folds: Folds = { whole: wish.whole, folded: wish.fold, opened: wish.open };
   return kept(charts, JSON.stringify([ask, folds]), () => {

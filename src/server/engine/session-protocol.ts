@@ -3,14 +3,13 @@ import type { Config } from '../../api/config';
 import type { RiggingAsk } from '../../api/schemas';
 import type { Report } from '../../core/report/summary';
 import type { KnownFacts } from '../db/facts';
-import type { AuditFacts, PlacedFinding, SameFinding, StoredFile } from '../db/projects';
+import type { AuditFacts, NewAudit, NumberedFinding, StoredFile } from '../db/saving';
 
 /** What an audit has many of: it crosses between threads in portions, so that no message takes long. */
 export interface Many {
   files: StoredFile;
-  findings: PlacedFinding;
+  findings: NumberedFinding;
   facts: KnownFacts;
-  same: SameFinding;
 }
 
 /** An audit without what it has many of; how many of each there are to be fetched. */
@@ -19,9 +18,9 @@ export interface OpenedAudit extends AuditFacts {
   counts: Record<keyof Many, number>;
   /**
    * Where the thread had kept an audit before and was asked for what is new since: files and findings are those that the
-   * audit before does not have; these paths of it are no more, or have another text.
+   * audit before does not have, and these of it hold no longer: are no more, or are other than they were.
    */
-  gone?: string[];
+  gone?: NonNullable<NewAudit['gone']>;
 }
 
 export type Question =
@@ -52,4 +51,6 @@ export type Question =
   /** What a text would say as a sheet of the project. */
   | { kind: 'draft'; path: string; text: string }
   | { kind: 'component'; ref: string }
+  /** Components that are alike: to one, or to each other. */
+  | { kind: 'alike'; ref?: string }
   | { kind: 'joint'; ref: string; at: number };

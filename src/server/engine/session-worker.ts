@@ -3,6 +3,8 @@ import type { Config } from '../../api/config';
 import { riggingAskSchema } from '../../api/schemas';
 import { openAudit } from '../../core/audit';
 import type { FileFacts } from '../../core/model/facts';
+import { groupBy } from '../../core/model/group-by';
+import { oncePer } from '../../core/model/once-per';
 import { isManifest } from '../../core/readers/manifest';
 import { type ReportedFinding, reportOf } from '../../core/report/summary';
 import { type AheadState, aheadOf, type Base, hashesNow, rowsOf } from './ahead';
@@ -11,11 +13,12 @@ import type { FolderAudit } from './folder';
 import { freshenFiles } from './freshen';
 import { languagesOf } from './languages';
 import type { KnownFacts } from '../db/facts';
-import type { PlacedFinding, SameFinding, StoredFile } from '../db/projects';
+import type { NumberedFinding, StoredFile } from '../db/saving';
 import { answerQuestions, tell } from '../threads/answering';
 import type { Many, OpenedAudit, Question } from './session-protocol';
 import { sheetText } from '../../core/readers/sheet/text';
 import { sheetOf } from '../../core/report/sheet';
+import { alikeView } from './alike';
 import { catalogueView } from './catalogue';
 import { componentView } from './component-page';
 import { joinedView } from './joined';
@@ -36,7 +39,10 @@ interface State {
 interface Kept {
   /** Hashes by path. */
   files: Map<string, string>;
-  findings: string[];
+  /** Findings as they are written down, by their number. */
+  findings: Map<number, string>;
+  /** The number of the next finding. */
+  next: number;
   facts: WeakSet<FileFacts>;
 }
 
@@ -94,9 +100,10 @@ async function open(root: string, since: boolean): Promise<OpenedAudit> {
   base = { hashes: hashesNow(found), findings };
   ahead = undefined;
   const last = since ? kept : undefined;
+  const { fresh, ended, ...numbered } = compared(findings, last);
   toKeep = {
     files: new Map(all.map(({ path, hash }) => [path, hash])),
-    findings: findings.map((one) => JSON.stringify(one)),
+    ...numbered,
     facts: new WeakSet(found.facts.values()),
   };
   const files = last ? all.filter(({ path, hash }) => last.files.get(path) !== hash) : all;
@@ -104,15 +111,17 @@ async function open(root: string, since: boolean): Promise<OpenedAudit> {
     const one = found.facts.get(path);
     return one && !keptFacts.has(one) ? [{ path, hash, one }] : [];
   });
-  const { fresh, same } = compared(findings, toKeep.findings, last?.findings ?? []);
   const bodies = (from: number, to: number): KnownFacts[] =>
     facts.slice(from, to).map(({ path, hash, one }) => ({ path, hash, body: JSON.stringify(one) }));
-  many = { files, findings: fresh, same, facts: bodies };
+  many = { files, findings: fresh, facts: bodies };
   const { files: current } = toKeep;
-  const gone = last && [...last.files].flatMap(([path, hash]) => (current.get(path) === hash ? [] : [path]));
+  const gone = last && {
+    files: [...last.files].flatMap(([path, hash]) => (current.get(path) === hash ? [] : [path])),
+    findings: ended,
+  };
   return {
     report,
-    counts: { files: files.length, findings: fresh.length, same: same.length, facts: facts.length },
+    counts: { files: files.length, findings: fresh.length, facts: facts.length },
     ...(gone ? { gone } : {}),
     languages: languagesOf(audit.result),
     milliseconds: performance.now() - started,
@@ -120,22 +129,26 @@ async function open(root: string, since: boolean): Promise<OpenedAudit> {
   };
 }
 
-/** Which findings are as they were kept before, to the last letter, and which are to be kept. */
+/** A finding as it is written down; worked out once, as it may be reported again and again. */
+const bodyOf = oncePer((finding: ReportedFinding): string => JSON.stringify(finding));
+
+/** Which findings are to be kept, and which hold no longer: those that are as before, to the last letter, keep their number. */
 function compared(
   findings: ReportedFinding[],
-  bodies: string[],
-  last: string[],
-): { fresh: PlacedFinding[]; same: SameFinding[] } {
-  const had = new Map<string, number[]>();
-  last.forEach((body, i) => had.set(body, [...(had.get(body) ?? []), i]));
-  const fresh: PlacedFinding[] = [];
-  const same: SameFinding[] = [];
-  findings.forEach((finding, ordinal) => {
-    const was = had.get(bodies[ordinal]!)?.shift();
-    if (was === undefined) fresh.push({ ordinal, finding });
-    else same.push({ ordinal, was });
-  });
-  return { fresh, same };
+  last: Pick<Kept, 'findings' | 'next'> = { findings: new Map(), next: 0 },
+): Pick<Kept, 'findings' | 'next'> & { fresh: NumberedFinding[]; ended: number[] } {
+  const had = groupBy(last.findings, ([, body]) => body);
+  const fresh: NumberedFinding[] = [];
+  const now = new Map<number, string>();
+  let { next } = last;
+  for (const finding of findings) {
+    const body = bodyOf(finding);
+    const was = had.get(body)?.shift()?.[0];
+    const number = was ?? next++;
+    if (was === undefined) fresh.push({ number, finding });
+    now.set(number, body);
+  }
+  return { findings: now, next, fresh, ended: [...last.findings.keys()].filter((one) => !now.has(one)) };
 }
 
 /** All of the audit that was opened is in the database. */
@@ -324,6 +337,8 @@ function view(question: Asked): unknown {
       return joinedView(result, textOf);
     case 'component':
       return componentView(result, textOf, question.ref);
+    case 'alike':
+      return alikeView(result, question.ref);
     case 'joint':
       return jointView(result, textOf, question.ref, question.at);
   }

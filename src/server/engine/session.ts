@@ -1,6 +1,6 @@
 /** The server's side of a project's thread. */
 import { Worker } from 'node:worker_threads';
-import type { CatalogueRow, ComponentView, JointView, Overview } from '../../api/component-schemas';
+import type { Alike, CatalogueRow, ComponentView, JointView, Overview } from '../../api/component-schemas';
 import type {
   Ahead,
   Finding,
@@ -18,7 +18,7 @@ import type { Progress } from './folder';
 import type { Config } from '../../api/config';
 import type { Unfound } from '../../core/trace/references';
 import type { KnownFacts } from '../db/facts';
-import type { StoredFile } from '../db/projects';
+import type { StoredFile } from '../db/saving';
 import { askThread } from '../threads/asking';
 import type { Many, OpenedAudit, Question } from './session-protocol';
 import { workerFile } from '../threads/worker-file';
@@ -55,6 +55,8 @@ export interface Session {
   joined(): Promise<JoinedView>;
   overview(): Promise<Overview>;
   component(ref: string): Promise<ComponentView | Unfound>;
+  /** Components that are alike: to one, or to each other. */
+  alike(ref?: string): Promise<Alike | Unfound>;
   /** A call site of a component; undefined if it has no so many. */
   joint(ref: string, at: number): Promise<JointView | Unfound | undefined>;
   /** Paths of the sheets in the project. */
@@ -109,6 +111,7 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
     joined: () => ask({ kind: 'joined' }),
     overview: () => ask({ kind: 'overview' }),
     component: (ref) => ask({ kind: 'component', ref }),
+    alike: (ref) => ask({ kind: 'alike', ...(ref === undefined ? {} : { ref }) }),
     joint: (ref, at) => ask({ kind: 'joint', ref, at }),
     sheets: () => ask({ kind: 'sheets' }),
     written: (title) => ask({ kind: 'written', title }),

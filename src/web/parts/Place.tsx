@@ -16,10 +16,10 @@ export function Place({
 }) {
   const template = useSelector((state: State) => state.editor);
   const text = `${file}:${line}`;
-  if (!template || root === undefined) return <span className="text-faint">{text}</span>;
+  if (!template || root === undefined) return <span className="break-words text-faint">{text}</span>;
   return (
     <a
-      className="text-faint underline"
+      className="break-words text-faint underline"
       href={addressInEditor(template, { root, file, line, column })}
       title="Open in the editor"
     >

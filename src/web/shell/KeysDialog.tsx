@@ -12,6 +12,7 @@ const KEYS: [where: string, keys: [key: string, does: string][]][] = [
       ['/', 'search components, ports, findings, files and rules'],
       ['?', 'this list'],
       ['c', 'copy the finding, the strand or the usage table as Markdown'],
+      ['v', 'copy the strand as an SVG picture'],
       ['k', 'keep what the folder holds now as an audit'],
       ['Esc', 'close what is open'],
     ],

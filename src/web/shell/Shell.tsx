@@ -9,6 +9,8 @@ import { theme } from '../theme';
 import { AuditControl } from './AuditControl';
 import { followProgress } from './progress';
 import { KeysDialog } from './KeysDialog';
+import { rememberPlace } from '../places';
+import { useScrollPlaces } from './scrollPlaces';
 import { SearchDialog } from './SearchDialog';
 
 export function Shell() {
@@ -16,7 +18,11 @@ export function Shell() {
   const { data: project } = api.useProjectQuery(id ?? '', { skip: !id });
   const dark = useSelector((state: State) => state.theme) === 'dark';
   const dispatch = useDispatch();
-  const { pathname } = useLocation();
+  const { pathname, search } = useLocation();
+  useScrollPlaces();
+  useEffect(() => {
+    if (id && pathname.split('/')[3]) rememberPlace(id, pathname + search);
+  }, [id, pathname, search]);
   const [searching, setSearching] = useState(false);
   const [keys, setKeys] = useState(false);
 

@@ -25,7 +25,7 @@ export function AuditsView() {
     <div className="grid h-full grid-cols-[minmax(30rem,5fr)_6fr] grid-rows-[minmax(0,1fr)]">
       <section className="flex min-h-0 flex-col border-r border-line px-5 py-3" aria-label="History">
         <HistoryChart audits={[...audits].reverse()} from={from} to={to} />
-        <div className="mt-2 min-h-0 grow overflow-y-auto">
+        <div className="mt-2 min-h-0 grow overflow-y-auto" data-scroll="audits">
           <table className="w-full border-collapse tabular-nums">
             <caption className="sr-only">Audits, the latest first</caption>
             <thead className="sticky top-0 bg-ground text-left text-soft">

@@ -59,13 +59,21 @@ export function CatalogueView() {
     <div className="flex h-full flex-col">
       <div className="flex shrink-0 items-center gap-4 border-b border-line px-5 py-1.5">
         <Narrow label="Narrow the catalogue" placeholder="Component or file" className="w-64" />
+        <Link className="underline" to={links.beside(id)}>
+          Components that are alike
+        </Link>
         <span className="ml-auto text-soft tabular-nums">
           {rows.length === data.length
             ? `${data.length} components`
             : `${rows.length} of ${data.length} components`}
         </span>
       </div>
-      <div ref={scroller} className="min-h-0 grow overflow-auto" onKeyDown={onKeyDown}>
+      <div
+        ref={scroller}
+        className="min-h-0 grow overflow-auto"
+        onKeyDown={onKeyDown}
+        data-scroll="components"
+      >
         <div role="table" aria-label="Components" aria-rowcount={rows.length + 1} className="min-w-[64rem]">
           <div
             role="row"

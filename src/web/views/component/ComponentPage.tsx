@@ -1,7 +1,7 @@
 /** A component: its interface, what happens inside, its call sites side by side, and what it hangs on. */
-import { type ReactNode, useMemo } from 'react';
+import { Fragment, type ReactNode, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import type { ComponentView, PortView } from '../../../api/component-schemas';
+import type { AboveView, ComponentView, PortView } from '../../../api/component-schemas';
 import { api } from '../../api';
 import { links } from '../../links';
 import { count } from '../../parts/count';
@@ -10,6 +10,8 @@ import { LevelWord } from '../../parts/level';
 import { channelColor } from '../../parts/Mark';
 import { Place } from '../../parts/Place';
 import { Empty, Unfound, Waiting } from '../../parts/states';
+import { barePath } from './above';
+import { AboveDiagram } from './AboveDiagram';
 import { layersOf } from './inside';
 import { InsideDiagram } from './InsideDiagram';
 import { UsageTable } from './UsageTable';
@@ -31,7 +33,7 @@ export function ComponentPage() {
   const half = Math.ceil(view.ports.length / 2);
   const own = findings.filter((one) => one.component === view.ref);
   return (
-    <div className="h-full overflow-y-auto px-5 py-3">
+    <div className="h-full overflow-y-auto px-5 py-3" data-scroll="page">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-[16px] font-semibold">{view.name}</h1>
         <Place root={project?.root} file={view.spot.file} line={view.spot.line} column={view.spot.column} />
@@ -42,6 +44,9 @@ export function ComponentPage() {
         </span>
         <Link className="underline" to={links.through(id, view.ref)}>
           Show it on the rigging
+        </Link>
+        <Link className="underline" to={links.beside(id, view.ref)}>
+          Put it beside another
         </Link>
       </div>
       {view.silences.map((one) => (
@@ -81,13 +86,18 @@ export function ComponentPage() {
       <Section title="Usage">
         <UsageTable project={id} view={view} />
       </Section>
+      {view.above.nodes.length > 1 && (
+        <Section title="Above it">
+          <AboveDiagram key={view.ref} project={id} above={view.above} />
+        </Section>
+      )}
       <div className="grid grid-cols-4 gap-8">
         <Section title="Rendered by">
           <Owners project={id} view={view} />
           <HandedIn project={id} root={project?.root} list={view.handed} />
         </Section>
         <Section title="Consumes">
-          <Consumes project={id} list={view.consumes} />
+          <Consumes project={id} list={view.consumes} above={view.above} />
         </Section>
         <Section title="Handles to it">
           {view.holders.length === 0 && <p className="text-soft">Nobody keeps one.</p>}
@@ -144,6 +154,7 @@ function Owners({ project, view }: { project: string; view: ComponentView }) {
         Without it, {count(own.length, 'component')} of the app would break
         {list.length > own.length && `, and ${list.length - own.length} in tests and examples`}.
       </p>
+      <Alone project={project} list={view.alone} />
       {list.slice(0, FEW_OWNERS).map(([ref, { name, times, aside }]) => (
         <p key={ref} className={aside ? 'text-soft' : ''}>
           <Link className="hover:underline" to={links.component(project, ref)}>
@@ -154,6 +165,25 @@ function Owners({ project, view }: { project: string; view: ComponentView }) {
       ))}
       {list.length > FEW_OWNERS && <p className="text-faint">and {list.length - FEW_OWNERS} more</p>}
     </>
+  );
+}
+
+/** What would be left without a use. */
+function Alone({ project, list }: { project: string; list: ComponentView['alone'] }) {
+  if (!list.length) return null;
+  return (
+    <p className="mb-1 text-soft">
+      Nothing else needs{' '}
+      {list.slice(0, FEW_OWNERS).map((one, i) => (
+        <Fragment key={one.ref}>
+          {i > 0 && ', '}
+          <Link className="text-ink underline" to={links.component(project, one.ref)}>
+            {one.name}
+          </Link>
+        </Fragment>
+      ))}
+      {list.length > FEW_OWNERS && ` and ${list.length - FEW_OWNERS} more`}.
+    </p>
   );
 }
 
@@ -230,7 +260,15 @@ function Interface({ project, ports }: { project: string; ports: PortView[] }) {
   );
 }
 
-function Consumes({ project, list }: { project: string; list: ComponentView['consumes'] }) {
+function Consumes({
+  project,
+  list,
+  above,
+}: {
+  project: string;
+  list: ComponentView['consumes'];
+  above: AboveView;
+}) {
   if (list.length === 0) return <p className="text-soft">No context.</p>;
   return list.map((one) => (
     <div key={`${one.key}:${one.spot.line}`}>
@@ -262,6 +300,15 @@ function Consumes({ project, list }: { project: string; list: ComponentView['con
           </span>
         </p>
       ))}
+      <BarePath path={barePath(above, one.key)} />
     </div>
   ));
 }
+
+/** A way from where trees start along which nobody provides what is consumed. */
+const BarePath = ({ path }: { path: string[] }) =>
+  path.length > 0 && (
+    <p className="pl-4 text-soft">
+      not along <span className="text-ink">{path.join(' › ')}</span>
+    </p>
+  );

@@ -1,34 +1,11 @@
 /** What comes into a component, what it keeps and derives, and what goes out of it. */
-import { linkHorizontal } from 'd3-shape';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { ComponentView } from '../../../api/component-schemas';
 import { links as addresses } from '../../links';
 import { channelColor, CHANNEL_DASH } from '../../parts/Mark';
-import { layersOf, STEP, wayThrough, type PlacedLine, type PlacedNode } from './inside';
-
-type Point = [x: number, y: number];
-const link = linkHorizontal<{ source: Point; target: Point }, Point>()
-  .x((point) => point[0])
-  .y((point) => point[1]);
-const curve = (source: Point, target: Point): string => link({ source, target }) ?? '';
-
-/** How far a line bulges that leads to its own layer. */
-const BULGE = 30;
-
-function pathOf({ from, to, back, stops }: PlacedLine): string {
-  const start: Point = back && to.left < from.left ? [from.left, from.y] : [from.right, from.y];
-  const end: Point = back ? [to.right, to.y] : [to.left, to.y];
-  if (back && to.left === from.left)
-    return `M${start[0]} ${start[1]}C${start[0] + BULGE} ${start[1]} ${end[0] + BULGE} ${end[1]} ${end[0]} ${end[1]}`;
-  let path = '';
-  let at = start;
-  for (const { enter, leave, y } of stops) {
-    path += `${curve(at, [enter, y])}H${leave}`;
-    at = [leave, y];
-  }
-  return path + curve(at, end);
-}
+import { pathOf, STEP, wayThrough } from '../../parts/layers';
+import { layersOf, type PlacedNode } from './inside';
 
 const TITLES = ['comes in', 'kept and derived', 'goes out'] as const;
 

@@ -1,6 +1,6 @@
 /** Call sites as rows, ports as columns, what is handed over in each cell: odd ones out are seen at a glance. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Cell, ComponentView } from '../../../api/component-schemas';
 import { useAddress } from '../../address';
@@ -12,7 +12,7 @@ import { useStable } from '../../useStable';
 import { usageColumns, type UsageRow, usageRows } from './usage';
 
 const ROW = 28;
-const FIRST = 230;
+const FIRST = 270;
 const COLUMN = 138;
 
 export function UsageTable({ project, view }: { project: string; view: ComponentView }) {
@@ -43,6 +43,12 @@ export function UsageTable({ project, view }: { project: string; view: Component
   });
   const width = FIRST + columns.length * COLUMN;
   const sort = (name: string) => change((next) => (by === name ? next.delete('by') : next.set('by', name)));
+  /** The call site that waits for another one to stand beside. */
+  const [first, setFirst] = useState<number>();
+  const beside = useStable((at: number) => {
+    if (first === undefined || first === at) setFirst(first === at ? undefined : at);
+    else void navigate(links.sitesBeside(project, view.ref, first, at));
+  });
   const open = useStable(
     (at: number, port?: string) => void navigate(links.joint(project, view.ref, at, port)),
   );
@@ -87,6 +93,7 @@ export function UsageTable({ project, view }: { project: string; view: Component
         className="max-h-[22rem] w-fit max-w-full overflow-auto border border-line bg-row"
         tabIndex={0}
         aria-label="Usage, scrolls"
+        data-scroll="usage"
       >
         <div role="table" aria-label="Usage" aria-rowcount={rows.length + 1} style={{ width }}>
           <div role="row" className="sticky top-0 z-20 flex border-b border-line-strong bg-ground">
@@ -124,6 +131,9 @@ export function UsageTable({ project, view }: { project: string; view: Component
                 top={item.start}
                 width={width}
                 columns={columns}
+                isChoosing={first !== undefined}
+                chosen={rows[item.index]!.site.at === first}
+                onBeside={view.sites.length > 1 ? beside : undefined}
                 onOpen={open}
                 onAlike={openAlike}
               />
@@ -141,19 +151,25 @@ interface RowProps {
   top: number;
   width: number;
   columns: string[];
+  /** It waits for another one to stand beside. */
+  chosen: boolean;
+  /** One waits. */
+  isChoosing: boolean;
+  onBeside: ((at: number) => void) | undefined;
   onOpen(at: number, port?: string): void;
   /** Shows or hides the call sites that hand over the same. */
   onAlike(at: number): void;
 }
 
-const Row = memo(function Row({ row, at, top, width, columns, onOpen, onAlike }: RowProps) {
+const Row = memo(function Row(props: RowProps) {
+  const { row, at, top, width, columns, chosen, isChoosing, onBeside, onOpen, onAlike } = props;
   const { site, alike, isOpen } = row;
-  const ground = at % 2 ? 'bg-row-odd' : 'bg-row';
+  const ground = chosen ? 'bg-chosen' : at % 2 ? 'bg-row-odd' : 'bg-row';
   return (
     <div
       role="row"
       aria-rowindex={at + 2}
-      className={`absolute flex ${ground}`}
+      className={`group absolute flex ${ground}`}
       style={{ top, height: ROW, width }}
     >
       <div
@@ -179,6 +195,17 @@ const Row = memo(function Row({ row, at, top, width, columns, onOpen, onAlike }:
           >
             {isOpen ? '−' : '+'}
             {alike} alike
+          </button>
+        )}
+        {onBeside && (
+          <button
+            type="button"
+            aria-pressed={chosen}
+            className={`shrink-0 text-soft underline focus:opacity-100 ${alike > 0 ? '' : 'ml-auto'} ${isChoosing ? '' : 'opacity-0 group-hover:opacity-100'}`}
+            title={chosen ? 'Choose the other call site' : 'Put it beside another call site'}
+            onClick={() => onBeside(site.at)}
+          >
+            {chosen ? 'and …' : 'beside'}
           </button>
         )}
       </div>

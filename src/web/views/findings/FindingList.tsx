@@ -72,6 +72,7 @@ export function FindingList({ project, items, by, chosen, onChoose, onFold, onDe
     <div
       ref={scroller}
       className="min-h-0 grow overflow-y-auto"
+      data-scroll="findings"
       onKeyDown={onKeyDown}
       tabIndex={0}
       role="tree"

@@ -59,7 +59,7 @@ export function JoinedView() {
               : 'Nothing of this kind is left unjoined, or none of it bears these words.'}
           </Empty>
         ) : (
-          <div ref={scroller} className="min-h-0 grow overflow-auto">
+          <div ref={scroller} className="min-h-0 grow overflow-auto" data-scroll="gaps">
             <div
               role="table"
               aria-label="Not joined, by reason"

@@ -39,7 +39,7 @@ export function OverviewPage() {
   const gravest = countBy(open, (one) => one.fingerprint)[0]?.value;
   const first = open.find((one) => one.fingerprint === gravest);
   return (
-    <div className="h-full overflow-y-auto px-6 py-4">
+    <div className="h-full overflow-y-auto px-6 py-4" data-scroll="page">
       <What audit={audit} view={view} project={id} root={project.root} />
       {audit.components === 0 ? (
         <Empty>

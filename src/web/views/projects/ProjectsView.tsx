@@ -2,6 +2,7 @@
 import { useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { ProjectSummary } from '../../../api/schemas';
+import { lastPlace } from '../../places';
 import { api, reasonOf } from '../../api';
 import { CountCells } from '../../parts/level';
 import { JoinedCount } from '../../parts/JoinedCount';
@@ -121,7 +122,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
   return (
     <tr className="h-[30px] border-b border-line odd:bg-row">
       <td className="pr-3 pl-2">
-        <Link to={`/p/${project.id}/overview`} className="font-medium underline-offset-2 hover:underline">
+        <Link to={lastPlace(project.id)} className="font-medium underline-offset-2 hover:underline">
           {project.name}
         </Link>
         <span className="ml-3 text-soft" title={project.root}>

@@ -183,7 +183,13 @@ function PlacedChart({
           }
         />
       )}
-      <div ref={scroller} className="h-full overflow-auto" onKeyDown={onKeyDown} data-chart>
+      <div
+        ref={scroller}
+        className="h-full overflow-auto"
+        onKeyDown={onKeyDown}
+        data-chart
+        data-scroll="rows"
+      >
         <div style={{ width: NAMES + laneWidth }}>
           <div className="sticky top-0 z-20 flex bg-ground">
             <div

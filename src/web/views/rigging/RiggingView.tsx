@@ -43,9 +43,10 @@ export function RiggingView() {
   }
 
   const strand = search.get('strand');
-  // At first the strand with the gravest finding, of those the longest.
+  // At first what was asked for, then the strand with the gravest finding, of those the longest.
   const chosen =
     view.lanes.find((lane) => lane.id === strand) ??
+    view.lanes.find((lane) => lane.pinned) ??
     view.lanes.find((lane) => lane.level === 'error') ??
     view.lanes[0];
   const asked = search.get('row');

@@ -26,7 +26,7 @@ export function RulesView() {
   return (
     <div className="grid h-full grid-cols-[17rem_minmax(0,1fr)] grid-rows-[minmax(0,1fr)]">
       <RuleList project={id} rules={rules} findings={findings} chosen={rule?.name} />
-      <main className="overflow-y-auto bg-sheet px-8 py-5">
+      <main className="overflow-y-auto bg-sheet px-8 py-5" data-scroll="page">
         {rule ? (
           <Page project={id} rule={rule} findings={findings} audit={project.audit} />
         ) : (

@@ -12,6 +12,7 @@ import { CopyMenu } from '../../parts/CopyMenu';
 import { strandMarkdown } from '../../parts/markdown';
 import { Empty, Unfound, Waiting } from '../../parts/states';
 import { StrandMap } from './StrandMap';
+import { strandSvg } from './svg';
 
 const SIDES: [Side, string][] = [
   ['all', 'all of it'],
@@ -64,7 +65,11 @@ export function StrandView() {
   };
   return (
     <div className="grid h-full grid-cols-[minmax(22rem,2fr)_3fr] grid-rows-[minmax(0,1fr)]">
-      <section className="overflow-auto border-r border-line px-5 py-4" aria-label="The strand as a drawing">
+      <section
+        className="overflow-auto border-r border-line px-5 py-4"
+        aria-label="The strand as a drawing"
+        data-scroll="drawing"
+      >
         <h1 className="text-[15px] font-semibold break-all">{strand.of}</h1>
         <Ends project={id} strand={strand} />
         <div role="group" aria-label="Part of the strand" className="flex gap-1">
@@ -88,10 +93,10 @@ export function StrandView() {
           >
             Show it on the rigging
           </Link>
-          <CopyMenu markdown={(link) => strandMarkdown(seen, link)} />
+          <CopyMenu markdown={(link) => strandMarkdown(seen, link)} picture={() => strandSvg(seen)} />
         </p>
       </section>
-      <section className="overflow-y-auto bg-sheet px-4 py-3" aria-label="Hops with code">
+      <section className="overflow-y-auto bg-sheet px-4 py-3" aria-label="Hops with code" data-scroll="hops">
         <p className="flex items-baseline gap-3 text-soft">
           {isEvent ? 'What the event sets off, in order' : 'Hop by hop, as the data flows'}
           <span className="ml-auto" role="group" aria-label="Lines around each place">
