@@ -2,6 +2,7 @@
 import type { Linked } from './linked';
 import { oncePerLink } from '../model/once-per';
 import type { Component, Port, Site } from '../model/project';
+import { updateOf } from './sites';
 import { isUsed, useOf } from './use-of-ports';
 
 /** The component itself raises the event: calls the callback, or gives it to an element to call. */
@@ -64,6 +65,9 @@ const isRaisedAgain = ({ flow }: Linked, port: Port, site: Site): boolean =>
     return to.component === site.owner && to.port?.channel === 'event';
   });
 
+const isBoundBy = ({ fact }: Site, target: Component, event: string): boolean =>
+  fact.attributes.some((one) => one.mode === 'two-way' && updateOf(target, one) === event);
+
 /**
  * Below a component, the nearest event of a name that is raised and not heard at its call site; undefined if
  * every one is heard. Where a call site of the component waits for it, it is lost, too, with who hears it on the way and
@@ -86,6 +90,8 @@ export function strayBelow(
         const child = project.components[site.target]!;
         const port = child.ports.get(name) ?? child.ports.get(eventName(name));
         if (port?.channel === 'event' && emissions.isRaised(port)) {
+          // What a value is bound by concerns that value, whatever else above is bound by an event of this name.
+          if (isBoundBy(site, child, port.name)) continue;
           const handed = project.handed(site);
           const spread = handed.spread.has(port.name) || handed.unknown;
           const carried = spread && !(owner.facts.traits.listenersWritten && name.startsWith('@'));

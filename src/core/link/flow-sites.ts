@@ -9,7 +9,7 @@ import { ContentFlow } from './flow-content';
 import { HandleFlow } from './flow-handles';
 import type { Frame } from './frames';
 import { type Joint, placeOf } from './joint';
-import { carried, isKeptByWrapper, updateOf } from './sites';
+import { carried, isKeptByWrapper, updateOf, updatesOf } from './sites';
 import { given, RAISED } from './raised';
 import type { Source } from './values';
 
@@ -180,7 +180,7 @@ export class SiteFlow {
     const { value, name } = attribute;
     const port = target.ports.get(name);
     const written = port && isWritten(target, port);
-    const event = target.ports.get(updateOf(target, name)) ?? (written ? port : undefined);
+    const event = target.ports.get(updateOf(target, attribute)) ?? (written ? port : undefined);
     if (first)
       this.graph.count('binding', event !== undefined || target.open, placeOf(site, value), publicName(name));
     if (!event) return;
@@ -193,7 +193,11 @@ export class SiteFlow {
       if (decides) continue;
       // What is itself bound further up is written by asking for that.
       const own = this.graph.flow.nodes[node]!.port;
-      const asks = own && frame.code.ports.get(updateOf(frame.code, own.name));
+      const asks =
+        own &&
+        updatesOf(frame.code, own.name)
+          .map((one) => frame.code.ports.get(one))
+          .find((one) => one);
       // What the child asks for is what it raises the event with; where it writes its input, what that then holds.
       for (const member of event.channel === 'event' ? [RAISED, given(0)] : [undefined]) {
         const taken = member === undefined ? put : member === RAISED ? [RAISED] : [member, ...put];

@@ -94,7 +94,9 @@ function bound(fact: RenderFact, target: Component): RenderFact {
   if (!model || !fact.attributes.some((one) => one.mode === 'two-way' && one.name === 'modelValue'))
     return fact;
   const attributes = fact.attributes.map((one) =>
-    one.mode === 'two-way' && one.name === 'modelValue' ? { ...one, name: model.prop } : one,
+    one.mode === 'two-way' && one.name === 'modelValue'
+      ? { ...one, name: model.prop, event: `@${model.event}` }
+      : one,
   );
   return { ...fact, attributes };
 }
@@ -177,10 +179,14 @@ function heard(fact: RenderFact, { facts: { ports, propsType, traits } }: Compon
 }
 
 /** The port of the event that a two-way binding listens to. */
-export const updateOf = (target: Component, name: string): string =>
-  modelOf(target)?.prop === name
-    ? `@${modelOf(target)!.event}`
-    : (target.facts.traits.updateEvent ?? '@update:*').replace('*', name);
+export const updateOf = (target: Component, { name, event }: Pick<AttributeFact, 'name' | 'event'>): string =>
+  event ?? (target.facts.traits.updateEvent ?? '@update:*').replace('*', name);
+
+/** The ports of the events by which a component may ask for another value of a prop: bound without its name, and with it. */
+export function updatesOf(target: Component, name: string): string[] {
+  const model = modelOf(target);
+  return [...(model?.prop === name ? [`@${model.event}`] : []), updateOf(target, { name })];
+}
 
 type Found = Extract<Target, { kind: 'component' }> & {
   spare?: boolean;
@@ -275,7 +281,7 @@ export function handedBy(project: Sites, site: Site): Handed {
   for (const attribute of site.fact.attributes) {
     if (attribute.mode !== 'spread') {
       handed.attributes.set(attribute.name, attribute);
-      if (attribute.mode === 'two-way') handed.spread.add(updateOf(target, attribute.name));
+      if (attribute.mode === 'two-way') handed.spread.add(updateOf(target, attribute));
       continue;
     }
     const { value } = attribute;

@@ -370,6 +370,8 @@ export interface AttributeFact extends Span {
   plain?: boolean;
   /** How its name is written, where that is not the port's: `wind-speed` for `windSpeed`, `onLampLit` for `lampLit`. */
   spelled?: Spelling;
+  /** The event that a two-way binding listens to, where that is not the one that is told from its name. */
+  event?: string;
   /** What is handed over is used by name where it is written, so that handing it over may be by the way. */
   local?: boolean;
 }

@@ -329,3 +329,66 @@ describe('props that are told by name', () => {
     ],
   ]);
 });
+
+describe('a prop that is bound by its name, of a component that has one called value', () => {
+  const field = (options: string, body: string): string =>
+    `<script>\nexport default { props: { value: String }, ${options} };\n</script>\n<template>${body}</template>`;
+  const asks = field(`emits: ['update:value']`, `<i @click="$emit('update:value', 'x')">{{ value }}</i>`);
+  const app = (markup: string) => ({
+    'App.vue': sfc(
+      `import { ref } from 'vue';\nimport Field from './Field.vue';\nconst name = ref('');\nconst crew = ref({ name: '' });`,
+      markup,
+    ),
+  });
+  cases(/event|prop/, [
+    ['which asks for it by that name', { ...app('<Field v-model:value="name" />'), 'Field.vue': asks }, []],
+    [
+      'the same, as older versions write it',
+      { ...app('<Field :value.sync="name" />'), 'Field.vue': asks },
+      [],
+    ],
+    [
+      'which asks by the older name, bound without one',
+      {
+        ...app('<Field v-model="name" />'),
+        'Field.vue': field(`emits: ['input']`, `<i @click="$emit('input', 'x')">{{ value }}</i>`),
+      },
+      [],
+    ],
+    [
+      'which asks by the older name only',
+      {
+        ...app('<Field v-model:value="name" />'),
+        'Field.vue': field(`emits: ['input']`, `<i @click="$emit('input', 'x')">{{ value }}</i>`),
+      },
+      ['error event/unknown App.vue:7 value', "warning event/unheard Field.vue:2 'input'"],
+    ],
+    [
+      'which binds it further down, and asks for nothing',
+      {
+        ...app('<Crew v-model:value="crew" />'),
+        'App.vue': app('<Crew v-model:value="crew" />')['App.vue'].replaceAll('Field', 'Crew'),
+        'Field.vue': asks,
+        'Crew.vue': `<script>
+import Field from './Field.vue';
+export default { components: { Field }, props: { value: Object } };
+</script>
+<template><Field v-model:value="value.name" /></template>`,
+      },
+      [],
+    ],
+    [
+      'bound by the child to something else',
+      {
+        'App.vue': app('<Crew v-model:value="name" />')['App.vue'].replaceAll('Field', 'Crew'),
+        'Field.vue': asks,
+        'Crew.vue': `<script>
+import Field from './Field.vue';
+export default { components: { Field }, props: { value: String }, data: () => ({ own: '' }) };
+</script>
+<template><b>{{ value }}<Field v-model:value="own" />{{ own }}</b></template>`,
+      },
+      ['error event/unknown App.vue:7 value'],
+    ],
+  ]);
+});

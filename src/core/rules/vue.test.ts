@@ -153,6 +153,17 @@ describe('props', () => {
       ['error prop/name-clash Gauge.vue:6 a'],
     ],
     [
+      'what is set up under the name of a prop, out of it and out of something else',
+      {
+        'Gauge.vue': options(
+          `props: ['a', 'b'], setup(props) { const a = computed(() => props.a > 1); const b = computed(() => 2); return { a, b }; }`,
+          '<b>{{ a }}{{ b }}</b>',
+        ),
+        'App.vue': app('<Gauge a="1" b="1" />'),
+      },
+      ['warning prop/name-clash Gauge.vue:6 a', 'error prop/name-clash Gauge.vue:6 b'],
+    ],
+    [
       'a name beside a prop that is handed on through the object of all of them',
       {
         'Lamp.vue': setup('defineProps<{ a: number }>();', '<b>{{ a }}</b>'),

@@ -138,6 +138,6 @@ test.each([
     return performance.now() - from;
   };
   time(200);
-  const best = (n: number) => Math.min(time(n), time(n), time(n));
+  const best = (n: number) => Math.min(...Array.from({ length: 7 }, () => time(n)));
   expect(best(8000) / Math.max(best(1000), 0.5)).toBeLessThan(40);
 });

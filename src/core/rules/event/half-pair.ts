@@ -1,5 +1,5 @@
 import { attributePlace, step, type Rule } from '../rule';
-import { updateOf } from '../../link/sites';
+import { updatesOf } from '../../link/sites';
 import { hands, useOf } from '../../link/use-of-ports';
 import type { Component } from '../../model/project';
 
@@ -43,7 +43,7 @@ function changeOf(component: Component, name: string) {
     name === 'value' || name === 'checked' ? ['onChange', `on${capital}Change`] : [`on${capital}Change`];
   const { attributesFallThrough, updateEvent, lowerCallbacks } = component.facts.traits;
   if (lowerCallbacks) names.push(...names.map((one) => one.toLowerCase()));
-  if (attributesFallThrough || updateEvent) names.push(updateOf(component, name));
+  if (attributesFallThrough || updateEvent) names.push(...updatesOf(component, name));
   return names.map((one) => component.ports.get(one)).find((port) => port?.channel === 'event');
 }
 

@@ -91,6 +91,5 @@ const isAlias = (component: Component, init: ExprFact | undefined, name: string)
 
 /** Code reads it as a member of the props, which members of the instance do not hide. */
 const isReachable = (component: Component, name: string): boolean =>
-  component.facts.findsImports === true &&
-  (component.facts.openProps ||
-    [...component.facts.reads, ...component.passes].some(({ symbol }) => isOwn(component, symbol, name)));
+  component.facts.openProps === true ||
+  [...component.facts.reads, ...component.passes].some(({ symbol }) => isOwn(component, symbol, name));

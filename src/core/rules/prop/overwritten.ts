@@ -2,7 +2,7 @@ import type { Linked } from '../../link';
 import type { Traits, WriteFact } from '../../model/facts';
 import type { Component, Handed, Port } from '../../model/project';
 import { attributePlace, placeOf, step, type Rule } from '../rule';
-import { updateOf } from '../../link/sites';
+import { updatesOf } from '../../link/sites';
 import { hands } from '../../link/use-of-ports';
 
 /** Methods that other things than lists have, too. */
@@ -107,7 +107,7 @@ function isTold(project: Linked, component: Component, site: number, name: strin
   // An element has events of its own names for that.
   if (component.facts.traits.isElement && tellsByOther(component, handed)) return true;
   const capital = name[0]!.toUpperCase() + name.slice(1);
-  return ['onChange', `on${capital}Change`, `onChange${capital}`, updateOf(component, name)].some(
+  return ['onChange', `on${capital}Change`, `onChange${capital}`, ...updatesOf(component, name)].some(
     (event) => component.ports.has(event) && (handed.attributes.has(event) || handed.spread.has(event)),
   );
 }

@@ -1,4 +1,5 @@
 import type { Linked } from '../../link';
+import { isWritten } from '../../link/called';
 import {
   alternatives,
   companions,
@@ -6,6 +7,7 @@ import {
   isKeptByWrapper,
   mayBeOther,
   updateOf,
+  updatesOf,
 } from '../../link/sites';
 import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
@@ -65,7 +67,7 @@ function* lackingIn(project: Linked): Iterable<UnknownName> {
 
 /** What a two-way binding binds, which waits for the event that tells of a change. */
 const boundName = (target: Component, { name }: AttributeFact): string | undefined =>
-  [...target.ports.keys()].find((one) => updateOf(target, one) === name);
+  [...target.ports.keys()].find((one) => updatesOf(target, one).includes(name));
 
 /** Two-way bindings of props of which the child never tells a change, as the listeners that they are. */
 function neverUpdated(project: Linked, site: Site, target: Component): AttributeFact[] {
@@ -73,8 +75,11 @@ function neverUpdated(project: Linked, site: Site, target: Component): Attribute
   const isPair = facts.traits.attributesFallThrough || facts.traits.updateEvent !== undefined;
   if (!isPair || facts.openEmits || facts.openProps || facts.wrapped || target.openBase) return [];
   return site.fact.attributes.flatMap((one) => {
-    const event = updateOf(target, one.name);
-    if (one.mode !== 'two-way' || ports.get(one.name)?.channel !== 'prop' || ports.has(event)) return [];
+    const event = updateOf(target, one);
+    const port = ports.get(one.name);
+    if (one.mode !== 'two-way' || port?.channel !== 'prop' || ports.has(event)) return [];
+    // What it changes in place is the same on both sides.
+    if (isWritten(target, port)) return [];
     const isTaken = facts.traits.attributesFallThrough && takesBelow(project, target, event);
     return isTaken ? [] : [{ ...one, name: event }];
   });
@@ -155,7 +160,7 @@ function fallenAttributes(project: Linked, site: Site, target: Component): Attri
     if (one.name.startsWith('@'))
       return !isPageEvent(one.name) && !project.madeEvents.has(bareName(one.name.slice(1)));
     // Nobody writes back what no component knows.
-    if (one.mode === 'two-way') return !target.ports.has(updateOf(target, one.name)) && !facts.openEmits;
+    if (one.mode === 'two-way') return !target.ports.has(updateOf(target, one)) && !facts.openEmits;
     // An element takes any name; what looks like a declared one was meant as that.
     return !isPageAttribute(one.name) && meant(site, target, one) !== undefined;
   });
