@@ -116,7 +116,7 @@ export function link(
     elementReads: new Set(facts.flatMap((file) => file.elementReads)),
     heardNames: new Set(facts.flatMap((file) => file.heardNames ?? [])),
     rising: undefined as never,
-    madeEvents: new Set(facts.flatMap((file) => (file.madeEvents ?? []).map(bareName))),
+    madeEvents: madeEventsOf(facts),
     hasRoots: false,
     handed: (site) => handedBy(tree, site),
   };
@@ -129,3 +129,15 @@ export function link(
 }
 
 export type { Linked, Tree } from './linked';
+
+/** Names of events that code makes for elements, or raises in components that it finds. */
+function madeEventsOf(facts: FileFacts[]): Set<string> {
+  const carriers = new Set(facts.flatMap((file) => file.eventCarriers ?? []));
+  const texts = (carriers.size ? facts : []).flatMap((file) => file.carriedTexts ?? []);
+  return new Set(
+    [
+      ...facts.flatMap((file) => file.madeEvents ?? []),
+      ...texts.flatMap((one) => (carriers.has(one.method) ? one.texts : [])),
+    ].map(bareName),
+  );
+}

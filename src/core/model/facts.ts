@@ -49,6 +49,10 @@ export interface FileFacts {
   heardNames?: string[];
   /** Names of events that its code makes for elements of the page: `new CustomEvent('gust')`. */
   madeEvents?: string[];
+  /** Methods that raise an event in another component, which they find, under the name that they are given. */
+  eventCarriers?: string[];
+  /** Texts that its code calls methods of its own instance with, beside something else. */
+  carriedTexts?: { method: string; texts: string[] }[];
   /** The file mounts components as roots of a page. */
   mounts: boolean;
   /** Ids that its markup or its code gives to elements. */

@@ -392,3 +392,48 @@ export default { components: { Field }, props: { value: String }, data: () => ({
     ],
   ]);
 });
+
+describe('events that are raised in a component which is looked for', () => {
+  const carrier = (raise: string) => `export default {
+  methods: {
+    dispatch(kind, event, given) {
+      let parent = this.$parent;
+      while (parent && parent.$options.kind !== kind) parent = parent.$parent;
+      ${raise}
+    },
+  },
+};`;
+  const app = (name: string) => ({
+    'App.vue': sfc(
+      `import { ref } from 'vue';\nimport Rack from './Rack.vue';\nimport Lamp from './Lamp.vue';\nconst lit = ref('');`,
+      `<Rack v-model="lit" @${name}="lit = ''"><Lamp /></Rack>`,
+    ),
+    'Rack.vue': `<script>
+export default { kind: 'Rack', props: { value: String } };
+</script>
+<template><b>{{ value }}<slot /></b></template>`,
+    'Lamp.vue': `<script>
+import carrier from './carrier';
+export default { mixins: [carrier], methods: { go() { this.dispatch('Rack', 'input', ['on']); this.dispatch('Rack', 'halted', []); } } };
+</script>
+<template><i @click="go" /></template>`,
+  });
+  cases(/event\/unknown/, [
+    [
+      'by one that is given its name',
+      { ...app('halted'), 'carrier.js': carrier('parent.$emit.apply(parent, [event].concat(given));') },
+      [],
+    ],
+    ['called plainly', { ...app('halted'), 'carrier.js': carrier('parent?.$emit(event, given);') }, []],
+    [
+      'and one that nobody names',
+      { ...app('gone'), 'carrier.js': carrier('parent.$emit(event, given);') },
+      ['error event/unknown App.vue:7 gone'],
+    ],
+    [
+      'where the event is not taken from what is given',
+      { ...app('halted'), 'carrier.js': carrier(`parent.$emit('seen', given);`) },
+      ['error event/unknown App.vue:7 v-model="lit"', 'error event/unknown App.vue:7 halted'],
+    ],
+  ]);
+});

@@ -182,6 +182,10 @@ function readValues(
   return values;
 }
 
+/** What a build writes for older browsers takes the props from `arguments`. */
+const readsArguments = ({ type, start, end }: t.Node, text: string): boolean =>
+  type !== 'ArrowFunctionExpression' && /\barguments\b/.test(text.slice(start!, end!));
+
 function readUnits(
   facts: FileFacts,
   candidates: Map<NamedNode, Candidate>,
@@ -199,7 +203,10 @@ function readUnits(
     // Without a parameter its props are for others to read, from the element.
     const idle =
       node.type !== 'ClassDeclaration' && node.type !== 'ClassExpression' && node.params.length === 0;
-    if ((candidate.inherits && !candidate.extends) || (idle && candidate.propsType))
+    if (
+      (candidate.inherits && !candidate.extends) ||
+      (idle && (candidate.propsType !== undefined || readsArguments(node, file.text)))
+    )
       component.openProps = true;
     if (candidate.propsType) component.propsType = candidate.propsType;
     if (candidate.propsParam !== undefined) component.propsParam = candidate.propsParam;

@@ -1,4 +1,5 @@
 /** Imports, exports and declared types of a module. */
+import { carriersOf } from './carried-events';
 import type * as t from '@babel/types';
 import type { ExportFact, FileFacts, ImportFact } from '../../model/facts';
 import type { TypeDecl } from '../../model/types';
@@ -29,6 +30,10 @@ export function noteFound(facts: FileFacts, scopes: Scopes): void {
   facts.loads = scopes.loads;
   if (scopes.heard.size) facts.heardNames = [...scopes.heard];
   if (scopes.madeEvents.size) facts.madeEvents = [...scopes.madeEvents];
+  const carriers = carriersOf(scopes.carried);
+  if (carriers.length) facts.eventCarriers = carriers;
+  const texts = [...scopes.carried.texts].map(([method, of]) => ({ method, texts: [...of] }));
+  if (texts.length) facts.carriedTexts = texts;
 }
 
 export function readImports(program: t.Program): ImportFact[] {

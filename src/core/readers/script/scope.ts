@@ -6,6 +6,7 @@ import type * as t from '@babel/types';
 import type { LoadFact } from '../../model/facts';
 import { noteIds } from './ids';
 import { noteLoads } from './loads';
+import { type Carried, newCarried, noteCarried } from './carried-events';
 import { noteHeard, noteMadeEvent } from './made-events';
 import { eachChild, patternNames } from './walk';
 
@@ -90,6 +91,7 @@ export interface Scopes {
   loads: LoadFact[];
   /** Names of events that it makes for elements. */
   madeEvents: Set<string>;
+  carried: Carried;
   /** Names of events that it listens for by a call. */
   heard: Set<string>;
   /** The scope whose names a function's parameters are. */
@@ -151,6 +153,7 @@ export function readScopes(program: t.Program): Scopes {
   const ids = new Set<string>();
   const loads: LoadFact[] = [];
   const madeEvents = new Set<string>();
+  const carried = newCarried();
   const heard = new Set<string>();
   const open = (parent: Scope | undefined, owner: t.Node, fn: boolean): Scope => {
     const scope: Scope = { parent, owner, isFunction: fn, names: new Map() };
@@ -247,6 +250,7 @@ export function readScopes(program: t.Program): Scopes {
     noteIds(node, ids);
     noteLoads(node, loads);
     noteMadeEvent(node, madeEvents);
+    noteCarried(node, carried);
     noteHeard(node, heard);
     switch (node.type) {
       case 'Identifier':
@@ -447,6 +451,7 @@ export function readScopes(program: t.Program): Scopes {
     ids,
     loads,
     madeEvents,
+    carried,
     heard,
     of,
     bind(node, scope) {

@@ -19,6 +19,13 @@ export function App() { return <Card c={2} />; }`,
       [],
     ],
     [
+      'props that a build takes from the arguments, and a function that takes none',
+      `const Wave = function () { let props = arguments.length > 0 && arguments[0] !== undefined ? arguments[0] : {}; return <svg {...Object.assign({}, props)} />; };
+const Still = function () { return <svg />; };
+export function App() { return <p><Wave height="2" /><Still height="2" /></p>; }`,
+      ['error prop/unknown App.tsx:3 height'],
+    ],
+    [
       'a required callback is missing too',
       `function Gate({ onOpen }: { onOpen: () => void }) { return <button onClick={onOpen} />; }
 export function App() { return <Gate />; }`,

@@ -78,6 +78,7 @@ function neverUpdated(project: Linked, site: Site, target: Component): Attribute
     const event = updateOf(target, one);
     const port = ports.get(one.name);
     if (one.mode !== 'two-way' || port?.channel !== 'prop' || ports.has(event)) return [];
+    if (project.madeEvents.has(bareName(event.slice(1)))) return [];
     // What it changes in place is the same on both sides.
     if (isWritten(target, port)) return [];
     const isTaken = facts.traits.attributesFallThrough && takesBelow(project, target, event);
