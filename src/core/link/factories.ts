@@ -1,7 +1,8 @@
 /**
- * Contexts that functions of the project make: each call has a key, a provider and a hook of its own. They are written
- * once, inside the function; here the facts of what is inside are made anew for every call.
+ * Contexts and components that functions of the project make: each call has a key, a provider and a hook of its own. They
+ * are written once, inside the function; here the facts of what is inside are made anew for every call.
  */
+import { nameFromPath } from '../model/names';
 import type { ComponentFacts, FactoryFact, FileFacts, KeyFact, ValueFact } from '../model/facts';
 import type { Modules } from './modules';
 import { linkNames } from './names';
@@ -28,11 +29,12 @@ export function withFactories(files: FileFacts[], modules: Modules): FileFacts[]
     exports: [...file.exports],
   }));
   calls.forEach((call, number) => new Maker(made, call, number).make());
-  // What stands inside of the function is a component only where a call made it.
+  // What stands inside of the function is a component, and draws something, only where a call made it.
   for (const { home, factory } of calls) {
     const { components } = made[home]!;
     for (const { component } of factory.gives)
-      if (component !== undefined) components[component] = { ...components[component]!, role: 'helper' };
+      if (component !== undefined)
+        components[component] = { ...components[component]!, role: 'helper', render: [] };
   }
   return made;
 }
@@ -130,7 +132,7 @@ class Maker {
     if (gives.key !== undefined) this.home.values.push(this.alias(name, this.keys.get(gives.key)!));
     else {
       const original = this.home.components[gives.component!]!;
-      const component = this.home.components.push(this.copy(original, shown)) - 1;
+      const component = this.home.components.push(this.copy(original, this.free(shown))) - 1;
       this.home.values.push({
         name,
         kind: 'component',
@@ -144,6 +146,14 @@ class Maker {
     this.home.exports.push({ name, local: name, start: 0, end: 0 });
     this.file.imports.push({ local, name, from: pathTo(this.file.path, this.home.path), start: 0, end: 0 });
     return local;
+  }
+
+  /** A name that no other component of the file has, so that each may be asked for. */
+  private free(shown: string): string {
+    const isTaken = (name: string) => this.home.components.some((one) => one.name === name);
+    if (!isTaken(shown)) return shown;
+    const byFile = `${nameFromPath(this.file.path)}.${shown}`;
+    return isTaken(byFile) ? `${byFile}#${this.number}` : byFile;
   }
 
   private alias(name: string, alias: string): ValueFact {

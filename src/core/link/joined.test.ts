@@ -691,3 +691,48 @@ describe('parts that code loads and keeps under a name', () => {
     ],
   ]);
 });
+
+describe('components that a function of the project gives back by name', () => {
+  const made = (back: string, app: string): Sources => ({
+    'pair.jsx': `import { forwardRef } from 'react';
+export function Lamp({ lit }) { return <i>{lit}</i>; }
+export function Rack({ lamps }) { return <b>{lamps}</b>; }
+export function pairOf(name) {
+  const LampOf = (props) => <Lamp {...props} />;
+  const RackOf = forwardRef((props, ref) => <Rack ref={ref} {...props} />);
+  ${back}
+}`,
+    'App.jsx': `import { pairOf } from './pair';\n${app}`,
+  });
+  const object = 'return { Lamp: LampOf, Rack: RackOf };';
+  table([
+    [
+      'as members of what is kept',
+      made(
+        object,
+        `const East = pairOf('east');\nexport const App = () => <p><East.Lamp lit="a" /><East.Rack /></p>;`,
+      ),
+      ['App > East.Lamp', 'App > East.Rack', 'East.Lamp > Lamp', 'East.Rack > Rack'],
+    ],
+    [
+      'taken apart, in a list',
+      made(
+        'return [LampOf, RackOf];',
+        `const [One, Two] = pairOf('east');\nexport const App = () => <p><One /><Two /></p>;`,
+      ),
+      ['App > One', 'App > Two', 'One > Lamp', 'Two > Rack'],
+    ],
+    [
+      'each call for itself: what is given to one is no part of another',
+      made(
+        object,
+        `const { Lamp: One } = pairOf('east');
+const West = pairOf('west');
+const Own = () => <u />;
+One.Rack = Own;
+export const App = () => <p><One.Rack /><West.Rack /></p>;`,
+      ),
+      ['App > Own', 'App > West.Rack', 'One > Lamp', 'West.Lamp > Lamp', 'West.Rack > Rack'],
+    ],
+  ]);
+});

@@ -73,6 +73,8 @@ export function linkNames(
   );
   /** Members that are assigned to components, wherever that is written. */
   const statics = new Map<number, Map<string, Target>>();
+  /** The same, of what a call made: other calls of that function make others. */
+  const madeStatics = new Map<ValueFact, Map<string, Target>>();
   const cache = new Map<string, Target>();
 
   function lookup(file: number, name: string): Target {
@@ -85,17 +87,19 @@ export function linkNames(
     return found;
   }
 
-  function find(file: number, name: string): Target {
+  const find = (file: number, name: string): Target => wayOf(file, name).target;
+
+  function wayOf(file: number, name: string): Way {
     const [first, ...rest] = name.split('.') as [string, ...string[]];
     let at = local(file, first);
     for (let taken = 0; taken < rest.length; taken++) {
       // The members of members may be known by both names at once.
       const whole = rest.slice(taken).join('.');
       const direct = written(at, whole);
-      if (direct) return direct;
+      if (direct) return wayTo(direct);
       at = member(at, rest[taken]!);
     }
-    return at.target;
+    return at;
   }
 
   /** What a name leads to, with the values on the way, whose members it has. */
@@ -111,6 +115,8 @@ export function linkNames(
   /** A member that is written with one of the values on the way. */
   function written({ target, values: passed }: Way, name: string): Target | undefined {
     for (const { file, value } of passed) {
+      const assigned = madeStatics.get(value)?.get(name);
+      if (assigned) return assigned;
       const link = memberOf(value, name);
       if (link) return lookup(file, link);
     }
@@ -452,10 +458,10 @@ export function linkNames(
     for (const depth of depths) {
       for (const { index, owner, member: name, value } of written) {
         if (owner.split('.').length !== depth) continue;
-        const target = lookup(index, owner);
+        const { target, values: passed } = wayOf(index, owner);
         if (target.kind !== 'component') continue;
-        const members = statics.get(target.component) ?? new Map<string, Target>();
-        statics.set(target.component, members);
+        const made = passed.findLast((one) => one.value.madeBy && one.value.madeBy.of === undefined);
+        const members = made ? keyed(madeStatics, made.value) : keyed(statics, target.component);
         const found = lookup(index, value);
         if (!members.has(name) && found.kind !== 'unbound') members.set(name, found);
       }
@@ -464,4 +470,10 @@ export function linkNames(
       exportCache.clear();
     }
   }
+}
+
+function keyed<K, V>(all: Map<K, Map<string, V>>, key: K): Map<string, V> {
+  const found = all.get(key) ?? new Map<string, V>();
+  all.set(key, found);
+  return found;
 }

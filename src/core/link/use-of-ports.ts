@@ -70,12 +70,15 @@ export function hands(project: Tree, site: Site, name: string): boolean | undefi
 export function isCloned(project: Tree, site: Site): boolean {
   const owner = project.components[site.owner]!;
   let { slot } = site.fact;
+  const { among, givenTo } = site.fact;
+  // `interpolate(text, { Link: <Link /> })`
+  if (givenTo !== undefined && project.lookup(owner.file, givenTo).kind === 'outside') return true;
   for (let at = site.fact.parent; at >= 0;) {
     const node = owner.facts.render[at]!;
     if (node.kind === 'site' && node.tag) {
       const target = project.lookup(owner.file, node.tag.name);
       // What a package is given to render itself with gets what it would have had: `render={<Link to="/" />}`.
-      if (target.kind === 'outside') return slot === 'render';
+      if (target.kind === 'outside') return slot === 'render' || (slot !== undefined && among === true);
       return target.kind === 'component' && project.components[target.component]!.facts.clones === true;
     }
     at = node.parent;

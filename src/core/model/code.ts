@@ -30,6 +30,8 @@ export interface SymbolFact extends Span {
   store?: StoreAsk;
   /** setter: its state. loop: what it runs over. */
   of?: number;
+  /** setter: its state may become anything, whatever it starts with. */
+  untyped?: true;
   /** setter: it writes the members that it is given, and leaves the others. */
   merges?: boolean;
   /** setter: the function that works out what comes next, from what there is and what the setter is given. */
@@ -300,6 +302,10 @@ export interface RenderFact extends Span {
   parent: number;
   /** It is handed to code that may draw it anywhere. */
   loose?: boolean;
+  /** It stands in an object or a list, in which whoever gets that may find it, and hand it more. */
+  among?: true;
+  /** The function, by its name in the file, that is given an object in which it stands. */
+  givenTo?: string;
   /** Which slot of the parent it fills; absent for plain nesting. */
   slot?: string;
   tag?: TagFact;

@@ -232,7 +232,7 @@ export interface ValueFact extends Span {
   key?: string;
 }
 
-/** A function that makes keys of its own at each call, and what it gives back. */
+/** A function that makes keys or components of its own at each call, and what it gives back. */
 export interface FactoryFact {
   /** The function's name in the file. */
   name: string;

@@ -327,7 +327,7 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     const component = lazy.component === undefined ? undefined : components[lazy.component];
     const fact = component?.facts.symbols[index];
     if (!component || !fact) return UNKNOWN_SHAPE;
-    if (fact.kind === 'setter') return setter(component, fact.of);
+    if (fact.kind === 'setter') return fact.untyped ? SETTER : setter(component, fact.of);
     if (fact.kind === 'inherited') return inheritedType(component, fact.port!, 0);
     if (fact.kind === 'prop') {
       const type = portType(component, fact.port!);

@@ -1,6 +1,6 @@
 /** The loose code of a file: what is mounted, the routes, and what is provided for a whole app. */
+import { nameFromPath } from '../../model/names';
 import type * as t from '@babel/types';
-import { nameFromPath } from '../script/file-name';
 import { addMounted } from '../script/mounted';
 import { spread } from '../script/attributes';
 import { keyName, memberName } from '../script/type-expr';

@@ -1,4 +1,5 @@
 /** Scripts that define elements of their own for the page: `class Lamp extends HTMLElement`, `customElements.define`. */
+import { nameFromPath } from '../../model/names';
 import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts, Span, Traits, ValueFact } from '../../model/facts';
 import { elementName, isOwnTag } from '../../model/own-elements';
@@ -7,7 +8,6 @@ import { emptyFile } from '../file';
 import { readClassHelper } from '../script/classes';
 import { textOf } from '../script/decorators';
 import { settleEarly } from '../script/early';
-import { nameFromPath } from '../script/file-name';
 import { memberReads } from '../script/member-reads';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { newUnit } from '../script/new-unit';

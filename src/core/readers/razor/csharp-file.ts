@@ -1,8 +1,8 @@
 /** A file of C#: its types, the components that it mounts or opens, and the services that it registers. */
+import { nameFromPath } from '../../model/names';
 import type { ComponentFacts, FileFacts, KeyFact } from '../../model/facts';
 import { type TypeDecl, type TypeExpr, union, UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
-import { nameFromPath } from '../script/file-name';
 import { emptyFacts } from '../script/unit';
 import { CSharp } from './csharp';
 import { razorTraits } from './names';

@@ -392,6 +392,7 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
         name: setter.name,
         kind: 'setter',
         of: state,
+        ...(u.file.untyped ? { untyped: true as const } : {}),
         ...(by ? { by } : {}),
         ...spanOf(setter),
         type: { t: 'fn', params: [{ name: 'value', type: UNKNOWN }], returns: { t: 'prim', n: 'void' } },

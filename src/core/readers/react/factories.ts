@@ -1,14 +1,18 @@
-/** Functions that make contexts: each call gives a provider, a hook or the context itself, for a key of its own. */
+/**
+ * Functions that make contexts or components: each call gives a provider, a hook or the context itself, for a key of its
+ * own, or components by name.
+ */
 import type * as t from '@babel/types';
 import type { FactoryFact } from '../../model/facts';
 import { returnsOf } from '../script/choices';
+import { isNamedLikeComponent } from '../../model/names';
 import { isFunction, type NamedNode, type Scopes } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { type FileContext, unwrap } from '../script/unit';
 import { calledHook } from './dialect';
 import type { ReactNames } from './names';
 
-/** The functions of a module that make contexts, with the names of these inside. */
+/** The functions of a module that make contexts or components, with the names of the contexts inside. */
 export function factoriesIn(scopes: Scopes, names: ReactNames): Map<t.Node, string[]> {
   const found = new Map<t.Node, string[]>();
   for (const { node, id, scope } of scopes.named) {
@@ -17,7 +21,27 @@ export function factoriesIn(scopes: Scopes, names: ReactNames): Map<t.Node, stri
     if (calledHook(names, unwrap(node)) !== 'createContext') continue;
     found.set(owner, [...(found.get(owner) ?? []), id.name]);
   }
+  for (const one of scopes.named) {
+    const { owner, parent } = one.scope;
+    if (!parent || parent.parent !== undefined || !isFunction(owner) || found.has(owner)) continue;
+    if (isGivenByName(one, owner)) found.set(owner, []);
+  }
   return found;
+}
+
+/** What is named like a component is given back by name: `return { Fill, Slot }`. */
+function isGivenByName({ id }: NamedNode, owner: t.Function): boolean {
+  const { binding } = id ?? {};
+  if (!binding || !isNamedLikeComponent(id!.name)) return false;
+  const isIt = (node: t.Node | null | undefined): boolean =>
+    node?.type === 'Identifier' && node.binding === binding;
+  return returnsOf(owner)
+    .map(unwrap)
+    .some((node) =>
+      node.type === 'ObjectExpression'
+        ? node.properties.some((one) => one.type === 'ObjectProperty' && isIt(unwrap(one.value)))
+        : node.type === 'ArrayExpression' && node.elements.some(isIt),
+    );
 }
 
 /** What such functions give back, once their components and hooks have numbers in the file. */

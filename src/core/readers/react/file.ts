@@ -1,12 +1,11 @@
 /** One file of JavaScript or TypeScript to facts, as React means it. */
 import type * as t from '@babel/types';
 import type { ComponentFacts, ExprFact, FileFacts, ValueFact } from '../../model/facts';
-import { isNamedLikeComponent } from '../../model/names';
+import { isNamedLikeComponent, nameFromPath } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { readClassHelper } from '../script/classes';
 import { settleEarly } from '../script/early';
-import { nameFromPath } from '../script/file-name';
 import { declareParameter } from '../script/functions';
 import type { InferContext } from '../script/infer';
 import type { MarkupDialect } from '../script/jsx';
@@ -238,7 +237,7 @@ function readUnits(
     finish(u);
     const wrapper = candidate.within && wrapperOf(u, candidate.within);
     if (wrapper) (facts.wrappers ??= []).push(wrapper);
-    if (candidate.within && candidate.role === 'component')
+    if (candidate.within && !candidate.within.givesObject && candidate.role === 'component')
       (facts.makers ??= []).push({ name: candidate.within.name, component: facts.components.length });
     facts.components.push(component);
   }

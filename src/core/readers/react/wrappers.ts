@@ -1,13 +1,16 @@
 /** Functions that take a component and give back one that renders it: recognised by what they do. */
 import type * as t from '@babel/types';
 import type { WrapperFact } from '../../model/facts';
+import { returnsOf } from '../script/choices';
 import type { Binding, Scope } from '../script/scope';
-import type { Unit } from '../script/unit';
+import { type Unit, unwrap } from '../script/unit';
 
 export interface Maker {
   name: string;
   /** The parameter that holds the component. */
   given: Binding;
+  /** It gives back things by name, so that what calls it is not the component inside. */
+  givesObject: boolean;
 }
 
 /** The function of the module whose body a scope is, if its first parameter may be a component. */
@@ -23,7 +26,8 @@ export function makerOf(scope: Scope): Maker | undefined {
   const [first] = owner.params;
   const name = owner.type === 'FunctionDeclaration' ? owner.id?.name : nameOf(owner, parent);
   if (name === undefined || first?.type !== 'Identifier' || !first.binding) return undefined;
-  return { name, given: first.binding };
+  const givesObject = returnsOf(owner).some((one) => unwrap(one).type === 'ObjectExpression');
+  return { name, given: first.binding, givesObject };
 }
 
 /** Whether a function draws the component that its maker was given. */

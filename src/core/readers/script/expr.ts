@@ -135,6 +135,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
           ? use(u, readExpr(u, part.type === 'SpreadElement' ? part.argument : part, ctx), ctx)
           : undefined,
       );
+      for (const part of parts) if (part) noteAmong(u, part);
       const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
       // What a helper gives back is taken apart by its caller; what stands in entries is called, or drawn, elsewhere.
       if (u.facts.role === 'helper' || ctx.fn >= 0 || parts.some(isDescribing))
@@ -359,7 +360,12 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   if (early) u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx });
   // Whoever is called may draw it anywhere.
   for (const arg of args)
-    for (const part of arg.content ?? []) if (typeof part === 'number') u.facts.render[part]!.loose = true;
+    for (const part of arg.content ?? []) {
+      if (typeof part !== 'number') continue;
+      const drawn = u.facts.render[part]!;
+      drawn.loose = true;
+      if (drawn.among && callee.component) drawn.givenTo = callee.component;
+    }
   noteMutation(u, calleeNode, callee, node, ctx, args);
   noteTold(u, node, args, ctx);
   const result: ExprFact = {
@@ -515,6 +521,12 @@ function readLoop(
 /** Methods that give back a list of their own. */
 const MAKES_LIST = /^(map|flatMap|filter)$/;
 
+/** What is drawn stands in an object or a list. */
+function noteAmong(u: Unit, { content, fn }: ExprFact): void {
+  if (fn !== undefined) return;
+  for (const part of content ?? []) if (typeof part === 'number') u.facts.render[part]!.among = true;
+}
+
 function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
   const members: MemberFact[] = [];
   const parts: ExprFact[] = [];
@@ -532,6 +544,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
       property.type === 'ObjectMethod'
         ? readMethod(u, property, ctx)
         : use(u, readExpr(u, property.value as t.Node, ctx), ctx);
+    noteAmong(u, value);
     parts.push(value);
     const name = keyName(property);
     if (name !== undefined) members.push({ name, value, ...spanOf(property.key) });

@@ -6,6 +6,8 @@ import { annotationOf, functionType, keyName, readType, type NamedType } from '.
 
 export interface InferContext {
   named: NamedType;
+  /** The file is of a language without types. */
+  untyped?: boolean;
   /** The type of an identifier. */
   lookup: (id: t.Identifier) => TypeExpr;
   /** The type of a member of `this`. */

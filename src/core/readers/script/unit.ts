@@ -48,6 +48,8 @@ export interface FileContext {
   path: string;
   text: string;
   named: NamedType;
+  /** Its language has no types: what something starts with says nothing of what it may become. */
+  untyped: boolean;
   /** Functions and classes that are read as units of their own, by name. */
   units: Map<t.Node, string>;
   /** Components declared inside other functions, by their index in the file. */
@@ -64,6 +66,7 @@ export const fileContext = (path: string, text: string, named: NamedType): FileC
   path,
   text,
   named,
+  untyped: /\.[cm]?jsx?$/.test(path),
   units: new Map(),
   inner: new Map(),
   keys: new Set(),
@@ -446,6 +449,7 @@ export function placeRest(u: Unit): void {
 /** Types of expressions at module level. */
 export const moduleTypes = (file: FileContext): InferContext => ({
   named: file.named,
+  untyped: file.untyped,
   lookup: (id) => (id.binding && isModuleLevel(id.binding) ? { t: 'value', name: id.binding.name } : UNKNOWN),
 });
 

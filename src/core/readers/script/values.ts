@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ValueFact } from '../../model/facts';
 import { isNamedLikeComponent } from '../../model/names';
-import { UNKNOWN } from '../../model/types';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { type InferContext, inferFunction, variableType } from './infer';
 import { choicesOf, chosen, moduleName, returnsOf } from './choices';
 import { lazyOf } from './lazy';
@@ -259,9 +259,8 @@ function contextOf(
 ): ValueFact {
   const written = typeArguments(node)[0];
   const [fallback] = node.arguments;
-  const type =
-    readTypeOr(written, ctx.named) ??
-    variableType({ type: 'Identifier' } as t.Identifier, fallback, false, ctx);
+  const starts = () => variableType({ type: 'Identifier' } as t.Identifier, fallback, false, ctx);
+  const type = readTypeOr(written, ctx.named) ?? (ctx.untyped ? withoutFunctions(starts()) : starts());
   return {
     ...base,
     kind: 'context',
@@ -270,6 +269,13 @@ function contextOf(
       ? { fallback: { kind: 'computed', ...spanOf(fallback), type: fallbackType(unwrap(fallback)) } }
       : {}),
   };
+}
+
+/** Without types, a function that only stands in for another says nothing of that. */
+function withoutFunctions(type: TypeExpr): TypeExpr {
+  if (type.t === 'fn') return UNKNOWN;
+  if (type.t !== 'object') return type;
+  return { ...type, members: type.members.map((one) => ({ ...one, type: withoutFunctions(one.type) })) };
 }
 
 const readTypeOr = (node: t.Node | undefined, named: NamedType) => (node ? readType(node, named) : undefined);

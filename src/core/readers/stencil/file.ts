@@ -1,13 +1,12 @@
 /** One script of decorated classes that become elements, and of functions that draw, to facts. */
 import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts, ValueFact } from '../../model/facts';
-import { isNamedLikeComponent } from '../../model/names';
+import { isNamedLikeComponent, nameFromPath } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { readClassHelper } from '../script/classes';
 import { decoratorsOf, metadata, textOf } from '../script/decorators';
 import { settleEarly } from '../script/early';
-import { nameFromPath } from '../script/file-name';
 import { readHelper } from '../script/functions';
 import { memberReads } from '../script/member-reads';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';

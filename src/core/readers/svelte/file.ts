@@ -1,4 +1,5 @@
 /** One Svelte component to facts. */
+import { nameFromPath } from '../../model/names';
 import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { FileFacts, Problem, Span } from '../../model/facts';
@@ -6,7 +7,7 @@ import { emptyFile } from '../file';
 import { type Block, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
 import { settleEarly } from '../script/early';
-import { nameFromPath, SELF } from '../script/file-name';
+import { SELF } from '../script/file-name';
 import { noteFound, readExports, readImports, readTypes } from '../script/modules';
 import { TOO_DEEP } from '../script/parse';
 import { mentionsIn, readScopes } from '../script/scope';

@@ -1,9 +1,9 @@
 /** One script that uses Svelte to facts: shared state, functions that components call, what is mounted. */
+import { nameFromPath } from '../../model/names';
 import type * as t from '@babel/types';
 import type { FileFacts, Span } from '../../model/facts';
 import { emptyFile } from '../file';
 import { settleEarly } from '../script/early';
-import { nameFromPath } from '../script/file-name';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { mentionsIn, readScopes } from '../script/scope';

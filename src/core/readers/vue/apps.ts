@@ -1,7 +1,7 @@
 /** What a file does for whole apps: what it mounts, registers and provides for all of them. */
+import { nameFromPath } from '../../model/names';
 import type * as t from '@babel/types';
 import { addProvide, keyOf } from '../script/contexts';
-import { nameFromPath } from '../script/file-name';
 import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';

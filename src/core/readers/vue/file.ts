@@ -1,4 +1,5 @@
 /** One single-file component to facts. */
+import { nameFromPath } from '../../model/names';
 import type { SFCBlock, SFCDescriptor } from '@vue/compiler-sfc';
 import { vueCompiler } from '../on-demand';
 import type * as t from '@babel/types';
@@ -6,7 +7,7 @@ import type { FileFacts, Problem } from '../../model/facts';
 import { emptyFile } from '../file';
 import { type Block, instanceProgram, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
-import { nameFromPath, SELF } from '../script/file-name';
+import { SELF } from '../script/file-name';
 import { parseCode } from '../script/code';
 import { noteFound, readExports, readImports, readTypes } from '../script/modules';
 import { readScopes, type Scope } from '../script/scope';

@@ -1,9 +1,8 @@
 /** What a file with Vue code makes known to others: values, keys, helpers, registrations, mounted apps. */
 import type * as t from '@babel/types';
-import { isNamedLikeComponent } from '../../model/names';
+import { isNamedLikeComponent, nameFromPath } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { returnsOf } from '../script/choices';
-import { nameFromPath } from '../script/file-name';
 import { readHelper } from '../script/functions';
 import { readClassHelper } from '../script/classes';
 import { isFunction, mentionsIn, type NamedNode } from '../script/scope';

@@ -317,3 +317,22 @@ export function App() { return ${routes}; }`;
     ],
   ]);
 });
+
+describe('what a key starts with, where a language has no types', () => {
+  const app = (key: string, value: string) => `import { createContext, useContext } from 'react';
+const Wind = createContext(${key});
+function Gust() { const wind = useContext(Wind); return <b>{wind.speed}{wind.set}</b>; }
+export function App() { const set = (speed) => speed; return <Wind.Provider value={${value}}><Gust /></Wind.Provider>; }`;
+  const files = (ending: string, key: string, value: string) => ({
+    'main.tsx': `import { createRoot } from 'react-dom/client';\nimport { App } from './App';\ncreateRoot(document.body).render(<App />);`,
+    [`App.${ending}`]: app(key, value),
+  });
+  const clash = (ending: string) => [`error context/type-clash App.${ending}:4 { speed: 1, set }`];
+  const member = '{ speed: 3, set: () => {} }';
+  cases(/context\/type-clash/, [
+    ['a function stands in for another', files('jsx', member, '{ speed: 1, set }'), []],
+    ['with types it does not', files('tsx', member, '{ speed: 1, set }'), clash('tsx')],
+    ['a function stands in for anything', files('jsx', '() => {}', '{ speed: 1, set }'), []],
+    ['a number is one', files('jsx', '{ speed: "3" }', '{ speed: 1, set }'), clash('jsx')],
+  ]);
+});

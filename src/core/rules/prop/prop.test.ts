@@ -19,6 +19,17 @@ export function App() { return <Card c={2} />; }`,
       [],
     ],
     [
+      'what a package is given in an object may get more from it; the same given to a function of the project, and nested',
+      `import { interpolate, Words } from '@rope/words';
+function own(text: string, parts: object) { return text; }
+function Link({ to, children }: { to: string; children: string }) { return <a href={to}>{children}</a>; }
+export function App() { return <p>
+{interpolate('see <Link>that</Link>', { Link: <Link to="a" /> })}<Words parts={{ Link: <Link to="b" /> }} /><Words parts={[<Link to="c" />]} />
+{own('', { Link: <Link to="d" /> })}
+<Words><Link to="e" /></Words></p>; }`,
+      ['error prop/missing App.tsx:6 Link', 'error prop/missing App.tsx:7 Link'],
+    ],
+    [
       'props that a build takes from the arguments, and a function that takes none',
       `const Wave = function () { let props = arguments.length > 0 && arguments[0] !== undefined ? arguments[0] : {}; return <svg {...Object.assign({}, props)} />; };
 const Still = function () { return <svg />; };

@@ -2,9 +2,9 @@
  * The parts of an app's store, by the public interface of the package that makes it: objects of a state, getters,
  * mutations, actions and further parts; in one file, or each of these in a file of its own.
  */
+import { nameFromPath } from '../../../model/names';
 import type * as t from '@babel/types';
 import type { StorePartFact, StoreTableFact } from '../../../model/facts';
-import { nameFromPath } from '../../script/file-name';
 import { readFunction } from '../../script/functions';
 import { isFunction, type NamedNode } from '../../script/scope';
 import { keyName, memberName } from '../../script/type-expr';
