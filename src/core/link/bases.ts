@@ -1,4 +1,5 @@
 /** Classes that extend others: what they are, and what they take, as far as their bases tell. */
+import { knowsTables } from './mixins';
 import type { Component } from '../model/project';
 import type { Names } from './names';
 
@@ -28,7 +29,10 @@ export function settleBases(components: Component[], names: Names): void {
     const { facts, mixins } = component;
     for (const base of mixins) settle(base, depth + 1);
     if (facts.definedBy !== undefined && !addsNothing(component, facts.definedBy)) openWhole(component);
-    const lacks = (facts.mixins?.length ?? 0) > mixins.length;
+    const isWhole = knowsTables(component, names);
+    if (!isWhole) component.facts = { ...component.facts, openProps: true };
+    const known = mixins.length - (isWhole ? (facts.tables?.length ?? 0) : 0);
+    const lacks = (facts.mixins?.length ?? 0) > known;
     if (!facts.extends) {
       if (lacks || mixins.some((one) => one.openBase)) openWhole(component);
       return;

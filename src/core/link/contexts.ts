@@ -264,6 +264,8 @@ function readsBare({ facts }: Component, call: number): boolean {
 
 /** When code in a function runs: a function that nobody is seen to use as a handler may be anything. */
 export function timeOf({ facts }: Component, fn: number, where: Where): Where | 'setup' {
+  // What runs before anything is drawn is a part of the set-up.
+  if (facts.functions[fn]?.first) return 'setup';
   if (fn === -1 || where === 'effect') return fn === -1 ? 'setup' : where;
   for (let at = fn; at >= 0; at = facts.functions[at]!.parent) {
     const heard = facts.render.some((node) =>

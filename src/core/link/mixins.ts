@@ -9,7 +9,7 @@ export function mixinsOf(
   names: Names,
   ids: number[][],
 ): Component[] {
-  return (facts.mixins ?? [])
+  return [...(facts.tables ?? []), ...(facts.mixins ?? [])]
     .flatMap((local) => {
       const target = names.lookup(file, local);
       if (target.kind === 'component') return [components[target.component]!];
@@ -19,6 +19,13 @@ export function mixinsOf(
     })
     .reverse();
 }
+
+/** Whether every table of inputs that a component takes over is known. */
+export const knowsTables = ({ file, facts }: Component, names: Names): boolean =>
+  (facts.tables ?? []).every((local) => {
+    const target = names.lookup(file, local);
+    return target.kind === 'value' && target.value.mixin !== undefined;
+  });
 
 /** Ports of what a component takes over are its own, where it does not declare others of their name. */
 export function inheritPorts(components: Component[]): void {
@@ -30,10 +37,12 @@ export function inheritPorts(components: Component[]): void {
       take(mixin, depth + 1);
       if (component.facts.extends && mixin.open && !component.facts.propsType) component.open = true;
       for (const port of mixin.ports.values()) {
-        if (component.ports.has(port.name)) continue;
-        const symbol = component.facts.symbols.findIndex(
-          (one) => one.kind === 'inherited' && one.port === port.name,
-        );
+        const own = component.ports.get(port.name);
+        // What is only read of what is handed in is declared by what is taken over.
+        if (own && (own.declared || !port.declared || !component.facts.tables)) continue;
+        const symbol =
+          own?.symbol ??
+          component.facts.symbols.findIndex((one) => one.kind === 'inherited' && one.port === port.name);
         component.ports.set(port.name, { ...port, component: component.id, inherited: true, symbol });
       }
     }

@@ -393,6 +393,8 @@ export interface ComponentFacts extends Span {
   openSlots?: boolean;
   /** Objects of options that it takes over, by their names in the file. */
   mixins?: string[];
+  /** Tables of inputs that several share, which it takes over as its own, by their names in the file. */
+  tables?: string[];
   /** The prop and the event that a two-way binding without a name means. */
   model?: { prop: string; event: string };
   /** It takes whatever is provided above it, under any key. */

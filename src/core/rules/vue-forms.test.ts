@@ -437,3 +437,130 @@ export default { mixins: [carrier], methods: { go() { this.dispatch('Rack', 'inp
     ],
   ]);
 });
+
+describe('props that several components share', () => {
+  const shared = `import type { PropType } from 'vue';
+export const sizeProps = { size: { type: String as PropType<'s' | 'm'>, default: 'm' } } as const;
+export const lampProps = buildProps({ ...sizeProps, lit: Boolean, tone: { type: [String, Number], required: true } } as const);
+export const other = { size: 's', tone: 3 };`;
+  const files = (declared: string, markup: string, more = '') => ({
+    'props.ts': shared,
+    'App.vue': sfc(`import Lamp from './Lamp.vue';`, markup),
+    'Lamp.vue': `<script setup lang="ts">
+import { lampProps, other } from './props';${more}
+defineOptions({ inheritAttrs: false });
+const props = defineProps(${declared});
+</script>
+<template><b :class="size">{{ lit }}{{ props.tone }}</b></template>`,
+  });
+  const faults = [
+    'error prop/missing App.vue:4 Lamp',
+    'error prop/type-clash App.vue:4 size',
+    'error prop/unknown App.vue:4 colour',
+  ];
+  const wrong = `<Lamp lit :size="'x'" colour="a" />`;
+  cases(/prop\/(missing|type-clash|unknown|unread)/, [
+    ['whole', files('lampProps', wrong), faults],
+    [
+      'among others',
+      files('{ ...lampProps, high: Number }', wrong.replace('/>', ':high="2" />')),
+      [...faults, 'warning prop/unread Lamp.vue:4 high'],
+    ],
+    [
+      'in a file without the framework',
+      {
+        ...files('lampProps', wrong),
+        'props.ts': shared.replace(/^import.*\n/, '').replace(/ as PropType<.*?>/, ''),
+      },
+      faults.filter((one) => !one.includes('type-clash')),
+    ],
+    ['rightly', files('lampProps', '<Lamp tone="a" lit />'), []],
+    ['which are none', files('{ ...other, high: Number }', wrong), []],
+    [
+      'among the options',
+      {
+        ...files('', wrong),
+        'Lamp.vue': `<script>
+import { lampProps } from './props';
+export default { inheritAttrs: false, props: { ...lampProps }, computed: { shown() { return this.tone; } } };
+</script>
+<template><b :class="size">{{ lit }}{{ shown }}</b></template>`,
+      },
+      faults,
+    ],
+    [
+      'of a file of a package',
+      {
+        ...files('{ ...kitProps, high: Number }', wrong, `\nimport { kitProps } from '@rope/kit';`),
+      },
+      [],
+    ],
+  ]);
+});
+
+describe('props of a tag in a render function that a call gives', () => {
+  const app = (given: string) => ({
+    'Lamp.vue': `<script>
+export default { props: { tone: { type: String, required: true } } };
+</script>
+<template><b>{{ tone }}</b></template>`,
+    'rows.js': `import { h } from 'vue';
+export const rowsOf = (list) => list.map((one) => h('i', one));`,
+    'App.vue': `<script>
+import { h } from 'vue';
+import Lamp from './Lamp.vue';
+import { rowsOf } from './rows';
+import { keep } from 'kit';
+export default { data: () => ({ all: {} }), render() { return h('p', [h(Lamp, ${given})]); } };
+</script>`,
+  });
+  cases(/prop\/missing|no-outlet/, [
+    ['of props', app(`keep(this.all, ['tone'], { id: 1 })`), []],
+    ['of props, by a method', app('this.$keep(this.all)'), []],
+    ['which are written', app('{ id: 1 }'), ['error prop/missing App.vue:6 Lamp']],
+  ]);
+});
+
+describe('what is provided before anything is drawn', () => {
+  const app = (hook: string) => ({
+    'Lamp.vue': sfc(`import { inject } from 'vue';\nconst tone = inject('tone');`, '<b>{{ tone }}</b>'),
+    'App.vue': `<script>
+import { provide } from 'vue';
+import Lamp from './Lamp.vue';
+export default { components: { Lamp }, ${hook}() { provide('tone', 3); } };
+</script>
+<template><Lamp /></template>`,
+  });
+  cases(/wrong-time/, [
+    ['when it is created', app('created'), []],
+    ['when it is there', app('mounted'), [`error context/wrong-time App.vue:4 provide('tone', 3)`]],
+  ]);
+});
+
+describe('what a render function takes out of the instance', () => {
+  const rack = (taken: string, drawn: string) => ({
+    'Rack.js': `import { h } from 'vue';
+export const Rack = { props: { span: Number }, render() { const { ${taken} } = this; return h('div', ${drawn}); } };`,
+    'App.vue': `<script setup>
+import { Rack } from './Rack';
+</script>
+<template><Rack :span="1" @out="go">a</Rack></template>`,
+  });
+  cases(/no-outlet|event\/unknown|prop\/unread/, [
+    [
+      'its slots, its props, what raises events',
+      rack('$slots, span, $emit', `{ a: span, onClick: () => $emit('out') }, [h('i', [$slots.default?.()])]`),
+      [],
+    ],
+    [
+      'none of that',
+      rack('span', `{ a: span }, []`),
+      ['error slot/no-outlet App.vue:4 Rack', 'error event/unknown App.vue:4 out'],
+    ],
+    [
+      'the slots as they are',
+      rack('$slots, $emit', `{ a: 1, onClick: () => $emit('out') }, $slots`),
+      ['warning prop/unread Rack.js:2 span'],
+    ],
+  ]);
+});

@@ -63,10 +63,11 @@ const pick = ({ start, end }: { start: number; end: number }) => ({ start, end }
 /** What a component does with a port, in a few words. */
 export function deedsOf(component: Component, port: Port): string {
   const use = useOf(component, port);
+  const isSlot = port.channel === 'slot';
   const deeds = [
-    use.emits.length ? 'raises it' : '',
+    use.emits.length && !(isSlot && use.placed) ? (isSlot ? 'calls it' : 'raises it') : '',
     use.reads.length ? `reads it${use.reads.length > 1 ? ` ${use.reads.length} times` : ''}` : '',
-    use.placed && (port.channel === 'slot' || !use.reads.length) ? 'places it' : '',
+    use.placed && (isSlot || !use.reads.length) ? 'places it' : '',
     use.passes.length ? 'passes it on' : '',
     use.spread ? 'spreads it on' : '',
     use.written ? 'writes to it' : '',

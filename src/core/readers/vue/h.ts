@@ -158,8 +158,9 @@ function readContent(u: VueUnit, node: t.Node, index: number, ctx: Ctx): void {
   const value = readChild(u, bare, index, ctx);
   if (fact.kind === 'element' || bare.type === 'NullLiteral') return;
   if (isFunction(bare)) fact.only = value;
-  if (value.content?.length || isFunction(bare) || /^(String|Template)Literal$/.test(bare.type))
-    fact.nested = true;
+  // What a call gives may be content, and may be an object of props.
+  const isDrawn = value.content?.some((one) => typeof one === 'number');
+  if (isDrawn || isFunction(bare) || /^(String|Template)Literal$/.test(bare.type)) fact.nested = true;
   else fact.attributes.push(spread(spanOf(node)));
 }
 

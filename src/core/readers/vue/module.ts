@@ -17,6 +17,7 @@ import { VUE_TRAITS, type VueNames } from './names';
 import { readFunctional } from './functional';
 import { defines, type GivenOptions, isWhole, noteMaker, OPTIONS, optionsGiven } from './given-options';
 import { readOptions } from './options/options';
+import { declareProps, isPropsTable } from './props';
 import { readStore, storeOf } from './stores';
 import { readTemplateText } from './template-text';
 import { makeOpen, type VueUnit } from './unit';
@@ -68,6 +69,11 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     if (node.type === 'ObjectExpression' && isMixin(node)) {
       value.mixin = facts.components.length;
       readMixin(vue, node, one.id, base.name === 'default' ? nameFromPath(file.path) : base.name);
+    }
+    const table = tableOf(node);
+    if (table && value.mixin === undefined) {
+      value.mixin = facts.components.length;
+      readTable(vue, table, one.id, base.name);
     }
   }
   for (const { one, made, component } of helpers) {
@@ -121,6 +127,26 @@ function readMixin(
   readOptions(u, object);
   makeOpen(u);
   closeUnit(vue, u);
+}
+
+/** Props that several components declare: an object, or what a function makes of one that says so: `buildProps({…})`. */
+function tableOf(node: t.Node): t.ObjectExpression | undefined {
+  const bare =
+    node.type === 'CallExpression' && /props/i.test(memberName(node.callee) ?? '') ? node : undefined;
+  const object = bare ? bare.arguments[0] && unwrap(bare.arguments[0]) : node;
+  return object?.type === 'ObjectExpression' && isPropsTable(object) ? object : undefined;
+}
+
+function readTable(
+  vue: VueFile,
+  object: t.ObjectExpression,
+  id: t.Identifier | undefined,
+  name: string,
+): void {
+  const u = openOptions(vue, object, id, name);
+  u.facts.role = 'helper';
+  u.takenOver = true;
+  declareProps(u, object);
 }
 
 const ownCall = (names: VueNames, call: t.CallExpression): string | undefined => {

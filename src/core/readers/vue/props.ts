@@ -4,7 +4,7 @@ import type { PortFact } from '../../model/facts';
 import { lit, prim, type TypeExpr, union, UNKNOWN } from '../../model/types';
 import { inferFunction } from '../script/infer';
 import { isFunction } from '../script/scope';
-import { keyName, readType } from '../script/type-expr';
+import { keyName, memberName, readType } from '../script/type-expr';
 import { inferContext, SETUP, spanOf, typeOf, type Unit, unwrap, use } from '../script/unit';
 import { camel } from './names';
 import { declarePort } from './unit';
@@ -61,12 +61,16 @@ export function declareProps(u: Unit, node: t.Node): void {
     return;
   }
   if (bare.type !== 'ObjectExpression') {
-    u.facts.openProps = true;
+    takeTable(u, bare);
     return;
   }
   for (const property of bare.properties) {
-    const name = property.type === 'SpreadElement' ? undefined : keyName(property);
-    if (property.type === 'SpreadElement' || name === undefined) {
+    if (property.type === 'SpreadElement') {
+      declareProps(u, property.argument);
+      continue;
+    }
+    const name = keyName(property);
+    if (name === undefined) {
       u.facts.openProps = true;
       continue;
     }
@@ -75,6 +79,45 @@ export function declareProps(u: Unit, node: t.Node): void {
     declarePort(u, port);
   }
 }
+
+/** `props: shared`, `...shared`: what such a table of another file holds is known when files are linked. */
+function takeTable(u: Unit, node: t.Node): void {
+  const name = memberName(node);
+  if (name === undefined) u.facts.openProps = true;
+  else (u.facts.tables ??= []).push(name);
+}
+
+/** Whether an object declares props: each member says how one is, and one at least says it beyond doubt. */
+export function isPropsTable({ properties }: t.ObjectExpression): boolean {
+  const values = properties.flatMap((one) =>
+    one.type === 'ObjectProperty' && keyName(one) !== undefined ? [one.value] : [],
+  );
+  const spreads = properties.filter((one) => one.type === 'SpreadElement');
+  return (
+    values.length + spreads.length === properties.length &&
+    values.every((one) => isDescription(one)) &&
+    values.some((one) => isDescription(one, true))
+  );
+}
+
+const MEMBERS = new Set(['type', 'required', 'default', 'validator', 'skipCheck']);
+
+function isDescription(node: t.Node, surely = false): boolean {
+  const bare = unwrap(node);
+  if (isRuntimeType(bare)) return true;
+  // What a name stands for may say it.
+  if (/^(Identifier|MemberExpression|CallExpression|NullLiteral)$/.test(bare.type)) return !surely;
+  if (bare.type !== 'ObjectExpression' || !bare.properties.length) return false;
+  const keys = bare.properties.map((one) => (one.type === 'SpreadElement' ? 'type' : (keyName(one) ?? '')));
+  const type = bare.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === 'type');
+  const isTyped = type?.type === 'ObjectProperty' && isRuntimeType(unwrap(type.value));
+  return keys.every((key) => MEMBERS.has(key)) && (isTyped || !surely);
+}
+
+const isRuntimeType = (node: t.Node): boolean =>
+  node.type === 'ArrayExpression'
+    ? node.elements.length > 0 && node.elements.every((one) => one !== null && isRuntimeType(unwrap(one)))
+    : node.type === 'Identifier' && !node.binding && node.name in TYPES;
 
 /** `String` or `{ type, required, default }`. */
 function describe(u: Unit, port: PortFact, value: t.Node): void {

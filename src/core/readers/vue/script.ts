@@ -29,6 +29,12 @@ const TAKEN = [
   /\bthis\./,
 ];
 
+/** Props that several components declare, in a file that imports nothing of the framework. */
+const PROPS = [
+  /\bconst \w*[pP]rops\w*(?:: [^=]+)? =/,
+  /\w:[ \t]*\[?(?:String|Number|Boolean|Array|Object|Function)\b[ \t]*(?:[,}\]\n]|as\b)/,
+];
+
 /** A part of an app's store, or a table of functions for one; such files import nothing of the framework, either. */
 const STORE =
   /\bmutations\b\s*[:=,}]|\bnamespaced\s*:|\.registerModule\(|\broot(?:Getters|State)\b|[{,]\s*commit\s*[,}]/;
@@ -50,6 +56,7 @@ export const usesVue = (path: string, text: string): boolean =>
   isStore(path, text) ||
   [OPTIONS, GIVEN].some((list) => list.every((one) => one.test(text))) ||
   TAKEN.every((one) => one.test(text)) ||
+  (PROPS.every((one) => one.test(text)) && !ELSEWHERE.test(text)) ||
   /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
   [...text.matchAll(/(?:from|import)\s*(?:\(\s*)?['"]([^'"\n]+)['"]/g)].some(
     ([, from]) => isVueModule(from!) || /^(pinia|vuex)$/.test(from!) || from!.endsWith('.vue'),

@@ -5,7 +5,8 @@ import type { Binding } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, noteRead, propSymbol, SETUP, spanOf, symbolOf, unwrap } from '../script/unit';
 import { storeMember } from './app-store/asks';
-import { slotAsked } from './drawn';
+import { declareSlots, slotAsked } from './drawn';
+import { declareEmitter } from './emits';
 import { isSelf } from './names';
 import { attrsSymbol, inheritedMember, type VueUnit } from './unit';
 
@@ -19,11 +20,22 @@ export function declareMembers(u: VueUnit, pattern: t.LVal): boolean {
       continue;
     }
     const value = property.value.type === 'AssignmentPattern' ? property.value.left : property.value;
-    const member = u.members.get(name);
+    if (declareOwn(u, name, value)) continue;
+    const member = u.members.get(name) ?? inheritedMember(u, name, spanOf(property));
     if (member === undefined) continue;
     if (value.type === 'Identifier' && value.binding) u.refs.set(value.binding, member);
     else noteRead(u, member, spanOf(property), SETUP);
   }
+  return true;
+}
+
+/** What the framework itself puts on an instance, taken out of it: `const { $slots, $emit } = this`. */
+function declareOwn(u: VueUnit, name: string, value: t.Node): boolean {
+  if (name === '$slots' || name === '$scopedSlots') declareSlots(u, value);
+  else if (name === '$emit' && value.type === 'Identifier') declareEmitter(u, value);
+  else if (name === '$props' || name === '$attrs') u.facts.openProps = true;
+  else if (name === '$refs') u.openRefs = true;
+  else return false;
   return true;
 }
 

@@ -117,7 +117,8 @@ export function attrsSymbol(u: VueUnit, { start, end }: Span): number {
  * that is, is known when files are linked.
  */
 export function inheritedMember(u: VueUnit, name: string, { start, end }: Span): number | undefined {
-  if (!(u.takenOver || u.facts.mixins?.length) || /^[$_]/.test(name)) return undefined;
+  if (!(u.takenOver || u.facts.mixins?.length || u.facts.tables?.length) || /^[$_]/.test(name))
+    return undefined;
   const symbol = addSymbol(u, { name, kind: 'inherited', port: name, start, end });
   u.members.set(name, symbol);
   return symbol;

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { links } from '../../links';
 import { count } from '../../parts/count';
-import { type Region, shortName } from './regions';
+import { labelOf, type Region } from './regions';
 
 const HEIGHT = 364;
 const GAP = 2;
@@ -51,22 +51,26 @@ export function FolderMap({ project, regions }: { project: string; regions: Regi
           to={linkOf(project, region)}
           title={`${region.path || 'the root folder'}: ${wordsOf(region)}`}
           aria-label={`${region.path || 'the root folder'}: ${wordsOf(region)}`}
-          className="absolute overflow-hidden p-1.5 leading-tight hover:outline-2 hover:outline-ink"
+          className="absolute overflow-hidden leading-tight hover:outline-2 hover:outline-ink"
           style={{ left: x, top: y, ...size, background: fillOf(region) }}
         >
-          {size.width > 44 && size.height > 26 && (
-            <>
-              <span className="block truncate font-medium">
-                {size.width > 110 ? shortName(region.path) : shortName(region.path).split('/').at(-1)}
-              </span>
-              {size.height > 44 && <span className="block truncate">{foundIn(region)}</span>}
-            </>
-          )}
+          <Label {...labelOf(region.path, foundIn(region), size.width, size.height)} />
         </Link>
       ))}
     </div>
   );
 }
+
+const Label = ({ name, found }: ReturnType<typeof labelOf>) => (
+  <span className="block p-1.5 whitespace-nowrap">
+    {name.map((line) => (
+      <span key={line} className="block font-medium">
+        {line}
+      </span>
+    ))}
+    {found}
+  </span>
+);
 
 /** Where something was found, to it; elsewhere to the components. */
 const linkOf = (project: string, { path, counts }: Region): string =>

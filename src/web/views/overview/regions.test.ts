@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { FindingRow, Level } from '../../../api/schemas';
-import { regionsOf, shortName } from './regions';
+import { labelOf, regionsOf, shortName } from './regions';
 
 const finding = (file: string, level: Level): FindingRow => ({
   rule: 'prop/missing',
@@ -72,4 +72,19 @@ test('in a small project, files are areas', () => {
 test('a folder that holds one folder alone gives way to it', () => {
   const folders = ['a', 'b'].map((name) => ({ path: `package/src/${name}`, components: 1 }));
   expect(regionsOf(folders, [], 2).map((one) => one.path)).toEqual(['package/src/a', 'package/src/b']);
+});
+
+test.each<[string, number, number, string[]]>([
+  ['src/deck', 200, 60, ['src/deck', '3 errors']],
+  ['src/deck', 60, 60, ['src/', 'deck', '3']],
+  ['src/deck', 60, 30, ['deck']],
+  ['src/deck', 200, 30, ['src/deck']],
+  ['src/deck', 200, 20, []],
+  ['src/deck', 30, 60, []],
+  ['src/rope-wind-gauges', 70, 100, ['src/', 'rope-', 'wind-', 'gauges', '3']],
+  ['src/rope-wind-gauges', 90, 100, ['src/rope-', 'wind-', 'gauges', '3 errors']],
+  ['src/rope-wind-gauges', 70, 50, []],
+])('what fits whole into the area of %s, %d by %d', (path, width, height, expected) => {
+  const { name, found } = labelOf(path, '3 errors', width, height);
+  expect(found === undefined ? name : [...name, found]).toEqual(expected);
 });

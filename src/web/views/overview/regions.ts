@@ -90,3 +90,41 @@ export const gravityOf = ({ counts }: Pick<Region, 'counts'>): number =>
 
 /** The last parts of a path, as many as are needed to tell it from the others, two at most. */
 export const shortName = (path: string): string => path.split('/').slice(-2).join('/') || '.';
+
+/** Letters are about so wide and lines so high, in pixels; an area has so much around its text. */
+const LETTER = 7.4;
+const LINE = 16;
+const AROUND = 12;
+
+/**
+ * The text of an area: its name, broken into lines where a word of it ends if need be, and what was found there, as far
+ * as they fit whole. Nothing is cut: a name that does not fit is left out, and told when one points at it.
+ */
+export function labelOf(
+  path: string,
+  found: string,
+  width: number,
+  height: number,
+): { name: string[]; found?: string } {
+  const letters = Math.floor((width - AROUND) / LETTER);
+  const most = Math.floor((height - AROUND) / LINE);
+  const short = shortName(path);
+  const name = [short, short.split('/').at(-1)!]
+    .map((one) => (one.length <= letters ? [one] : packed(one.split(/(?<=[-_./])/), letters)))
+    .find((lines) => lines && lines.length <= most);
+  if (!name) return { name: [] };
+  const count = [found, found.split(' ')[0]!].find((one) => one.length <= letters);
+  return count !== undefined && name.length < most ? { name, found: count } : { name };
+}
+
+/** Words in lines of so many letters; undefined if one of them is longer. */
+function packed(words: string[], letters: number): string[] | undefined {
+  const lines: string[] = [];
+  for (const word of words) {
+    if (word.length > letters) return undefined;
+    const together = (lines.at(-1) ?? '') + word;
+    if (lines.length && together.length <= letters) lines[lines.length - 1] = together;
+    else lines.push(word);
+  }
+  return lines;
+}
