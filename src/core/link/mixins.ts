@@ -48,6 +48,8 @@ export function inheritPorts(components: Component[]): void {
     }
   };
   for (const component of components) if (component.mixins.length) take(component, 0);
+  // Nobody hands anything to a table itself.
+  for (const component of components) if (component.facts.isTable) component.ports = new Map();
 }
 
 /** What is taken over may take over others, so far. */

@@ -395,6 +395,8 @@ export interface ComponentFacts extends Span {
   mixins?: string[];
   /** Tables of inputs that several share, which it takes over as its own, by their names in the file. */
   tables?: string[];
+  /** It is such a table itself, and nothing else. */
+  isTable?: true;
   /** The prop and the event that a two-way binding without a name means. */
   model?: { prop: string; event: string };
   /** It takes whatever is provided above it, under any key. */

@@ -145,7 +145,7 @@ function readTable(
 ): void {
   const u = openOptions(vue, object, id, name);
   u.facts.role = 'helper';
-  u.takenOver = true;
+  u.facts.isTable = true;
   declareProps(u, object);
 }
 
