@@ -271,6 +271,19 @@ describe('what an app on its way from one style to the other writes', () => {
       ['note slot/unfilled App.svelte:8 {@render children?.()}', 'error slot/unknown App.svelte:8 foot'],
     ],
     [
+      'content for a component of the newer kind that places it as the older do, and for one that does not',
+      {
+        'Form.svelte': file('let { on } = $props();', '<b class:on><slot /><slot name="foot" /></b>'),
+        'Rim.svelte': file('let { on } = $props();', '<b class:on><slot name="foot" /></b>'),
+        'App.svelte': file(
+          `import Form from './Form.svelte';\nimport Rim from './Rim.svelte';`,
+          `<Form on={true}><i>a</i><u slot="foot">b</u></Form>
+<Rim on={true}><i>a</i><u slot="foot">b</u></Rim>`,
+        ),
+      },
+      ['error slot/no-outlet App.svelte:6 Rim'],
+    ],
+    [
       'a name that looks like a callback’s and is only shown',
       {
         'Lamp.svelte': file(

@@ -50,7 +50,7 @@ export function readSvelteFile(path: string, text: string): FileFacts {
     name,
     { start: 0, end: text.length },
     { start: 0, end: 0 },
-    svelteTraits(runes),
+    svelteTraits(runes && !placesSlot(text)),
   );
   facts.components.push(component);
   for (const local of ['default', SELF])
@@ -93,6 +93,10 @@ function blockOf(script: AST.Script | null, text: string): Block | undefined {
 const isTyped = (script: AST.Script | null | undefined, text: string): boolean =>
   !!script &&
   /\blang\s*=\s*["']?ts/.test(text.slice(script.start, (script.content as unknown as Span).start));
+
+/** A component of the newer kind may place its content as those of the older kind do. */
+const placesSlot = (text: string): boolean =>
+  /<slot\b(?![^>]*\bname=)/.test(text) && !/\bchildren\b/.test(text);
 
 /** A component of the newer kind: it uses runes, or draws snippets. */
 const usesRunes = (text: string, root: AST.Root): boolean =>

@@ -3,8 +3,8 @@ import type { ImportFact, Traits } from '../../model/facts';
 import { UNKNOWN } from '../../model/types';
 import type { NamedType } from '../script/type-expr';
 
-/** `runes`: the component takes its props from `$props()`, and its content as snippets. */
-export const svelteTraits = (runes: boolean): Traits => ({
+/** `snippets`: the component takes its content as snippets, and not by slots. */
+export const svelteTraits = (snippets: boolean): Traits => ({
   callbackProps: true,
   lowerCallbacks: true,
   attributesFallThrough: false,
@@ -14,7 +14,7 @@ export const svelteTraits = (runes: boolean): Traits => ({
   inputsWritable: true,
   inputsAreNames: true,
   plainState: true,
-  contentPort: runes ? 'children' : '#default',
+  contentPort: snippets ? 'children' : '#default',
   contextByIdentity: false,
   contextAtSetup: true,
 });
