@@ -53,7 +53,7 @@ export function linkPlaced(
     found.set(owner, on);
   }
   // Slots are those that the components declare, whatever is placed in them.
-  for (const [owner, on] of found) owner.facts = placed(owner, on, names);
+  for (const [owner, on] of found) owner.facts = placed(owner, on, names, components);
   return found;
 }
 
@@ -67,7 +67,7 @@ function withHosted(component: Component, components: Component[], names: Names)
 }
 
 /** The facts of a component with the slots that its content fills, and the handles that are put on what it places. */
-function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
+function placed(owner: Component, on: OnNodes, names: Names, components: Component[]): ComponentFacts {
   const { facts } = owner;
   const render = [...facts.render];
   const change = (node: number, to: Partial<RenderFact>): void => {
@@ -80,6 +80,15 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
     else children.set(parent, [index]);
   });
   const known = knownNodes(owner);
+  /** Whether what a component looks for in its content stands in a part of that. */
+  const isAskedFor = (whole: Component, node: number): boolean => {
+    const asked = (whole.facts.asksContent ?? []).map((name) => names.lookup(whole.file, name));
+    const stands = (one: number): boolean =>
+      (on.get(one) ?? []).some(({ component }) =>
+        asked.some((target) => target.kind !== 'component' || target.component === component.id),
+      ) || (children.get(one) ?? []).some(stands);
+    return asked.length > 0 && stands(node);
+  };
   for (const [node, here] of on) {
     const handles = handlesOn(owner, here, names);
     if (handles.length) change(node, { attributes: [...render[node]!.attributes, ...handles] });
@@ -103,8 +112,11 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
       if (slot === undefined || slot === whole.facts.traits.contentPort) {
         const lost = lostSlot(whole.facts, facts.render[child]!, owner.markup!);
         if (lost) given.push(content(child, lost.slot, lost));
-        // What asks for nothing takes it all the same.
-        nested ||= (slot !== undefined || !lost) && !isTemplate(facts.render[child]!);
+        // What asks for nothing takes it all the same; what is looked for is not for an outlet.
+        nested ||=
+          (slot !== undefined || !lost) &&
+          !isTemplate(facts.render[child]!) &&
+          (slot !== undefined || !isAskedFor(whole, child));
         continue;
       }
       change(child, { slot });
@@ -116,7 +128,8 @@ function placed(owner: Component, on: OnNodes, names: Names): ComponentFacts {
       ...(given.length ? { attributes: [...render[node]!.attributes, ...given] } : {}),
     });
   }
-  return { ...facts, render, symbols: handlesKnown(owner, names), reads: withoutHanded(facts, on) };
+  const symbols = handlesKnown(owner, names, components);
+  return { ...facts, render, symbols, reads: withoutHanded(facts, on) };
 }
 
 /** The nodes that may be looked for by a name, each with the nodes that it stands in. */
@@ -161,7 +174,7 @@ const isTemplate = ({ kind, tag }: RenderFact): boolean => kind === 'group' && t
 /** The outlet that takes a piece of content: the first that asks for such, else the one that asks for nothing. */
 function outletFor({ render }: ComponentFacts, content: RenderFact): RenderFact | undefined {
   const outlets = render.filter((one) => one.kind === 'outlet');
-  const of = content.standsAs ?? tagged(content);
+  const of = content.standsAs ?? content.marks ?? tagged(content);
   return (
     outlets.find((one) => one.takes?.some((selector) => matches(of, selector))) ??
     outlets.find((one) => !one.takes)
@@ -187,11 +200,16 @@ const takes = ({ component, exposes }: Placed, name: string): boolean =>
 export const declares = ({ facts, mixins }: Component, name: string): boolean =>
   facts.ports.some((one) => one.name === name) || mixins.some((one) => declares(one, name));
 
-/** Handles on what is not of the project may be on anything. */
-function handlesKnown({ file, facts, markup }: Component, names: Names): ComponentFacts['symbols'] {
-  const unknown = (facts.queries ?? []).filter(
-    ({ component }) => markup!.open || names.lookup(file, component).kind !== 'component',
-  );
+/** Handles on what is not of the project may be on anything; those on what stands beside a component are not on that. */
+function handlesKnown(
+  { file, facts, markup }: Component,
+  names: Names,
+  components: Component[],
+): ComponentFacts['symbols'] {
+  const unknown = (facts.queries ?? []).filter(({ component }) => {
+    const target = names.lookup(file, component);
+    return markup!.open || target.kind !== 'component' || components[target.component]!.facts.attached;
+  });
   if (!unknown.length) return facts.symbols;
   const symbols = [...facts.symbols];
   for (const { symbol } of unknown) {
@@ -205,7 +223,10 @@ function handlesOn({ file, facts }: Component, here: Placed[], names: Names): At
   return (facts.queries ?? []).flatMap(({ symbol, component, nested }): AttributeFact[] => {
     if (nested) return [];
     const target = names.lookup(file, component);
-    if (target.kind !== 'component' || !here.some((one) => one.component.id === target.component)) return [];
+    const found =
+      target.kind === 'component' && here.find((one) => one.component.id === target.component)?.component;
+    // The tag is that of the component on it, which is another.
+    if (!found || (found.facts.attached && here.some((one) => !one.component.facts.attached))) return [];
     const { start, end } = facts.symbols[symbol]!;
     const value = { kind: 'identity' as const, symbol, start, end };
     return [{ name: 'ref', nameStart: start, nameEnd: end, mode: 'ref', value, start, end }];

@@ -316,6 +316,8 @@ export interface RenderFact extends Span {
   outlet?: string;
   /** outlet: it takes only content that is like one of these. */
   takes?: SelectorFact[];
+  /** outlet: what it is for outlets of others, in whose tag it stands. */
+  marks?: TaggedFact;
   /** As content, it counts as something else than what it is: where that is written, and the slot that is meant. */
   standsAs?: TaggedFact & Span & { slot: string };
   outletSymbol?: number;

@@ -420,6 +420,8 @@ export interface ComponentFacts extends Span {
   /** What its markup may place, unless a bundle declares it. */
   scope?: ScopeFact;
   queries?: QueryFact[];
+  /** Classes, by their names in the file, of what it looks for in its content. */
+  asksContent?: string[];
   /** Events that it hears at its own tag, or on the page. */
   hears?: HearsFact[];
   /** What it draws is closed off from what is around: only some events get out. */

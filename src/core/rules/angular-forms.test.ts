@@ -504,3 +504,118 @@ describe('nothing is wrong', () => {
     ],
   ]);
 });
+
+describe('what an input accepts beside its own type', () => {
+  const button = (body: string) =>
+    `@Directive({ selector: '[btn]' }) export class Btn { kept = false; ${body} @HostBinding('class.on') get on() { return this.kept; } }`;
+  const app = comp('App', 'app', '<button btn lit></button>', '', 'imports: [Btn],');
+  cases(/^prop\/type-clash/, [
+    ['nothing', one(button('@Input() lit = false;'), app), ['error prop/type-clash app.ts:4 lit']],
+    [
+      'as the class says',
+      one(button(`@Input() lit = false; static ngAcceptInputType_lit: boolean | '';`), app),
+      [],
+    ],
+    [
+      'whatever its setter makes one of',
+      one(button('@Input() set lit(lit: boolean) { this.kept = toBoolean(lit); }'), app),
+      [],
+    ],
+    [
+      'nothing, where the setter keeps it as it is',
+      one(button('@Input() set lit(lit: boolean) { this.kept = lit; note(lit); }'), app),
+      ['error prop/type-clash app.ts:4 lit'],
+    ],
+  ]);
+});
+
+describe('a signal that is bound both ways', () => {
+  const lamp = comp('Lamp', 'lamp', '{{ lit() }}', 'readonly lit = model(false);');
+  const app = (start: string) =>
+    comp('App', 'app', '<lamp [(lit)]="on" />', `readonly on = signal(${start});`, 'imports: [Lamp],');
+  cases(/^prop\//, [
+    ['holds what is asked for', one(lamp, app('true')), []],
+    ['holds something else', one(lamp, app('3')), ['error prop/type-clash app.ts:8 lit']],
+    [
+      'is no value by itself',
+      one(lamp, comp('App', 'app', '<lamp [lit]="on" />', 'readonly on = signal(true);', 'imports: [Lamp],')),
+      ['error prop/type-clash app.ts:8 lit'],
+    ],
+  ]);
+});
+
+describe('content that is looked for, and content that is projected further', () => {
+  const list = comp(
+    'List',
+    'list',
+    '@for (one of all; track one) {<i></i>}',
+    '@ContentChildren(Item) all: any;',
+  );
+  const item = `@Component({ selector: 'item', template: '' }) export class Item {}`;
+  const app = (content: string) =>
+    one(item, list, comp('App', 'app', `<list>${content}</list>`, 'on = true;', 'imports: [List, Item],'));
+  cases(/no-outlet/, [
+    ['as it is', app('<item/>'), []],
+    ['in a block', app('@if (on) {<item/>}'), []],
+    ['in a group', app('<ng-container>@for (a of [1]; track a) {<item/>}</ng-container>'), []],
+    ['not what it does not look for', app('<b>x</b>'), ['error slot/no-outlet app.ts:9 list']],
+    [
+      'by what the outlet is called',
+      one(
+        comp('Rim', 'rim', '<ng-content select="[foot]" />'),
+        comp('Frame', 'frame', '<rim><ng-content select="[foot]" foot /></rim>', '', 'imports: [Rim],'),
+        comp('App', 'app', '<frame><b foot>x</b></frame>', '', 'imports: [Frame],'),
+      ),
+      [],
+    ],
+    [
+      'by nothing',
+      one(
+        comp('Rim', 'rim', '<ng-content select="[foot]" />'),
+        comp('Frame', 'frame', '<rim><ng-content select="[foot]" /></rim>', '', 'imports: [Rim],'),
+        comp('App', 'app', '<frame><b foot>x</b></frame>', '', 'imports: [Frame],'),
+      ),
+      ['error slot/no-outlet app.ts:8 rim'],
+    ],
+  ]);
+});
+
+describe('what a tag holds beside its component', () => {
+  const made = (member: string) =>
+    one(
+      `@Component({ selector: 'strip', template: '' }) export class Strip { dismiss() {} }`,
+      `@Directive({ selector: 'strip[timed]' }) export class Timed { open() {} }`,
+      comp(
+        'App',
+        'app',
+        '<strip timed /><b (click)="go()"></b>',
+        `readonly timed = viewChild.required(Timed);\nreadonly strip = viewChild.required(Strip);\ngo() { ${member} }`,
+        'imports: [Strip, Timed],',
+      ),
+    );
+  cases(/^ref\//, [
+    ['has members of its own', made('this.timed().open(); this.strip().dismiss();'), []],
+    [
+      'which are not the component’s',
+      made('this.timed().open(); this.strip().open();'),
+      ['error ref/unknown-member app.ts:9 open'],
+    ],
+  ]);
+});
+
+describe('a component that a function is given', () => {
+  cases(/unresolved/, [
+    [
+      'and makes',
+      one(
+        comp(
+          'App',
+          'app',
+          '<b #box></b>',
+          'box!: ViewContainerRef;\nload(content: Type<any>) { this.box.createComponent(content); }',
+        ),
+      ),
+      [],
+    ],
+  ]);
+});

@@ -6,7 +6,7 @@ const importOf = (names: string, from: string): string => `import { ${names} } f
 
 const ANGULAR_CORE = [
   importOf(
-    'Component, Directive, Pipe, NgModule, Injectable, InjectionToken, EnvironmentInjector, Input, Output, EventEmitter, ViewChild, ViewChildren, ContentChild, QueryList, ElementRef, TemplateRef, HostListener, inject, input, model, output, signal, computed, effect, linkedSignal, booleanAttribute, viewChild, contentChild, createComponent',
+    'Component, Directive, Pipe, NgModule, Injectable, InjectionToken, EnvironmentInjector, Input, Output, EventEmitter, ViewChild, ViewChildren, ContentChild, ContentChildren, QueryList, ElementRef, TemplateRef, HostListener, inject, input, model, output, signal, computed, effect, linkedSignal, booleanAttribute, viewChild, contentChild, createComponent',
     '@angular/core',
   ),
   importOf('NgIf, NgFor, NgTemplateOutlet', '@angular/common'),

@@ -15,6 +15,7 @@ import {
   type Call,
   type Ctx,
   type Dialect,
+  isModuleLevel,
   spanOf,
   typeOf,
   type Unit,
@@ -111,6 +112,9 @@ function noteCreated(u: AngularUnit, names: AngularNames, node: Call): void {
   const isContained = isChain(callee) && memberName(callee.property) === 'createComponent';
   const name = type && memberName(unwrap(type));
   if (!(isOwn || isContained) || name === undefined || u.facts.role === 'module') return;
+  // What a function is given, or works out, is any component.
+  const bare = unwrap(type!);
+  if (bare.type === 'Identifier' && bare.binding && !isModuleLevel(bare.binding)) return;
   const given = [spread(spanOf(node))];
   const object = options && unwrap(options);
   const isTold =

@@ -43,6 +43,17 @@ export function standAs(node: RenderFact, tag: { attributes: TmplAstTextAttribut
   node.standsAs = { tag: name, attributes, classes, slot: slotPort(as.value), ...at };
 }
 
+/** `<ng-content select="[foot]" foot />`: what is projected here is projected further by what is written there. */
+export function markAs(node: RenderFact, { attributes }: { attributes: TmplAstTextAttribute[] }): void {
+  const own = attributes.filter(({ name }) => name !== 'select' && name !== 'ngProjectAs');
+  if (!own.length) return;
+  node.marks = {
+    tag: 'ng-content',
+    attributes: own.map(({ name, value }) => ({ name, value })),
+    classes: own.flatMap(({ name, value }) => (name === 'class' ? value.split(/\s+/).filter(Boolean) : [])),
+  };
+}
+
 export function addText(node: RenderFact, one: TmplAstTextAttribute): void {
   const at = spanAt(one.keySpan ?? one.sourceSpan);
   const span = spanAt(one.valueSpan ?? one.sourceSpan);
@@ -90,6 +101,9 @@ export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttr
   // What stands on an element of the page is used there.
   else if (node.kind !== 'site') use(u, value, ctx, isHandle(u, value) ? 'argument' : 'attribute');
   const mode: AttributeFact['mode'] = kind === BINDING.twoWay ? 'two-way' : 'value';
+  // Both ways, what a signal holds is bound, and not the signal.
+  if (mode === 'two-way' && value.kind === 'identity' && u.signals.has(value.symbol!))
+    value.type = { t: 'sym', s: value.symbol! };
   const made = attribute(one.name, nameAt, mode, value, all);
   const called = code && calledBy(u, code, value);
   if (called && value.kind === 'call') made.called = called;

@@ -137,12 +137,15 @@ function declareInput(
   const alias = textOf(args[0]) ?? textOf(options.get('alias')) ?? name;
   const known = u.facts.ports.find((one) => one.name === alias);
   if (known) return undefined;
-  const converts = options.get('transform') !== undefined;
   const isMethod = node.type === 'ClassMethod' || node.type === 'ClassPrivateMethod';
   const setter = isMethod ? accessor(u, name, 'set') : undefined;
   const annotation = isMethod ? setter?.params[0] && annotationOf(setter.params[0]) : annotationOf(node);
   const value = isMethod ? undefined : node.value;
   const written = annotation ? readType(annotation, u.file.named) : value ? widen(typeOf(u, value)) : UNKNOWN;
+  const converts =
+    options.get('transform') !== undefined ||
+    acceptsOthers(u, name) ||
+    (setter && isPlain(written) && convertsGiven(setter));
   const isOptional = !isMethod && 'optional' in node && node.optional === true;
   const required = options.isTrue('required');
   const symbol = declarePort(u, name, {
@@ -192,6 +195,37 @@ function accessor(u: AngularUnit, name: string, kind: 'get' | 'set'): t.ClassMet
   const body = (u.node as t.Class).body.body;
   return body.find(
     (one): one is t.ClassMethod => one.type === 'ClassMethod' && one.kind === kind && keyName(one) === name,
+  );
+}
+
+/** `static ngAcceptInputType_lit: boolean | ''`: templates may hand over something else than what the class reads. */
+const acceptsOthers = (u: AngularUnit, name: string): boolean =>
+  (u.node as t.Class).body.body.some(
+    (one) => one.type === 'ClassProperty' && one.static && keyName(one) === `ngAcceptInputType_${name}`,
+  );
+
+const isPlain = (type: TypeExpr): boolean =>
+  type.t === 'union' ? type.of.every(isPlain) : type.t === 'prim' || type.t === 'lit';
+
+/** `set lit(lit: boolean) { this.kept = toBoolean(lit); }`: it makes what it keeps of whatever it is given. */
+function convertsGiven({ params, body }: t.ClassMethod): boolean {
+  const [param] = params;
+  const isGiven = (node: t.Node): boolean => {
+    const bare = unwrap(node);
+    return bare.type === 'Identifier' && param?.type === 'Identifier' && bare.binding === param.binding;
+  };
+  const isMade = (node: t.Node): boolean => {
+    const bare = unwrap(node);
+    if (bare.type === 'ConditionalExpression') return isMade(bare.consequent) || isMade(bare.alternate);
+    return (
+      bare.type === 'CallExpression' && bare.callee.type === 'Identifier' && bare.arguments.some(isGiven)
+    );
+  };
+  return body.body.some(
+    (one) =>
+      one.type === 'ExpressionStatement' &&
+      one.expression.type === 'AssignmentExpression' &&
+      isMade(one.expression.right),
   );
 }
 
@@ -351,6 +385,7 @@ function declareQuery(
     u.facts.symbols[symbol]!.kind = 'derived';
     delete u.facts.symbols[symbol]!.empty;
     if (nested && !many && !isSetter && text !== undefined) u.lookedFor.set(symbol, text);
+    if (nested && component !== undefined) (u.facts.asksContent ??= []).push(component);
     return () => {
       if (isSetter) readSetter(u, node, symbol);
     };

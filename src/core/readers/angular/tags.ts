@@ -10,7 +10,7 @@ import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
 import { addNode, type Ctx, inBranch, inCase, spanOf, use } from '../script/unit';
 import { codeOf } from './code';
-import { addInput, addText, readGiven, stamp, standAs } from './given';
+import { addInput, addText, markAs, readGiven, stamp, standAs } from './given';
 import { declareAlias, openLoop } from './loops';
 import { slotOf, slotPort } from './names';
 import { attachReferences } from './references';
@@ -87,6 +87,7 @@ function readOutlet(u: AngularUnit, content: TmplAstContent, at: At, nested: Nes
   const node = u.facts.render[index]!;
   node.parent = at.parent;
   standAs(node, content);
+  markAs(node, content);
   nested.nodes(u, content.children, at);
 }
 
