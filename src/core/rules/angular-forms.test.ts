@@ -619,3 +619,29 @@ describe('a component that a function is given', () => {
     ],
   ]);
 });
+
+describe('an output that comes from what the class keeps', () => {
+  const cal = (output: string) =>
+    comp(
+      'Cal',
+      'cal',
+      '<b (click)="go()"></b>',
+      `readonly source = new Subject<Date>();\n${output}\ngo() { this.source.next(new Date()); }`,
+    );
+  const app = comp(
+    'App',
+    'app',
+    '<cal (at)="take($event)" />',
+    'seen: any;\ntake(date: Date) { this.seen = date; }',
+    'imports: [Cal],',
+  );
+  cases(/^event\//, [
+    ['as it is', one(cal('@Output() at = this.source.pipe(debounceTime(100));'), app), []],
+    ['as another thing', one(cal('@Output() at = this.source.pipe(map((one) => one.getTime()));'), app), []],
+    [
+      'and one that is raised without anything',
+      one(cal('@Output() at = new EventEmitter();\nstop() { this.at.emit(); }'), app),
+      ['error event/payload-clash app.ts:11 take($event)'],
+    ],
+  ]);
+});

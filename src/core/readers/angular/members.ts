@@ -1,6 +1,6 @@
 /** What members of a class are: inputs, outputs, handles, what is asked for, signals. */
 import type * as t from '@babel/types';
-import type { PortFact } from '../../model/facts';
+import type { EmitFact, PortFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type ClassDialect, type ClassMember, type FieldKind, readMethod } from '../script/classes';
 import { readFunction } from '../script/functions';
@@ -303,9 +303,10 @@ function declareOutput(u: AngularUnit, name: string, node: ClassMember, alias: s
   const value = 'value' in node && node.value ? unwrap(node.value) : undefined;
   const annotation = annotationOf(node);
   const held = value?.type === 'NewExpression' ? typeArguments(value)[0] : typeArgumentOf(annotation);
-  declareEvent(u, name, node, alias, held ? readType(held, u.file.named) : UNKNOWN, isOwnEmitter(value));
+  const type = held ? readType(held, u.file.named) : UNKNOWN;
+  const raised = declareEvent(u, name, node, alias, type, isOwnEmitter(value));
   return () => {
-    if (value && !isOwnEmitter(value)) use(u, u.expr(value, SETUP), SETUP);
+    if (value && !isOwnEmitter(value)) comesFrom(u, raised, value);
   };
 }
 
@@ -320,13 +321,20 @@ function declareSignalOutput(u: AngularUnit, name: string, node: Field, call: t.
   const options = metadata(call.arguments[isOwn ? 0 : 1]);
   const alias = textOf(options.get('alias')) ?? name;
   const [written] = typeArguments(call);
-  declareEvent(u, name, node, alias, written ? readType(written, u.file.named) : UNKNOWN, isOwn);
+  const type = written ? readType(written, u.file.named) : UNKNOWN;
+  const raised = declareEvent(u, name, node, alias, type, isOwn);
   return () => {
-    if (!isOwn && call.arguments[0]) use(u, u.expr(call.arguments[0], SETUP), SETUP);
+    if (!isOwn && call.arguments[0]) comesFrom(u, raised, call.arguments[0]);
   };
 }
 
-/** `raises`: it is raised by the class alone; what comes from elsewhere is raised whenever that comes. */
+/** What comes from elsewhere is what it is raised with. */
+function comesFrom(u: AngularUnit, raised: EmitFact | undefined, source: t.Node): void {
+  const { type: _, ...value } = use(u, u.expr(source, SETUP), SETUP);
+  if (raised) raised.args = [value];
+}
+
+/** `raises`: it is raised by the class alone; what comes from elsewhere is raised whenever that comes, which is given back. */
 function declareEvent(
   u: AngularUnit,
   member: string,
@@ -334,7 +342,7 @@ function declareEvent(
   name: string,
   type: TypeExpr,
   raises: boolean,
-): void {
+): EmitFact | undefined {
   const symbol = declarePort(u, member, {
     name: eventPort(name),
     channel: 'event',
@@ -343,16 +351,18 @@ function declareEvent(
     ...optional('type', type.t === 'unknown' ? undefined : payload(type)),
     ...spanOf(node.key),
   });
-  if (!raises)
-    u.facts.emits.push({
-      symbol,
-      event: eventPort(name),
-      args: [],
-      fn: -1,
-      guarded: true,
-      how: 'called',
-      ...spanOf(node.key),
-    });
+  if (raises) return undefined;
+  const raised: EmitFact = {
+    symbol,
+    event: eventPort(name),
+    args: [],
+    fn: -1,
+    guarded: true,
+    how: 'handed',
+    ...spanOf(node.key),
+  };
+  u.facts.emits.push(raised);
+  return raised;
 }
 
 /** `@ViewChild(Boom) boom`, `rail = viewChild<ElementRef>('rail')` */
