@@ -7,7 +7,8 @@ import { isOwnTag, propOf } from '../model/own-elements';
 import { isPageEvent } from '../model/page-names';
 import { groupBy } from '../model/group-by';
 import type { Component } from '../model/project';
-import { content, declares } from './placed';
+import { declares } from './mixins';
+import { content } from './placed';
 import type { Registry } from './registry';
 
 /** Facts without the pages on which no element of the project stands: these are no part of it. */

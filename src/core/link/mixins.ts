@@ -54,3 +54,7 @@ export function inheritPorts(components: Component[]): void {
 
 /** What is taken over may take over others, so far. */
 const MAX_DEPTH = 8;
+
+/** Whether a component, or what it takes over, says that it takes a name. */
+export const declares = ({ facts, mixins }: Component, name: string): boolean =>
+  facts.ports.some((one) => one.name === name) || mixins.some((one) => declares(one, name));

@@ -6,6 +6,7 @@ import type { AttributeFact, ComponentFacts, RenderFact, Span } from '../model/f
 import { nearest } from '../model/names';
 import { isPageAttribute } from '../model/page-names';
 import type { Component, MarkupScope, ProjectFile } from '../model/project';
+import { declares } from './mixins';
 import type { Names } from './names';
 import { nodesAbove } from './nodes-above';
 import { isAlwaysKnown } from './use-of-ports';
@@ -195,10 +196,6 @@ function withoutHanded({ reads, render }: ComponentFacts, on: OnNodes): Componen
 
 const takes = ({ component, exposes }: Placed, name: string): boolean =>
   exposes ? Object.hasOwn(exposes, name) : declares(component, name);
-
-/** Whether a component, or what it takes over, says that it takes a name. */
-export const declares = ({ facts, mixins }: Component, name: string): boolean =>
-  facts.ports.some((one) => one.name === name) || mixins.some((one) => declares(one, name));
 
 /** Handles on what is not of the project may be on anything; those on what stands beside a component are not on that. */
 function handlesKnown(

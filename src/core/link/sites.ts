@@ -4,6 +4,7 @@ import { type TypeExpr, UNKNOWN } from '../model/types';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
 import { isCallbackName } from '../model/names';
 import type { TypeSpace } from '../types/resolve';
+import { declares } from './mixins';
 import type { Names } from './names';
 import type { OnNodes } from './placed';
 import type { Registry } from './registry';
@@ -58,13 +59,19 @@ export function linkSites(
         else owner.siteAt.set(node, [id]);
       }
     });
-    linkPasses(owner);
+    linkPasses(owner, components, sites);
   }
   return sites;
 }
 
 /** What the component hands on as it is. */
-function linkPasses(owner: Component): void {
+function linkPasses(owner: Component, components: Component[], sites: Site[]): void {
+  /** Whether what stands on an element of the page takes what is put there. */
+  const takes = (id: number, name: string): boolean => {
+    const site = sites[id];
+    if (!site) return false;
+    return site.exposes ? site.exposes.includes(name) : declares(components[site.target]!, name);
+  };
   owner.facts.render.forEach((fact, node) => {
     for (const site of owner.siteAt.get(node) ?? [-1])
       fact.attributes.forEach((one, attribute) => {
@@ -74,7 +81,10 @@ function linkPasses(owner: Component): void {
           if (symbol.kind !== 'bag' && symbol.kind !== 'rest') return;
           const element = fact.kind === 'element';
           owner.spreads.push({ except: symbol.except ?? [], node, attribute, site, element });
-        } else if (fact.kind === 'site' && (one.mode === 'value' || one.mode === 'two-way')) {
+        } else if (
+          (one.mode === 'value' || one.mode === 'two-way') &&
+          (fact.kind === 'site' || takes(site, one.name))
+        ) {
           owner.passes.push({ symbol: one.value.symbol!, node, attribute, site });
         }
       });

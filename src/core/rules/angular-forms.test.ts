@@ -645,3 +645,17 @@ describe('an output that comes from what the class keeps', () => {
     ],
   ]);
 });
+
+describe('what is put on an element of the page that something stands on', () => {
+  const upload = `@Directive({ selector: 'input[upload]' }) export class Upload { readonly many = input(false); @HostListener('change') go() { return this.many(); } }`;
+  const drop = (markup: string) =>
+    one(
+      upload,
+      comp('Drop', 'drop', markup, 'readonly many = input(false);', 'imports: [Upload],'),
+      comp('App', 'app', '<drop [many]="true" />', '', 'imports: [Drop],'),
+    );
+  cases(/prop\/unread/, [
+    ['is passed on to that', drop('<input upload [many]="many()" />'), []],
+    ['is not, where that stands elsewhere', drop('<input upload />'), ['warning prop/unread app.ts:6 many']],
+  ]);
+});
