@@ -20,6 +20,9 @@ export function linkReached(components: Component[], files: ProjectFile[], names
       for (const name of facts.memberReads) component.reached.add(name);
     }
   }
+  // Who holds an heir uses what that has from its bases.
+  for (const component of components)
+    if (component.reached && component.facts.extends) reachUp(component.reached, component.mixins, 0);
   // Who sees a base may hold what extends it.
   const done = new Set<Component>();
   const inherit = (component: Component): void => {
@@ -39,6 +42,14 @@ export function linkReached(components: Component[], files: ProjectFile[], names
 
 /** Bases are followed so far. */
 const MAX_DEPTH = 16;
+
+function reachUp(names: ReadonlySet<string>, bases: Component[], depth: number): void {
+  for (const base of depth < MAX_DEPTH ? bases : []) {
+    base.reached ??= new Set();
+    for (const name of names) base.reached.add(name);
+    reachUp(names, base.mixins, depth + 1);
+  }
+}
 
 /** What an heir uses of the props, its bases need not use. */
 function handUp({ symbols }: Pick<ComponentFacts, 'symbols'>, bases: Component[], depth: number): void {

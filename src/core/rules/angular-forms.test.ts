@@ -659,3 +659,23 @@ describe('what is put on an element of the page that something stands on', () =>
     ['is not, where that stands elsewhere', drop('<input upload />'), ['warning prop/unread app.ts:6 many']],
   ]);
 });
+
+describe('inputs of a base that others read of its heirs', () => {
+  const files = (read: string) => ({
+    'base.ts': `import { Directive, Input } from '@angular/core';
+@Directive() export class TabBase { @Input() label = ''; @Input() dull = 1; }`,
+    'tab.ts': `import { Component } from '@angular/core';
+import { TabBase } from './base';
+@Component({ selector: 'tab', template: '<ng-content />' }) export class Tab extends TabBase {}`,
+    'app.ts': `import { Component, ContentChildren, QueryList } from '@angular/core';
+import { Tab } from './tab';
+@Component({ selector: 'tabs', template: '<ng-content />@for (tab of all; track tab) {<b>{{ ${read} }}</b>}' })
+export class Tabs { @ContentChildren(Tab) all!: QueryList<Tab>; }
+@Component({ selector: 'app', imports: [Tabs, Tab], template: '<tabs><tab label="a" [dull]="2">x</tab></tabs>' })
+export class App {}`,
+  });
+  cases(/prop\/unread/, [
+    ['one of them', files('tab.label'), ['warning prop/unread base.ts:2 dull']],
+    ['none', files('1'), ['warning prop/unread base.ts:2 label', 'warning prop/unread base.ts:2 dull']],
+  ]);
+});
