@@ -109,13 +109,19 @@ export function labelOf(
   const letters = Math.floor((width - AROUND) / LETTER);
   const most = Math.floor((height - AROUND) / LINE);
   const short = shortName(path);
-  const name = [short, short.split('/').at(-1)!]
-    .map((one) => (one.length <= letters ? [one] : packed(one.split(/(?<=[-_./])/), letters)))
+  const last = short.split('/').at(-1)!;
+  // The words of a name are told by its marks, or by its capitals if need be; a file may go without its ending.
+  const name = [short, bare(short), last, bare(last)]
+    .flatMap((one) => [[one], one.split(/(?<=[-_/])/)])
+    .concat([bare(last).split(/(?<=[-_])|(?<=[a-z\d])(?=[A-Z])/)])
+    .map((words) => packed(words, letters))
     .find((lines) => lines && lines.length <= most);
   if (!name) return { name: [] };
   const count = [found, found.split(' ')[0]!].find((one) => one.length <= letters);
   return count !== undefined && name.length < most ? { name, found: count } : { name };
 }
+
+const bare = (path: string): string => path.replace(/(?<=\w)\.\w+$/, '');
 
 /** Words in lines of so many letters; undefined if one of them is longer. */
 function packed(words: string[], letters: number): string[] | undefined {
