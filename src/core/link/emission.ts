@@ -65,6 +65,7 @@ const isRaisedAgain = ({ flow }: Linked, port: Port, site: Site): boolean =>
     return to.component === site.owner && to.port?.channel === 'event';
   });
 
+/** A value is bound both ways by the event. */
 const isBoundBy = ({ fact }: Site, target: Component, event: string): boolean =>
   fact.attributes.some((one) => one.mode === 'two-way' && updateOf(target, one) === event);
 

@@ -2,14 +2,14 @@
 import type { Component } from '../model/project';
 import type { Names } from './names';
 
-/** What a component takes over, the last one first, since that one wins; each may take over others. */
+/** What a component takes over, the one that wins first: tables before mixins, the last before those before it. */
 export function mixinsOf(
   { file, facts }: Component,
   components: Component[],
   names: Names,
   ids: number[][],
 ): Component[] {
-  return [...(facts.tables ?? []), ...(facts.mixins ?? [])]
+  return [...(facts.mixins ?? []), ...(facts.tables ?? [])]
     .flatMap((local) => {
       const target = names.lookup(file, local);
       if (target.kind === 'component') return [components[target.component]!];

@@ -474,6 +474,20 @@ const props = defineProps(${declared});
       },
       faults.filter((one) => !one.includes('type-clash')),
     ],
+    [
+      'before those of a mixin',
+      {
+        ...files('', '<Lamp tone="a" />'),
+        'mix.js': `export const mix = { props: { tone: { type: Number } } };`,
+        'Lamp.vue': `<script>
+import { lampProps } from './props';
+import { mix } from './mix';
+export default { mixins: [mix], props: { ...lampProps } };
+</script>
+<template><b :class="size">{{ lit }}{{ tone }}</b></template>`,
+      },
+      [],
+    ],
     ['rightly', files('lampProps', '<Lamp tone="a" lit />'), []],
     ['which are none', files('{ ...other, high: Number }', wrong), []],
     [

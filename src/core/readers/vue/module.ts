@@ -66,15 +66,16 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     const value = valueOf(one, (call) => ownCall(vue.names, call), types);
     facts.values.push(value);
     if (isFunction(node) && defines(vue.names, node)) value.defines = true;
-    if (node.type === 'ObjectExpression' && isMixin(node)) {
-      value.mixin = facts.components.length;
-      readMixin(vue, node, one.id, base.name === 'default' ? nameFromPath(file.path) : base.name);
-    }
-    const table = tableOf(node);
-    if (table && value.mixin === undefined) {
-      value.mixin = facts.components.length;
-      readTable(vue, table, one.id, base.name);
-    }
+    const options = node.type === 'ObjectExpression' && isMixin(node) ? node : undefined;
+    const taken = options ?? tableOf(node);
+    if (!taken) continue;
+    // It belongs to whoever takes it over, as a helper belongs to who calls it.
+    value.mixin = facts.components.length;
+    const u = openOptions(vue, taken, one.id, name === 'default' ? nameFromPath(file.path) : name);
+    u.facts.role = 'helper';
+    if (options) readMixin(u, taken);
+    else readTable(u, taken);
+    closeUnit(vue, u);
   }
   for (const { one, made, component } of helpers) {
     facts.values[component]!.component = facts.components.length;
@@ -114,21 +115,6 @@ function isMixin({ properties }: t.ObjectExpression): boolean {
   );
 }
 
-/** It belongs to whoever takes it over, as a helper belongs to who calls it. */
-function readMixin(
-  vue: VueFile,
-  object: t.ObjectExpression,
-  id: t.Identifier | undefined,
-  name: string,
-): void {
-  const u = openOptions(vue, object, id, name);
-  u.facts.role = 'helper';
-  u.takenOver = true;
-  readOptions(u, object);
-  makeOpen(u);
-  closeUnit(vue, u);
-}
-
 /** Props that several components declare: an object, or what a function makes of one that says so: `buildProps({…})`. */
 function tableOf(node: t.Node): t.ObjectExpression | undefined {
   const bare =
@@ -137,14 +123,13 @@ function tableOf(node: t.Node): t.ObjectExpression | undefined {
   return object?.type === 'ObjectExpression' && isPropsTable(object) ? object : undefined;
 }
 
-function readTable(
-  vue: VueFile,
-  object: t.ObjectExpression,
-  id: t.Identifier | undefined,
-  name: string,
-): void {
-  const u = openOptions(vue, object, id, name);
-  u.facts.role = 'helper';
+function readMixin(u: VueUnit, object: t.ObjectExpression): void {
+  u.takenOver = true;
+  readOptions(u, object);
+  makeOpen(u);
+}
+
+function readTable(u: VueUnit, object: t.ObjectExpression): void {
   u.facts.isTable = true;
   declareProps(u, object);
 }
