@@ -29,6 +29,8 @@ export function settleBases(components: Component[], names: Names): void {
     const { facts, mixins } = component;
     for (const base of mixins) settle(base, depth + 1);
     if (facts.definedBy !== undefined && !addsNothing(component, facts.definedBy)) openWhole(component);
+    if (mixins.some((one) => one.facts.raisesAny))
+      component.facts = { ...component.facts, openEmits: true, raisesAny: true };
     const isWhole = knowsTables(component, names);
     if (!isWhole) component.facts = { ...component.facts, openProps: true };
     const known = mixins.length - (isWhole ? (facts.tables?.length ?? 0) : 0);

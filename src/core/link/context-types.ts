@@ -16,6 +16,8 @@ export interface Provider {
   node: number;
   key: ContextKey;
   place: Place;
+  /** The file of the code that names the key, where that is another's than the component's. */
+  writtenIn?: number;
   value: ExprFact | undefined;
   at?: ProvideFact['at'];
   /** One of many that arrive as a list. */

@@ -106,7 +106,18 @@ function providedByHelpers(project: Tree, component: Component, keyAt: KeyAt): P
         const inside = one.value ? { inside: { calls: path, value: one.value } } : {};
         const at = one.at ? { at: one.at } : {};
         return key
-          ? [{ component: component.id, node: 0, key, place, value: undefined, ...inside, ...at }]
+          ? [
+              {
+                component: component.id,
+                node: 0,
+                key,
+                place,
+                writtenIn: code.file,
+                value: undefined,
+                ...inside,
+                ...at,
+              },
+            ]
           : [];
       }),
     ...(path.length < MAX_CALLS ? within(code, path, place) : []),

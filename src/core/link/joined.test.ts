@@ -736,3 +736,25 @@ export const App = () => <p><One.Rack /><West.Rack /></p>;`,
     ],
   ]);
 });
+
+describe('components that are registered one by one, of tables that take over others', () => {
+  const parts = {
+    'Lamp.vue': '<script>\nexport default { name: "Lamp" };\n</script>\n<template><i /></template>',
+    'Rack.vue': '<script>\nexport default { name: "Rack" };\n</script>\n<template><b /></template>',
+    'parts.js': `export { default as Lamp } from './Lamp.vue';\nexport { default as Rack } from './Rack.vue';`,
+    'App.vue': '<script setup></script>\n<template><Lamp /><y-rack /></template>',
+  };
+  const install = (table: string) => ({
+    ...parts,
+    'index.js': `import * as parts from './parts';
+import { Lamp, Rack } from './parts';
+const own = { Lamp };
+const table = ${table};
+export const install = (app) => Object.keys(table).forEach((key) => { app.component(key, table[key]); });`,
+  });
+  table([
+    ['a module', install('{ ...parts, yRack: parts.Rack }'), ['App > Lamp', 'App > Rack']],
+    ['another table', install('{ yRack: Rack, ...own }'), ['App > Lamp', 'App > Rack']],
+    ['nothing', install('{ yRack: Rack }'), ['App > Rack'], ['tag Lamp: unbound']],
+  ]);
+});

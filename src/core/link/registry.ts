@@ -55,7 +55,7 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
   });
 
   /** The members of a table by their keys, those of a list by their own names. */
-  function addAll(index: number, local: string): void {
+  function addAll(index: number, local: string, depth = 0): void {
     const target = names.lookup(index, local);
     if (target.kind === 'module')
       for (const name of names.exportsOf(target.file)) add(index, name, names.exported(target.file, name));
@@ -66,6 +66,8 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
       if (member.kind === 'component')
         add(index, /^\d+$/.test(key) ? names.nameOf(member.component) : key, member);
     }
+    for (const one of depth < MAX_DEPTH ? (target.value.spreads ?? []) : [])
+      addAll(target.file, one, depth + 1);
   }
 
   /** What objects of options that the component takes over register. */
@@ -129,6 +131,9 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
       (registered.get(`${packages[file]}\n${name}`) ?? []).filter((one) => isNearest(file, homes.get(one)!)),
   };
 }
+
+/** Tables may take over others, so far. */
+const MAX_DEPTH = 4;
 
 /** The name that a file gives to its component: its own, or that of its folder. */
 function nameOf(path: string): string {

@@ -221,6 +221,8 @@ export interface ValueFact extends Span {
   gives?: ChoiceFact[];
   /** Members by the name in this file that they stand for; those of members by both names, with a dot. */
   members?: Record<string, string>;
+  /** object: what it takes the members of besides, by their names in the file. */
+  spreads?: string[];
   type?: TypeExpr;
   /** object: options that components take over, read as the component of this index. */
   mixin?: number;
@@ -389,6 +391,8 @@ export interface ComponentFacts extends Span {
   clashes?: ClashFact[];
   /** It may raise events that no text of it names. */
   openEmits?: boolean;
+  /** options to take over: so may whoever takes them over. */
+  raisesAny?: true;
   /** It may place slots that no text of it names. */
   openSlots?: boolean;
   /** Objects of options that it takes over, by their names in the file. */

@@ -578,3 +578,73 @@ import { Rack } from './Rack';
     ],
   ]);
 });
+
+describe('a component that draws itself by the name of its options', () => {
+  const node = (name: string) => ({
+    'node.vue': `<script>
+export default { name: '${name}', props: { next: Object } };
+</script>
+<template><b><TreeNode v-if="next" :next="next.next" /></b></template>`,
+    'App.vue': sfc(`import Node from './node.vue';`, '<Node :next="{}" />'),
+  });
+  cases(/unresolved/, [
+    ['which it has', node('TreeNode'), []],
+    ['with dashes', node('tree-node'), []],
+    ['which is another', node('TreeLeaf'), ['error component/unresolved node.vue:4 TreeNode']],
+  ]);
+});
+
+describe('options that are extended to be taken over', () => {
+  const files = (listen: string) => ({
+    'toned.ts': `import Vue from 'vue';\nexport default Vue.extend({ props: { tone: String } });`,
+    'picked.ts': `import mixins from './mixins';
+import Toned from './toned';
+export default mixins(Toned).extend({
+  methods: { pick(name: string, value: any) { this.$emit('picked', value); } },
+});`,
+    'Title.ts': `import mixins from './mixins';
+import Picked from './picked';
+export default mixins(Picked).extend({ props: { year: String }, render(h) { return h('b', { on: { click: () => this.pick('year', this.year) } }, [this.tone]); } });`,
+    'App.vue': sfc(`import Title from './Title';`, `<Title year="1" tone="a" @${listen}="go" />`),
+  });
+  cases(/event\/unknown|prop\/unknown/, [
+    ['what they raise is raised', files('picked'), []],
+    [
+      'what they raise by a name that is worked out may be anything',
+      {
+        ...files('update:year'),
+        'picked.ts': files('')['picked.ts'].replace("$emit('picked'", '$emit(`update:${name}`'),
+      },
+      [],
+    ],
+  ]);
+});
+
+describe('a text as a key, provided again further down', () => {
+  const part = (name: string, script: string, markup: string) => ({ [`${name}.vue`]: sfc(script, markup) });
+  const tone = {
+    'tone.ts': `import { provide } from 'vue';\nexport function useTone() { provide('tone', 3); }`,
+  };
+  const below = part(
+    'Lamp',
+    `import { inject } from 'vue';\nconst tone = inject('tone');`,
+    '<b>{{ tone }}</b>',
+  );
+  const own = `import { provide } from 'vue';\nprovide('tone', 3);`;
+  const used = `import { useTone } from './tone';\nuseTone();`;
+  const files = (app: string, rack: string) => ({
+    ...tone,
+    ...below,
+    ...part('Rack', `import Lamp from './Lamp.vue';\n${rack}`, '<Lamp />'),
+    ...part('App', `import Rack from './Rack.vue';\n${app}`, '<Rack />'),
+  });
+  cases(/key-clash/, [
+    ['written twice', files(own, own), [`warning context/key-clash Rack.vue:4 'tone'`]],
+    ['by a function that both call', files(used, used), []],
+    [
+      'by a function, and written once more',
+      files(used, own),
+      [`warning context/key-clash Rack.vue:4 'tone'`],
+    ],
+  ]);
+});

@@ -62,7 +62,13 @@ export function valueOf(one: NamedNode, own: OwnCall, ctx: InferContext): ValueF
   if (node.type === 'TaggedTemplateExpression')
     return { ...base, kind: 'external', type: typeOfVariable(one, ctx), madeBy: makerOf(own, node) };
   if (node.type === 'ObjectExpression')
-    return { ...base, kind: 'object', members: membersOf([node]), type: typeOfVariable(one, ctx) };
+    return {
+      ...base,
+      kind: 'object',
+      members: membersOf([node]),
+      ...spreadsOf(node),
+      type: typeOfVariable(one, ctx),
+    };
   if (node.type === 'ArrayExpression' || node.type === 'NewExpression') {
     const members = entriesOf(node);
     return {
@@ -112,6 +118,13 @@ function membersOf(nodes: t.Node[], prefix = '', depth = 0): Record<string, stri
     }
   }
   return members;
+}
+
+function spreadsOf({ properties }: t.ObjectExpression): Pick<ValueFact, 'spreads'> {
+  const spreads = properties.flatMap((one) =>
+    one.type === 'SpreadElement' ? [memberName(unwrap(one.argument)) ?? ''] : [],
+  );
+  return spreads.length ? { spreads } : {};
 }
 
 /** A name, or what is put together on it: `Object.assign(Item, { label })`. */

@@ -4,7 +4,7 @@ import { isFunction } from '../script/scope';
 import { keyName, readType, typeArguments } from '../script/type-expr';
 import { propSymbol, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { declareEmits, declareEmitsByType } from './emits';
-import { eventPort, type VueNames } from './names';
+import { eventPort, pascal, type VueNames } from './names';
 import { declareProps } from './props';
 import { declarePort, eventSymbol, type VueUnit } from './unit';
 
@@ -19,6 +19,7 @@ export function readNameAndAttributes(u: VueUnit, node: t.Node): void {
     if (name === 'name' && value.type === 'StringLiteral') {
       u.facts.nameStart = value.start! + 1;
       u.facts.nameEnd = value.end! - 1;
+      u.ownName = pascal(value.value);
     }
     if (name === 'inheritAttrs' && !(value.type === 'BooleanLiteral' && value.value))
       u.keepsAttributes = true;

@@ -1,5 +1,6 @@
 /** What a file with Vue code makes known to others: values, keys, helpers, registrations, mounted apps. */
 import type * as t from '@babel/types';
+import type { ValueFact } from '../../model/facts';
 import { isNamedLikeComponent, nameFromPath } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { returnsOf } from '../script/choices';
@@ -63,16 +64,22 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       helpers.push({ one, made: store ?? shared ?? node, component: facts.values.length - 1 });
       continue;
     }
-    const value = valueOf(one, (call) => ownCall(vue.names, call), types);
+    // `mixins(Held).extend({ methods: … })` gives more options to take over.
+    const extended = given?.mixins && isMixin(given.object) ? given : undefined;
+    const value: ValueFact = extended
+      ? { ...base, kind: 'object' }
+      : valueOf(one, (call) => ownCall(vue.names, call), types);
     facts.values.push(value);
     if (isFunction(node) && defines(vue.names, node)) value.defines = true;
-    const options = node.type === 'ObjectExpression' && isMixin(node) ? node : undefined;
+    const options =
+      extended?.object ?? (node.type === 'ObjectExpression' && isMixin(node) ? node : undefined);
     const taken = options ?? tableOf(node);
     if (!taken) continue;
     // It belongs to whoever takes it over, as a helper belongs to who calls it.
     value.mixin = facts.components.length;
     const u = openOptions(vue, taken, one.id, name === 'default' ? nameFromPath(file.path) : name);
     u.facts.role = 'helper';
+    if (extended) noteMaker(u.facts, extended);
     if (options) readMixin(u, taken);
     else readTable(u, taken);
     closeUnit(vue, u);
@@ -126,6 +133,7 @@ function tableOf(node: t.Node): t.ObjectExpression | undefined {
 function readMixin(u: VueUnit, object: t.ObjectExpression): void {
   u.takenOver = true;
   readOptions(u, object);
+  if (u.facts.openEmits) u.facts.raisesAny = true;
   makeOpen(u);
 }
 

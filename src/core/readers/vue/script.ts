@@ -35,6 +35,9 @@ const PROPS = [
   /\w:[ \t]*\[?(?:String|Number|Boolean|Array|Object|Function)\b[ \t]*(?:[,}\]\n]|as\b)/,
 ];
 
+/** Components that are registered with an app that somebody else hands in. */
+const INSTALLS = /\b(?:app|Vue|vue)\.component\(/;
+
 /** A part of an app's store, or a table of functions for one; such files import nothing of the framework, either. */
 const STORE =
   /\bmutations\b\s*[:=,}]|\bnamespaced\s*:|\.registerModule\(|\broot(?:Getters|State)\b|[{,]\s*commit\s*[,}]/;
@@ -56,7 +59,7 @@ export const usesVue = (path: string, text: string): boolean =>
   isStore(path, text) ||
   [OPTIONS, GIVEN].some((list) => list.every((one) => one.test(text))) ||
   TAKEN.every((one) => one.test(text)) ||
-  (PROPS.every((one) => one.test(text)) && !ELSEWHERE.test(text)) ||
+  ((PROPS.every((one) => one.test(text)) || INSTALLS.test(text)) && !ELSEWHERE.test(text)) ||
   /(?:require\.context|import\.meta\.glob)[^;]{0,200}vue\b/.test(text) ||
   [...text.matchAll(/(?:from|import)\s*(?:\(\s*)?['"]([^'"\n]+)['"]/g)].some(
     ([, from]) => isVueModule(from!) || /^(pinia|vuex)$/.test(from!) || from!.endsWith('.vue'),

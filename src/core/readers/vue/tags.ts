@@ -156,7 +156,7 @@ function resolveTag(u: VueUnit, tag: TagFact, scope: Scope): void {
     return;
   }
   tag.global = pascal(written);
-  if (tag.global === u.facts.name) tag.name = SELF;
+  if (tag.global === u.facts.name || tag.global === u.ownName) tag.name = SELF;
 }
 
 /** `<Teleport to="#overlay">` */

@@ -28,6 +28,8 @@ export interface VueUnit extends Unit {
   usedNames: Set<string>;
   /** Other names may be in the template's scope. */
   openScope: boolean;
+  /** The name that its options give it, by which it may draw itself. */
+  ownName: string | undefined;
   /** Attributes and listeners that nobody declares, handed on together. */
   attrs: number | undefined;
   /** What it draws is written in a template. */
@@ -74,6 +76,7 @@ export function vueUnit(
     usedNames: new Set<string>(),
     openRefs: false,
     openScope: false,
+    ownName: undefined,
     attrs: undefined,
     keepsAttributes: false,
     hasTemplate: false,

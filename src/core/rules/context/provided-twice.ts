@@ -37,7 +37,9 @@ export function* providedTwice(
 
 /** Whether a key is one text that two files write, each for itself. */
 export const isWrittenTwice = (outer: Provider, inner: Provider): boolean =>
-  inner.key.value.key !== undefined && outer.place.file !== inner.place.file;
+  inner.key.value.key !== undefined && fileOf(outer) !== fileOf(inner);
+
+const fileOf = ({ writtenIn, place }: Provider): number => writtenIn ?? place.file;
 
 /** Whether the inner provider is rendered below the outer one, in the same render or further down. */
 function isAbove(contexts: Contexts, project: Linked, outer: Provider, inner: Provider): boolean {
