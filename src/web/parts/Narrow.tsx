@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useAddress } from '../address';
+import { Echo } from './echo';
 
 /** Milliseconds without a key until what is typed takes effect. */
 const REST = 150;
@@ -22,18 +23,16 @@ export function Narrow({ name = 'text', label, placeholder, className }: NarrowP
   // The field holds what is typed; the address, and what depends on it, follow when the typing rests.
   const [typed, setTyped] = useState<string>();
   const timer = useRef<number>(undefined);
-  const sent = useRef(inAddress);
+  const [echo] = useState(() => new Echo(inAddress));
   useEffect(() => {
+    if (echo.isOwn(inAddress)) return;
     // Somebody else changed the address: a link, the way back.
-    if (inAddress !== sent.current) {
-      sent.current = inAddress;
-      window.clearTimeout(timer.current);
-      setTyped(undefined);
-    }
-  }, [inAddress]);
+    window.clearTimeout(timer.current);
+    setTyped(undefined);
+  }, [inAddress, echo]);
   const send = (value: string) => {
     window.clearTimeout(timer.current);
-    sent.current = value;
+    echo.send(value);
     change((next) => (value ? next.set(name, value) : next.delete(name)));
   };
   useEffect(() => () => window.clearTimeout(timer.current), []);
