@@ -7,8 +7,6 @@ export default defineConfig({
   timeout: 90_000,
   // Machines that do other things, too, take their time.
   expect: { timeout: 15_000 },
-  // What passes only at the second try is told as flaky, and is a fault to look for.
-  retries: process.env.CI ? 2 : 0,
   reporter: [['list']],
   globalSetup: './tests/browser/serve.ts',
   use: {

@@ -90,6 +90,20 @@ test('what is not saved is there again, and nothing is written over what somebod
   await expect(text(page)).not.toContainText('# planned');
 });
 
+test('a sheet that is left while its lanes are placed does not disturb the next', async ({ page }) => {
+  // Lanes are placed off the main thread; here that takes long.
+  await page.addInitScript(() => {
+    const post = Worker.prototype.postMessage;
+    Worker.prototype.postMessage = function (this: Worker, message: unknown) {
+      setTimeout(() => post.call(this, message), 1500);
+    };
+  });
+  await page.goto(`${project}/sheet?path=kiosk.rope.yaml`);
+  await expect(page.getByText('Loading the lanes…')).toBeVisible();
+  await page.getByRole('button', { name: 'New, blank' }).click();
+  await expect(rows(page)).toHaveCount(1);
+});
+
 test('a new sheet, blank and of the project (2)', async ({ page }) => {
   await page.goto(`${project}/sheet`);
   await page.getByRole('button', { name: 'New, blank' }).click();

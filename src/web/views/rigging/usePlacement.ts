@@ -1,5 +1,5 @@
 /** The placement of the lanes, from the worker. */
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { RiggingView } from '../../../api/schemas';
 import type { Placement } from './place';
 import type { PlaceAnswer, PlaceRequest } from './place.worker';
@@ -8,6 +8,8 @@ let worker: Worker | undefined;
 /** One worker for the page: it is made at the first rigging and stays. */
 const placer = (): Worker =>
   (worker ??= new Worker(new URL('./place.worker.ts', import.meta.url), { type: 'module' }));
+/** Questions are counted over the whole page: charts share the worker, and hear each other's answers. */
+let asked = 0;
 
 export interface Placed {
   placement: Placement;
@@ -20,9 +22,8 @@ export interface Placed {
  */
 export function usePlacement(view: RiggingView): Placed | undefined {
   const [placed, setPlaced] = useState<Placed>();
-  const turn = useRef(0);
   useEffect(() => {
-    const request: PlaceRequest = { turn: ++turn.current, lanes: view.lanes };
+    const request: PlaceRequest = { turn: ++asked, lanes: view.lanes };
     const answered = ({ data }: MessageEvent<PlaceAnswer>) => {
       if (data.turn === request.turn) setPlaced({ placement: data.placement, view });
     };
