@@ -409,8 +409,11 @@ export interface ComponentFacts extends Span {
   climbs?: (Span & { names: string[] })[];
   /** Names that its template uses, and that nothing in sight declares. */
   unknownNames?: (Span & { name: string; known: string[]; orType?: true })[];
-  /** Name of the class that it extends, where that is no class of the framework; whether type arguments are given to it. */
-  extends?: Span & { name: string; given?: true };
+  /**
+   * Name of the class that it extends, where that is no class of the framework; whether type arguments are given to it,
+   * and whether it is no class, but options that extend others.
+   */
+  extends?: Span & { name: string; given?: true; options?: true };
   /** Name of the class that it extends, where what that declares is joined otherwise than by `extends`. */
   heirOf?: Span & { name: string };
   /** The function, not of the framework, that makes it of its options. */

@@ -648,3 +648,43 @@ describe('a text as a key, provided again further down', () => {
     ],
   ]);
 });
+
+describe('a component that extends the options of another, and draws what that draws', () => {
+  const files = (tag: string, made = 'Drum.extend({') => ({
+    'Drum.js': `import Vue from 'vue';
+export const Drum = Vue.extend({
+  name: 'Drum',
+  props: { turns: Number },
+  render(h) { return h('b', [this.turns]); },
+});`,
+    'Winch.js': `import { Drum } from './Drum';
+export default ${made}
+  name: 'Winch',
+  props: { load: Number },
+  methods: {
+    pull() { return this.load * this.turns; },
+  },
+});`,
+    'App.vue': `<script>
+import Winch from './Winch';
+export default { components: { Winch }, mounted() { this.$refs.winch.pull(); this.$refs.winch.brake(); } };
+</script>
+<template>${tag}</template>`,
+  });
+  cases(/type-clash|unresolved|unknown|inherits/, [
+    [
+      'what it takes, and what a handle to it reaches',
+      files('<Winch ref="winch" :load="true" turns="4" />'),
+      [
+        'error ref/unknown-member App.vue:3 brake',
+        'error prop/type-clash App.vue:5 load',
+        'error prop/type-clash App.vue:5 turns',
+      ],
+    ],
+    [
+      'options beside a component that is extended are dropped',
+      files('<Winch ref="winch" :load="true" turns="4" />', 'Vue.extend(Drum, {'),
+      ['error prop/type-clash App.vue:5 turns'],
+    ],
+  ]);
+});

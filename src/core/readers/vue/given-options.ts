@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ComponentFacts } from '../../model/facts';
 import { returnsOf } from '../script/choices';
 import { keyName, memberName } from '../script/type-expr';
-import { unwrap } from '../script/unit';
+import { spanOf, unwrap } from '../script/unit';
 import type { VueNames } from './names';
 
 export const OPTIONS = new Set(
@@ -22,20 +22,29 @@ export interface GivenOptions {
   to?: string;
   /** Names of the options that they extend. */
   mixins?: string[];
+  /** What they extend, where that is one that has a name. */
+  base?: t.Identifier;
 }
 
 /** The options in `makePart({…})`, `mixins(Held, Moved).extend({…})` and `Part.extend({…})`. */
 export function optionsGiven(node: t.Node): GivenOptions | undefined {
   const bare = unwrap(node);
   if (bare.type !== 'CallExpression') return undefined;
-  const object = bare.arguments.map(unwrap).find((one) => one.type === 'ObjectExpression');
+  const given = bare.arguments.map(unwrap);
+  const object = given.find((one) => one.type === 'ObjectExpression');
   if (object?.type !== 'ObjectExpression') return undefined;
   const { callee } = bare;
   if (callee.type === 'MemberExpression' && memberName(callee.property) === 'extend') {
+    // Options beside a component that is extended are dropped.
+    if (object !== given[0]) return undefined;
     const base = unwrap(callee.object);
     const bases = base.type === 'CallExpression' ? base.arguments.map(unwrap) : [base];
-    // What has no name is something that nobody sees.
-    return { object, mixins: bases.map((one) => memberName(one) ?? '') };
+    return {
+      object,
+      // What has no name is something that nobody sees.
+      mixins: bases.map((one) => memberName(one) ?? ''),
+      ...(base.type === 'Identifier' ? { base } : {}),
+    };
   }
   return { object, to: memberName(callee) ?? '' };
 }
@@ -49,8 +58,9 @@ export function isWhole({ properties }: t.ObjectExpression): boolean {
 }
 
 /** Notes who made the component. */
-export function noteMaker(facts: ComponentFacts, { to, mixins }: GivenOptions): void {
+export function noteMaker(facts: ComponentFacts, { to, mixins, base }: GivenOptions): void {
   if (to !== undefined) facts.definedBy = to;
+  if (base && facts.role === 'helper') facts.extends = { name: base.name, ...spanOf(base), options: true };
   if (mixins) facts.mixins = [...mixins, ...(facts.mixins ?? [])];
 }
 

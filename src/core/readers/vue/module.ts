@@ -65,7 +65,8 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       continue;
     }
     // `mixins(Held).extend({ methods: … })` gives more options to take over.
-    const extended = given?.mixins && isMixin(given.object) ? given : undefined;
+    const isExtended = given?.mixins && (given.base ? isOptions(given.object) : isMixin(given.object));
+    const extended = isExtended ? given : undefined;
     const value: ValueFact = extended
       ? { ...base, kind: 'object' }
       : valueOf(one, (call) => ownCall(vue.names, call), types);
@@ -80,6 +81,8 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     const u = openOptions(vue, taken, one.id, name === 'default' ? nameFromPath(file.path) : name);
     u.facts.role = 'helper';
     if (extended) noteMaker(u.facts, extended);
+    // Where what they extend is a component, it is one, too, that draws what that draws.
+    if (extended?.base) Object.assign(value, { kind: 'component', component: value.mixin });
     if (options) readMixin(u, taken);
     else readTable(u, taken);
     closeUnit(vue, u);
@@ -108,12 +111,13 @@ function draws({ names }: VueFile, fn: t.Function): boolean {
   return fn.hasMarkup === true;
 }
 
+const isOptions = ({ properties }: t.ObjectExpression): boolean =>
+  properties.every((one) => one.type === 'SpreadElement' || OPTIONS.has(keyName(one) ?? ''));
+
 /** Options that draw nothing, for components to take over. */
-function isMixin({ properties }: t.ObjectExpression): boolean {
-  const isOption = (one: (typeof properties)[number]): boolean =>
-    one.type === 'SpreadElement' || OPTIONS.has(keyName(one) ?? '');
-  if (!properties.every(isOption)) return false;
-  return properties.some(
+function isMixin(object: t.ObjectExpression): boolean {
+  if (!isOptions(object)) return false;
+  return object.properties.some(
     (one) =>
       (one.type === 'ObjectMethod' && /^(data|provide|mounted|created)$/.test(keyName(one) ?? '')) ||
       (one.type === 'ObjectProperty' &&

@@ -24,7 +24,7 @@ const GIVEN = [
 ];
 /** Options for components to take over: members that are found by `this`, under names that only options have. */
 const TAKEN = [
-  /(?:export default|export const \w+ =|module\.exports =) \{/,
+  /(?:export default|export const \w+ =|module\.exports =) (?:\w+(?:\([\w, ]*\))?\.extend\()?\{/,
   /^[ \t]*(?:methods|computed):[ \t]*\{/m,
   /\bthis\./,
 ];

@@ -7,7 +7,7 @@ export const inherits: Rule = {
   check({ project, report }) {
     for (const component of project.components) {
       const base = component.facts.extends ?? component.facts.heirOf;
-      if (!base || component.facts.role !== 'component') continue;
+      if (!base || component.facts.extends?.options || component.facts.role !== 'component') continue;
       const target = project.lookup(component.file, base.name);
       if (target.kind !== 'component') continue;
       const other = project.components[target.component]!;
