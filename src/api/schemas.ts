@@ -244,13 +244,27 @@ const hopSchema = z.object({
 
 const routeSchema = z.object({ from: z.string(), to: z.string(), how: z.string(), place: spotSchema });
 
+/** How far a strand is followed: the value itself, one step beyond it, or all of it. */
+const reachSchema = z.enum(['itself', 'step', 'far']);
+
+/** What is asked of a strand; without a reach, as far as can be read at once, and never short of `hop`. */
+export const strandAskSchema = z.object({
+  ref: z.string().min(1).max(500),
+  reach: reachSchema.optional(),
+  hop: z.string().max(500).optional(),
+});
+
 export const strandSchema = z.object({
   of: z.string(),
   hops: z.array(hopSchema),
   routes: z.array(routeSchema),
   origins: z.array(z.string()),
   ends: z.array(z.string()),
-  /** Where it goes on, but was ended for its length. */
+  /** How far these go. */
+  reach: reachSchema,
+  /** How far it can be followed, the nearest first, with the number of hops; the last is all of it. */
+  parts: z.array(z.object({ reach: reachSchema, hops: z.number() })).min(1),
+  /** Where all of it goes on, but was ended for its length. */
   cut: z.array(z.string()),
   /** What is not known of the components that it passes. */
   silences: z.array(
@@ -348,6 +362,8 @@ export type RiggingRow = z.infer<typeof rowSchema>;
 export type GapRow = z.infer<typeof gapRowSchema>;
 export type LaneView = z.infer<typeof laneSchema>;
 export type StrandView = z.infer<typeof strandSchema>;
+export type StrandAsk = z.infer<typeof strandAskSchema>;
+export type Reach = z.infer<typeof reachSchema>;
 export type HopView = z.infer<typeof hopSchema>;
 export type Spot = z.infer<typeof spotSchema>;
 export type Hit = z.infer<typeof hitSchema>;

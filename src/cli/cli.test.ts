@@ -118,6 +118,7 @@ test('trace prints the strand as JSON and as text', () => {
         name: 'fare',
         type: "'x'",
         role: 'start',
+        near: 'itself',
       },
       {
         port: 'Card:prop:fare',
@@ -128,6 +129,7 @@ test('trace prints the strand as JSON and as text', () => {
         name: 'fare',
         type: 'number',
         role: 'read',
+        near: 'itself',
       },
     ],
     edges: [
@@ -138,6 +140,22 @@ test('trace prints the strand as JSON and as text', () => {
     cut: [],
   });
   expect(run('trace', 'app', 'Card:prop:fare').out).toContain('pass to Card:prop:fare  App.tsx:2');
+});
+
+test('a long trace is printed as far as it can be read, or whole', () => {
+  const steps = Array.from({ length: 60 }, (_, at) => `const a${at + 1} = a${at} + 1;`).join(' ');
+  mkdirSync(join(folder, 'long'));
+  writeFileSync(
+    join(folder, 'long/App.tsx'),
+    `export function App({ wind }) { const a0 = wind * 2; ${steps} return <b>{a60}</b>; }`,
+  );
+  const { out } = run('trace', 'long', 'App:prop:wind');
+  expect(out).toContain('transform to App:local:a0');
+  expect(out).not.toContain('App:local:a1');
+  expect(out).toContain('This is the value itself, and one step further; 60 hops are further (--all).');
+  const whole = run('trace', 'long', 'App:prop:wind', '--all').out;
+  expect(whole).toContain('ends: App:local:a60');
+  expect(whole).not.toContain('further');
 });
 
 describe('against an earlier audit', () => {

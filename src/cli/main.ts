@@ -119,7 +119,7 @@ async function emit(text: string, file: string | undefined): Promise<void> {
 async function trace(
   path: string,
   ref: string,
-  options: { format: 'text' | 'json'; config?: string; cache?: CacheOption },
+  options: { format: 'text' | 'json'; all?: boolean; config?: string; cache?: CacheOption },
 ): Promise<number> {
   const found = await opened(path, options.config, options.cache);
   const answer = found.audit.trace(ref);
@@ -133,7 +133,7 @@ async function trace(
   await emit(
     options.format === 'json'
       ? `${JSON.stringify(traceReport(answer, places), null, 2)}\n`
-      : traceText(answer, places),
+      : traceText(answer, places, options.all),
     undefined,
   );
   return 0;
@@ -219,6 +219,7 @@ function program(finish: (code: number) => void): Command {
     .argument('<path>', 'the folder')
     .argument('<ref>', 'a port reference, such as FareCard:prop:amount')
     .addOption(format(['text', 'json']))
+    .option('--all', 'all of it, however long; what is further than one reads at once is left out otherwise')
     .option('--config <file>', 'settings to use instead of zinc-rope.config.json in the folder')
     .option('--cache <dir>', 'where what was read is kept between runs; a folder of the user when absent')
     .option('--no-cache', 'read all of it anew, and keep nothing')

@@ -11,6 +11,7 @@ import {
   openSchema,
   type Progress,
   riggingAskSchema,
+  strandAskSchema,
   undecideSchema,
 } from '../api/schemas';
 import type { Database } from './db/database';
@@ -253,10 +254,10 @@ export function createApp({ db, projects, live, logger, web, demo }: AppParts): 
     response.json(await (await projects.session(id)).rows(ask, from, most));
   });
   app.get('/api/projects/:id/strand', async (request, response) => {
-    const { ref } = checked(z.object({ ref: z.string().min(1).max(500) }), request.query);
+    const ask = checked(strandAskSchema, request.query);
     await audited(request.params.id);
-    const strand = await (await projects.session(request.params.id)).strand(ref);
-    if ('similar' in strand) unfound('port', ref, strand);
+    const strand = await (await projects.session(request.params.id)).strand(ask);
+    if ('similar' in strand) unfound('port', ask.ref, strand);
     response.json(strand);
   });
   app.get('/api/projects/:id/search', async (request, response) => {

@@ -16,6 +16,7 @@ import type {
   RiggingView,
   RowWindow,
   RuleView,
+  StrandAsk,
   StrandView,
 } from '../api/schemas';
 
@@ -66,8 +67,8 @@ export const api = createApi({
       query: ({ id, ask, from, most }) => `/projects/${id}/rigging/rows?${ask}&from=${from}&most=${most}`,
       providesTags: ['Audit'],
     }),
-    strand: build.query<StrandView, { id: string; ref: string }>({
-      query: ({ id, ref }) => `/projects/${id}/strand?ref=${encodeURIComponent(ref)}`,
+    strand: build.query<StrandView, { id: string } & StrandAsk>({
+      query: ({ id, ...params }) => ({ url: `/projects/${id}/strand`, params }),
       providesTags: ['Audit'],
     }),
     decide: build.mutation<void, { id: string } & DecideInput>({

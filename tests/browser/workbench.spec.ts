@@ -73,10 +73,27 @@ test('upstream and downstream of a hop, with more lines around it', async ({ pag
   await drawing.getByRole('button', { name: 'downstream of it' }).click();
   await expect(drawing.getByRole('button', { name: /App windUnit/ })).toBeHidden();
   const hops = page.getByRole('region', { name: 'Hops with code' });
-  await drawing.getByRole('button', { name: 'all of it' }).click();
+  await drawing.getByRole('button', { name: 'both ways' }).click();
   await expect(hops).toContainText('renamed from windUnit');
   await page.getByRole('button', { name: '4', exact: true }).click();
   await expect(page).toHaveURL(/around=4/);
+});
+
+test('the value itself, one step further, or all of it', async ({ page }) => {
+  await page.goto(`${project()}/strand?ref=WindGauge:prop:unit`);
+  const drawing = page.getByRole('region', { name: 'The strand as a drawing' });
+  const hop = (name: RegExp) => drawing.locator('[title]').filter({ hasText: name });
+  await expect(hop(/Meter/)).toBeVisible();
+  await drawing.getByRole('button', { name: /^the value itself, \d+ hops/ }).click();
+  await expect(hop(/WindGauge\s*shown/)).toBeHidden();
+  await expect(hop(/App/)).toBeVisible();
+  await drawing.getByRole('button', { name: /^one step further, \d+ hops/ }).click();
+  await expect(hop(/WindGauge\s*shown/)).toBeVisible();
+  await expect(hop(/Meter/)).toBeHidden();
+  await expect(page).toHaveURL(/reach=step/);
+  // Whoever is sent a hop sees it, however far it is.
+  await page.goto(`${project()}/strand?ref=WindGauge:prop:unit&reach=itself&hop=Meter:prop:value`);
+  await expect(hop(/Meter/)).toBeVisible();
 });
 
 async function openSecond(page: Page): Promise<void> {

@@ -6,8 +6,11 @@ import { reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
 import { type Source, symbolsOf, unboxed, type Values } from './values';
 
-/** An argument of a call that becomes, or becomes part of, what is written, or an argument of what is called on. */
-export type Handing = [own: number, to: number];
+/**
+ * An argument of a call that becomes, or becomes part of, what is written, or an argument of what is called on; or from
+ * which that is made.
+ */
+export type Handing = [own: number, to: number, made: boolean];
 
 export interface Effect {
   node: number;
@@ -23,14 +26,16 @@ const MAX_DEPTH = 12;
 const MAX_PARAMS = 6;
 const NONE: Effect[] = [];
 /** A callback that is handed on whole gets what it is called with. */
-const ALL: Handing[] = [0, 1, 2, 3].map((one) => [one, one]);
+const ALL: Handing[] = [0, 1, 2, 3].map((one) => [one, one, false]);
 
 /** Effects of a function that is not called with the first of its parameters. */
 const skipped = (effects: Effect[], skip = 0): Effect[] =>
   skip
     ? effects.map((one) => ({
         ...one,
-        params: one.params.flatMap(([own, to]): Handing[] => (own < skip ? [] : [[own - skip, to]])),
+        params: one.params.flatMap(([own, ...rest]): Handing[] =>
+          own < skip ? [] : [[own - skip, ...rest]],
+        ),
       }))
     : effects;
 
@@ -51,7 +56,7 @@ export class Effects {
           node: callable.node,
           how: 'write',
           put,
-          params: [[0, 0]],
+          params: [[0, 0, false]],
           place: at,
         });
         const parts = (callable.by ?? []).flatMap((one) => this.workedOutBy(one));
@@ -186,15 +191,19 @@ export class Effects {
 
   /** An effect of a call inside, as an effect of the function around it. */
   private through(frame: Frame, fn: number, args: ExprFact[], effect: Effect, place: Place): Effect {
-    const params = effect.params.flatMap(([own, to]) => {
+    const params = effect.params.flatMap(([own, to, made]) => {
       const arg = args[own];
-      return arg ? this.paramsIn(frame, fn, arg).map((one): Handing => [one, to]) : [];
+      return arg
+        ? this.paramsIn(frame, fn, arg).map((one): Handing => [one, to, made || !isAsGiven(frame, arg)])
+        : [];
     });
     return { ...effect, params, place };
   }
 
   private handings(frame: Frame, fn: number, args: ExprFact[]): Handing[] {
-    return args.flatMap((arg, to) => this.paramsIn(frame, fn, arg).map((own): Handing => [own, to]));
+    return args.flatMap((arg, to) =>
+      this.paramsIn(frame, fn, arg).map((own): Handing => [own, to, !isAsGiven(frame, arg)]),
+    );
   }
 
   /** Parameters of a function that an expression uses. */
@@ -253,4 +262,14 @@ export class Effects {
       .filter((one) => one.exact && this.values.isState(one.node))
       .map((one) => ({ node: one.node, path: one.take }));
   }
+}
+
+/** Whether an expression holds a parameter as it was given: itself, a member of it, an object that it is put into. */
+function isAsGiven(frame: Frame, expr: ExprFact, depth = 0): boolean {
+  if (depth > MAX_PARAMS) return false;
+  if (expr.gives?.length) return expr.gives.some((one) => isAsGiven(frame, one, depth + 1));
+  if (expr.kind === 'object') return true;
+  if (expr.kind !== 'identity' && expr.kind !== 'member') return false;
+  const { kind, init } = frame.code.facts.symbols[expr.symbol!]!;
+  return kind === 'param' || (kind === 'derived' && init !== undefined && isAsGiven(frame, init, depth + 1));
 }

@@ -68,8 +68,13 @@ export class CallFlow {
   }
 
   private addArgument({ frame, arg, to, at, edge }: Argument): void {
-    for (const { node, take, without } of this.builder.values.sources(frame, arg))
-      this.builder.addEdge(node, to, at, { ...edge, take, ...(without ? { without } : {}) });
+    for (const { node, take, without, made = false } of this.builder.values.sources(frame, arg))
+      this.builder.addEdge(node, to, at, {
+        ...edge,
+        take,
+        ...(without ? { without } : {}),
+        made: edge.made || made,
+      });
   }
 
   /** What a frame calls: events that it raises, and functions that write what is kept elsewhere. */
@@ -111,16 +116,17 @@ export class CallFlow {
       }
       for (const callable of this.builder.callables.of(frame, callee)) {
         for (const effect of this.builder.effects.of(callable, place)) {
-          for (const [own, to] of effect.params) {
+          for (const [own, to, made] of effect.params) {
             const arg = args[own];
             if (!arg) continue;
             const { how, node, put } = effect;
-            if (how !== 'write') this.addGiven(frame, arg, node, place, { how, put: [...put, given(to)] });
+            if (how !== 'write')
+              this.addGiven(frame, arg, node, place, { how, put: [...put, given(to)], made });
             else {
               const { values } = this.builder;
               const sources =
                 callable.kind === 'setter' ? values.kept(frame, arg) : values.sources(frame, arg);
-              this.builder.addSources(sources, node, place, { how, put });
+              this.builder.addSources(sources, node, place, { how, put, made });
             }
           }
         }

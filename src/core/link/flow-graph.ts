@@ -15,7 +15,7 @@ import { given, RAISED } from './raised';
 import { type Source, Values } from './values';
 
 /** What an edge says besides its ends. */
-export type EdgeOf = Pick<FlowEdge, 'how' | 'call' | 'way' | 'take' | 'put' | 'without'> & {
+export type EdgeOf = Pick<FlowEdge, 'how' | 'call' | 'way' | 'take' | 'put' | 'without' | 'made'> & {
   site?: number | undefined;
   attribute?: number | undefined;
 };
@@ -82,13 +82,14 @@ export class FlowGraph {
 
   addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
     if (from < 0 || to < 0 || (from === to && !movesInside(edge))) return;
-    const { how, site = -1, call, attribute = -1, way, take, put, without } = edge;
+    const { how, site = -1, call, attribute = -1, way, take, put, without, made } = edge;
     if (this.isKnown(from, to, edge, call ?? site)) return;
     const place = { file: at.file, start: at.start, end: at.end };
     // Edges are many: all have one shape, so that they are made and read fast.
     const filled = (list: string[] | undefined) => (list?.length ? list : undefined);
     const parts = { take: filled(take), put: filled(put), without: filled(without) };
-    const index = this.flow.edges.push({ from, to, how, site, call, attribute, place, way, ...parts }) - 1;
+    const index =
+      this.flow.edges.push({ from, to, how, site, call, attribute, place, way, ...parts, made }) - 1;
     this.flow.out[from]!.push(index);
     this.flow.into[to]!.push(index);
   }
@@ -124,9 +125,10 @@ export class FlowGraph {
   /** Edges from all that an expression is made of. */
   addSources(sources: Source[], to: number, at: Place, edge: EdgeOf): void {
     const { how, site, call, way, attribute } = edge;
-    for (const { node, take, put, without } of sources) {
+    for (const { node, take, put, without, made: isMade = false } of sources) {
       const into = edge.put?.length ? [...edge.put, ...put] : put;
-      this.addEdge(node, to, at, { how, site, call, way, attribute, take, put: into, without });
+      const made = edge.made || isMade;
+      this.addEdge(node, to, at, { how, site, call, way, attribute, take, put: into, without, made });
     }
   }
 
@@ -140,8 +142,8 @@ export class FlowGraph {
     const into = (member: string) => (how === 'write' ? put : [...put, member]);
     const take = edge.take ?? [];
     this.addEdge(from, node, at, { ...edge, how, take: [...take, RAISED], put: into(RAISED) });
-    for (const [own, to] of params)
-      this.addEdge(from, node, at, { ...edge, how, take: [...take, given(own)], put: into(given(to)) });
+    for (const [own, to, made] of params)
+      this.addEdge(from, node, at, { ...edge, how, take: [...take, given(own)], put: into(given(to)), made });
   }
 
   private readonly above = new Map<string, Provider[]>();

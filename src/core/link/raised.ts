@@ -9,3 +9,7 @@ export const RAISED = '(raised)';
 
 /** What it is called with, by the place of the argument. */
 export const given = (index: number): string => `(${index})`;
+
+/** Whether a path leads into what something is called with. */
+export const leadsToGiven = (path: readonly string[] = []): boolean =>
+  path.some((one) => /^\(\d+\)$/.test(one));

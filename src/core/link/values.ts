@@ -18,6 +18,8 @@ export interface Source {
   without?: string[];
   /** It does not become the value: it decides which of several it is. */
   decides?: boolean;
+  /** The value is worked out of it: neither it, nor a part of it, nor one of several that it may be. */
+  made?: boolean;
 }
 
 /** A store that is asked, and the part of it that is picked. */
@@ -280,13 +282,11 @@ export class Values {
 
   /** All that an expression uses flows into it, nobody knows where. */
   private loose(frame: Frame, expr: ExprFact, depth: number): Source[] {
-    return inexact(
-      unique([
-        ...symbolsOf(expr).flatMap((one) => this.symbolSources(frame, one, [], depth + 1)),
-        ...(expr.asks ?? []).flatMap((one) => this.resultOf(frame, one, [], depth) ?? []),
-      ]),
-      true,
-    );
+    const found = unique([
+      ...symbolsOf(expr).flatMap((one) => this.symbolSources(frame, one, [], depth + 1)),
+      ...(expr.asks ?? []).flatMap((one) => this.resultOf(frame, one, [], depth) ?? []),
+    ]);
+    return found.map((one) => ({ ...one, exact: false, made: true }));
   }
 
   private objectSources(
@@ -452,7 +452,8 @@ function unique(list: Source[]): Source[] {
     const key = `${one.node}:${one.take.join('.')}:${one.put.join('.')}`;
     const known = found.get(key);
     if (!known) found.set(key, one);
-    else if (!one.exact) found.set(key, { ...known, exact: false });
+    else if (!one.exact || known.made)
+      found.set(key, { ...known, exact: known.exact && one.exact, made: known.made && one.made });
   }
   return [...found.values()];
 }

@@ -212,6 +212,8 @@ export interface FlowEdge {
   put?: string[] | undefined;
   /** Members that it leaves behind. */
   without?: string[] | undefined;
+  /** It carries what is worked out of the source, and not what that holds. */
+  made?: boolean | undefined;
   /** The attribute that carries it, for call sites; -1 for a spread or none. */
   attribute: number;
   place: Place;

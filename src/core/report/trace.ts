@@ -1,4 +1,6 @@
 /** A trace for people and for other programs. */
+import type { Near } from '../trace/itself';
+import { partFor, partsOf, within } from '../trace/parts';
 import type { Trace } from '../trace/trace';
 import { plain } from './plain';
 import type { Places } from './places';
@@ -14,6 +16,8 @@ export interface TraceReport {
     name: string;
     type: string;
     role: string;
+    /** The value itself, one step from it, or further. */
+    near: Near;
   }[];
   edges: { from: string; to: string; how: string; file: string; line: number; column: number }[];
   origins: string[];
@@ -36,6 +40,7 @@ export function traceReport(trace: Trace, places: Places): TraceReport {
         name: hop.name,
         type: hop.type,
         role: hop.role,
+        near: hop.near,
       };
     }),
     edges: trace.routes.map((route) => {
@@ -48,13 +53,25 @@ export function traceReport(trace: Trace, places: Places): TraceReport {
   };
 }
 
-export function traceText(trace: Trace, places: Places): string {
+/** What the parts of a trace are called. */
+const FAR: Record<Near, string> = {
+  itself: 'the value itself',
+  step: 'the value itself, and one step further',
+  far: 'all of it',
+};
+
+/** A trace as far as it is read at once, or all of it. */
+export function traceText(trace: Trace, places: Places, isWhole = false): string {
+  const parts = partsOf(trace);
+  const part = partFor(trace, parts, isWhole ? { reach: 'far' } : {});
+  const { hops, routes } = within(trace, part.reach);
+  const further = trace.hops.length - hops.length;
   const lines = [trace.of, ''];
-  for (const hop of trace.hops) {
+  for (const hop of hops) {
     const { file, line } = places.spot(hop.place);
     const alias = hop.ref.endsWith(`:${hop.name}`) ? '' : ` as ${hop.name}`;
     lines.push(`${hop.role.padEnd(9)} ${hop.ref}${alias}${hop.type ? `: ${hop.type}` : ''}  ${file}:${line}`);
-    for (const route of trace.routes) {
+    for (const route of routes) {
       if (route.from !== hop.ref) continue;
       const at = places.spot(route.place);
       lines.push(
@@ -64,9 +81,10 @@ export function traceText(trace: Trace, places: Places): string {
   }
   lines.push(
     '',
-    `origins: ${trace.origins.join(', ') || 'none'}`,
-    `ends: ${trace.ends.join(', ') || 'none'}`,
-    ...(trace.cut.length ? [`ended for its length, goes on at: ${trace.cut.join(', ')}`] : []),
+    `origins: ${part.origins.join(', ') || 'none'}`,
+    `ends: ${part.ends.join(', ') || 'none'}`,
+    ...(further ? [`This is ${FAR[part.reach]}; ${further} hops are further (--all).`] : []),
+    ...(trace.cut.length && !further ? [`ended for its length, goes on at: ${trace.cut.join(', ')}`] : []),
   );
   return `${lines.map(plain).join('\n')}\n`;
 }

@@ -13,6 +13,7 @@ import { RAISED } from '../link/raised';
 import { everywhere, MAX_NODES, reach, type Reach, type Step } from '../link/reach';
 import type { Break } from './breaks';
 import { showType } from '../types/show';
+import { NEARNESS, type Near, type Nearby, nearbyOf } from './itself';
 
 export interface Hop {
   ref: string;
@@ -27,6 +28,7 @@ export interface Hop {
   channel: FlowNode['channel'];
   /** Where the component reads it. */
   reads: Place[];
+  near: Near;
 }
 
 export interface Route {
@@ -36,6 +38,8 @@ export interface Route {
   how: How | 'break';
   place: Place;
   site: number;
+  /** It leads to or from the value itself. */
+  near: boolean;
 }
 
 export interface Trace {
@@ -59,13 +63,14 @@ export const findNodes = (project: Linked, ref: string): FlowNode[] => nodesByRe
  * What is reached from some nodes. From an event, the breaks on its own path are crossed, too: what is raised at one end
  * is waited for at the other. A break further away is none of its own: nothing flows over it.
  */
-function reachAcross(project: Linked, starts: FlowNode[], breaks: Break[]): Reach & { crossed: Break[] } {
+function reachAcross(
+  project: Linked,
+  starts: FlowNode[],
+  breaks: Break[],
+): Reach & { crossed: Break[]; nearby: Nearby } {
   const options = { step: withoutTests(project, starts), most: MAX_NODES };
-  const found = reach(
-    project.flow,
-    starts.map((node) => node.id),
-    options,
-  );
+  const begins = starts.map((node) => node.id);
+  const found = reach(project.flow, begins, options);
   const path = new Set(starts.filter(({ channel }) => channel === 'event').map(({ id }) => id));
   const crossed: Break[] = [];
   for (const id of path) {
@@ -80,7 +85,8 @@ function reachAcross(project: Linked, starts: FlowNode[], breaks: Break[]): Reac
         for (const node of beyond[kind]) found[kind].add(node);
     }
   }
-  return { ...found, crossed };
+  const ends = crossed.flatMap(({ below, above }) => [below, above]);
+  return { ...found, crossed, nearby: nearbyOf(project, [...begins, ...ends], found.edges, options) };
 }
 
 /** The events that an event is raised again as, and those that it is raised for. */
@@ -98,7 +104,7 @@ function eventsBeside({ flow }: Linked, id: number): number[] {
  */
 export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] = []): Trace {
   const { flow } = project;
-  const { nodes, edges, cut: ended, crossed } = reachAcross(project, starts, breaks);
+  const { nodes, edges, cut: ended, crossed, nearby } = reachAcross(project, starts, breaks);
   const refs = new Map([...nodes].map((id) => [id, nodeRef(project, flow.nodes[id]!)]));
   const routes = new Map<string, Route>();
   for (const index of [...edges].sort((a, b) => a - b)) {
@@ -106,8 +112,11 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
     const from = refs.get(edge.from)!;
     const to = refs.get(edge.to)!;
     const key = `${from}\n${to}\n${edge.place.file}\n${edge.place.start}`;
-    if (from !== to && !routes.has(key))
-      routes.set(key, { from, to, how: edge.how, place: edge.place, site: edge.site });
+    const near = nearby.edges.has(index);
+    const known = routes.get(key);
+    if (known) known.near ||= near;
+    else if (from !== to)
+      routes.set(key, { from, to, how: edge.how, place: edge.place, site: edge.site, near });
   }
   const fed = new Set([...routes.values()].map((route) => route.to));
   const begun = new Set(
@@ -121,17 +130,19 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
     const ref = refs.get(id)!;
     const known = hops.get(ref);
     const node = flow.nodes[id]!;
+    const near = nearby.nodes.get(id) ?? 'far';
     if (known) {
       known.nodes.push(id);
       known.reads.push(...readsOf(project, node));
+      if (NEARNESS.indexOf(near) < NEARNESS.indexOf(known.near)) known.near = near;
       continue;
     }
-    hops.set(ref, hopOf(project, node, ref, fed.has(ref)));
+    hops.set(ref, hopOf(project, node, ref, fed.has(ref), near));
   }
   // Nothing flows across: neither end has the other for its origin.
   for (const { below, above, place } of crossed) {
     const [from, to] = [refs.get(below)!, refs.get(above)!];
-    routes.set(`${from}\n${to}\nbreak`, { from, to, how: 'break', place, site: -1 });
+    routes.set(`${from}\n${to}\nbreak`, { from, to, how: 'break', place, site: -1, near: true });
   }
   const list = [...hops.values()];
   const cut = new Set([...ended].map((id) => refs.get(id)!));
@@ -244,7 +255,7 @@ const sharedReads = oncePerLink((project: Linked): Map<number, Place[]> => {
   return found;
 });
 
-function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean): Hop {
+function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean, near: Near): Hop {
   const component = project.components[node.component]!;
   const symbol = node.symbol >= 0 ? component.facts.symbols[node.symbol] : undefined;
   return {
@@ -257,6 +268,7 @@ function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean): Hop 
     role: roleOf(project, node, fed),
     channel: node.channel,
     reads: readsOf(project, node),
+    near,
   };
 }
 

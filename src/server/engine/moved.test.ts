@@ -56,7 +56,7 @@ function shown(result: AuditResult, texts: Texts): unknown {
     components: refs.map((ref) => componentView(result, textOf, ref)),
     joints: refs.map((ref) => jointView(result, textOf, ref, 0)),
     strands: refs.flatMap((ref) =>
-      ['speed', 'wind'].map((name) => strandView(result, textOf, `${ref}:prop:${name}`)),
+      ['speed', 'wind'].map((name) => strandView(result, textOf, { ref: `${ref}:prop:${name}` })),
     ),
     spelled: project.components.flatMap((component) =>
       spellingsOf(project)

@@ -1,6 +1,6 @@
 /** What the server asks a project's thread, and what comes back. */
 import type { Config } from '../../api/config';
-import type { RiggingAsk } from '../../api/schemas';
+import type { RiggingAsk, StrandAsk } from '../../api/schemas';
 import type { Report } from '../../core/report/summary';
 import type { KnownFacts } from '../db/facts';
 import type { AuditFacts, NewAudit, NumberedFinding, StoredFile } from '../db/saving';
@@ -41,7 +41,7 @@ export type Question =
   | { kind: 'ahead-source'; path: string }
   | { kind: 'rigging'; ask: RiggingAsk }
   | { kind: 'rows'; ask: RiggingAsk; from: number; most: number }
-  | { kind: 'strand'; ref: string }
+  | { kind: 'strand'; ask: StrandAsk }
   | { kind: 'search'; query: string }
   | { kind: 'catalogue' }
   | { kind: 'joined' }

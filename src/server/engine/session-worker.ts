@@ -322,7 +322,7 @@ function view(question: Asked): unknown {
     case 'rows':
       return rowsView(result, textOf, question.ask, question.from, question.most);
     case 'strand':
-      return strandView(result, textOf, question.ref);
+      return strandView(result, textOf, question.ask);
     case 'search':
       return search(result, question.query);
     case 'catalogue':

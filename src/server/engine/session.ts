@@ -10,6 +10,7 @@ import type {
   RiggingAsk,
   RiggingView,
   RowWindow,
+  StrandAsk,
   StrandView,
 } from '../../api/schemas';
 import type { DraftView } from '../../api/sheet-schemas';
@@ -49,7 +50,7 @@ export interface Session {
   rigging(ask: RiggingAsk): Promise<RiggingView>;
   /** Rows of the chart that the same question shows, from one place on. */
   rows(ask: RiggingAsk, from: number, most: number): Promise<RowWindow>;
-  strand(ref: string): Promise<StrandView | Unfound>;
+  strand(ask: StrandAsk): Promise<StrandView | Unfound>;
   search(query: string): Promise<Hit[]>;
   catalogue(): Promise<CatalogueRow[]>;
   joined(): Promise<JoinedView>;
@@ -105,7 +106,7 @@ export function startSession({ onProgress, onEnd }: SessionListener = {}): Sessi
     aheadSource: (path) => ask({ kind: 'ahead-source', path }),
     rigging: (wish) => ask({ kind: 'rigging', ask: wish }),
     rows: (wish, from, most) => ask({ kind: 'rows', ask: wish, from, most }),
-    strand: (ref) => ask({ kind: 'strand', ref }),
+    strand: (wish) => ask({ kind: 'strand', ask: wish }),
     search: (query) => ask({ kind: 'search', query }),
     catalogue: () => ask({ kind: 'catalogue' }),
     joined: () => ask({ kind: 'joined' }),

@@ -1,5 +1,5 @@
 /** What the screens show, made from a linked project. */
-import type { Hit, Spot, StrandView } from '../../api/schemas';
+import type { Hit, Spot, StrandAsk, StrandView } from '../../api/schemas';
 import type { AuditResult } from '../../core/audit';
 import type { Component, Place, Project } from '../../core/model/project';
 import { componentRef, nodeRef } from '../../core/model/refs';
@@ -9,27 +9,37 @@ import { RULES } from '../../core/rules';
 import { breaksOf } from '../../core/trace/breaks';
 import { nodesAt, type Unfound } from '../../core/trace/references';
 import { wordsOf } from '../../core/trace/rigging';
+import { partFor, partsOf, within } from '../../core/trace/parts';
 import { traceNodes } from '../../core/trace/trace';
 
 /** The strand of a port reference, or the references that it may mean. */
-export function strandView(result: AuditResult, textOf: TextOf, ref: string): StrandView | Unfound {
+export function strandView(
+  result: AuditResult,
+  textOf: TextOf,
+  { ref, reach, hop }: StrandAsk,
+): StrandView | Unfound {
   const { project } = result;
   const nodes = nodesAt(project, ref);
   if ('similar' in nodes) return nodes;
   const trace = traceNodes(project, nodes, breaksOf(result.findings));
   const places = placesOf(project, textOf);
+  const parts = partsOf(trace);
+  const part = partFor(trace, parts, { reach, hop });
+  const { hops, routes } = within(trace, part.reach);
   return {
     of: trace.of,
-    origins: trace.origins,
-    ends: trace.ends,
+    origins: part.origins,
+    ends: part.ends,
+    reach: part.reach,
+    parts: parts.map((one) => ({ reach: one.reach, hops: one.hops })),
     cut: trace.cut,
-    silences: silencesAlong(
-      trace.hops.flatMap((hop) => hop.nodes.map((node) => componentOf(project, node))),
-    ).map(({ silence, components }) => ({
-      why: SILENCES[silence].why,
-      components: components.map((one) => ({ ref: componentRef(project, one), name: one.name })),
-    })),
-    hops: trace.hops.map((hop) => ({
+    silences: silencesAlong(hops.flatMap((hop) => hop.nodes.map((node) => componentOf(project, node)))).map(
+      ({ silence, components }) => ({
+        why: SILENCES[silence].why,
+        components: components.map((one) => ({ ref: componentRef(project, one), name: one.name })),
+      }),
+    ),
+    hops: hops.map((hop) => ({
       ref: hop.ref,
       component: hop.component,
       name: hop.name,
@@ -39,7 +49,7 @@ export function strandView(result: AuditResult, textOf: TextOf, ref: string): St
       place: places.spot(hop.place),
       reads: distinct(places, hop.reads),
     })),
-    routes: trace.routes.map(({ from, to, how, place }) => ({ from, to, how, place: places.spot(place) })),
+    routes: routes.map(({ from, to, how, place }) => ({ from, to, how, place: places.spot(place) })),
   };
 }
 

@@ -31,6 +31,8 @@ const strand: StrandView = {
   ],
   origins: [],
   ends: [],
+  reach: 'far',
+  parts: [{ reach: 'far', hops: 4 }],
   cut: [],
   silences: [],
 };

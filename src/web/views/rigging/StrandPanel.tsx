@@ -209,7 +209,7 @@ function FindingsOf({ project, lane, withTrail }: { project: string; lane: LaneV
 }
 
 function Hops({ project, lane, chosen }: { project: string; lane: LaneView; chosen: string | undefined }) {
-  const strand = api.useStrandQuery({ id: project, ref: lane.refs[0]! });
+  const strand = api.useStrandQuery({ id: project, ref: lane.refs[0]!, reach: 'far' });
   const box = useRef<HTMLDivElement>(null);
   const isLoaded = strand.data !== undefined;
   useEffect(() => {

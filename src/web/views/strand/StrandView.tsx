@@ -1,7 +1,7 @@
 /** One value, hop by hop, in the order that the data flows. */
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import type { StrandView as Strand } from '../../../api/schemas';
+import type { Reach, StrandView as Strand } from '../../../api/schemas';
 import { api } from '../../api';
 import { links } from '../../links';
 import { notesOf, sideOf, type Side } from '../../parts/along';
@@ -9,16 +9,23 @@ import { HopList } from '../../parts/HopList';
 import { placedHops } from '../../parts/hops';
 import { MarkIcon } from '../../parts/Mark';
 import { CopyMenu } from '../../parts/CopyMenu';
+import { count } from '../../parts/count';
 import { strandMarkdown } from '../../parts/markdown';
 import { Empty, Unfound, Waiting } from '../../parts/states';
 import { StrandMap } from './StrandMap';
 import { strandSvg } from './svg';
 
 const SIDES: [Side, string][] = [
-  ['all', 'all of it'],
+  ['all', 'both ways'],
   ['up', 'upstream of the hop'],
   ['down', 'downstream of it'],
 ];
+
+const REACHES: Record<Reach, string> = {
+  itself: 'the value itself',
+  step: 'one step further',
+  far: 'all of it',
+};
 
 const hopAt = (ref: string): Element | null => document.querySelector(`[data-hop="${CSS.escape(ref)}"]`);
 
@@ -27,7 +34,12 @@ export function StrandView() {
   const [search, setSearch] = useSearchParams();
   const ref = search.get('ref') ?? '';
   const { data: project } = api.useProjectQuery(id);
-  const { data: strand, error, isLoading, refetch } = api.useStrandQuery({ id, ref }, { skip: !ref });
+  const reach = (search.get('reach') as Reach | null) ?? undefined;
+  // What it was opened at is shown, however far it is; who walks on stays within what is shown.
+  const [first, setFirst] = useState({ ref, hop: search.get('hop') });
+  if (first.ref !== ref) setFirst({ ref, hop: search.get('hop') });
+  const ask = { id, ref, ...(reach ? { reach } : {}), ...(first.hop ? { hop: first.hop } : {}) };
+  const { data: strand, error, isLoading, refetch } = api.useStrandQuery(ask, { skip: !ref });
   const chosen = search.get('hop') ?? strand?.of ?? ref;
   // Opened at a hop, the code of that hop is what one came for.
   const opened = strand && strand.hops[0]?.ref !== chosen ? strand.of : undefined;
@@ -45,10 +57,9 @@ export function StrandView() {
   const side = (search.get('side') ?? 'all') as Side;
   const around = Number(search.get('around') ?? 1);
   const kept = sideOf(strand, chosen, side);
-  const hops = strand.hops.filter((hop) => kept.has(hop.ref));
   const seen: Strand = {
     ...strand,
-    hops,
+    hops: strand.hops.filter((hop) => kept.has(hop.ref)),
     routes: strand.routes.filter((route) => kept.has(route.from) && kept.has(route.to)),
   };
   const set = (key: string, value: string) =>
@@ -72,19 +83,23 @@ export function StrandView() {
       >
         <h1 className="text-[15px] font-semibold break-all">{strand.of}</h1>
         <Ends project={id} strand={strand} />
-        <div role="group" aria-label="Part of the strand" className="flex gap-1">
-          {SIDES.map(([key, title]) => (
-            <button
-              key={key}
-              type="button"
-              aria-pressed={side === key}
-              className={`border-b-2 px-1.5 ${side === key ? 'border-ink font-medium' : 'border-transparent hover:border-line-strong'}`}
-              onClick={() => set('side', key)}
-            >
-              {title}
-            </button>
-          ))}
-        </div>
+        {strand.parts.length > 1 && (
+          <Choice
+            label="How far the strand is shown"
+            options={strand.parts.map(({ reach, hops }) => [
+              reach,
+              `${REACHES[reach]}, ${count(hops, 'hop')}`,
+            ])}
+            chosen={strand.reach}
+            onChoose={(key) => set('reach', key)}
+          />
+        )}
+        <Choice
+          label="Side of the strand"
+          options={SIDES}
+          chosen={side}
+          onChoose={(key) => set('side', key)}
+        />
         <StrandMap strand={seen} chosen={chosen} onChoose={choose} />
         <p className="mt-4 flex flex-wrap gap-x-3">
           <Link
@@ -129,7 +144,33 @@ export function StrandView() {
   );
 }
 
-/** Where the value comes from and where it ends. */
+interface ChoiceProps {
+  label: string;
+  options: [key: string, title: string][];
+  chosen: string;
+  onChoose(key: string): void;
+}
+
+/** One of a few, in a line. */
+function Choice({ label, options, chosen, onChoose }: ChoiceProps) {
+  return (
+    <div role="group" aria-label={label} className="mb-1 flex flex-wrap gap-1">
+      {options.map(([key, title]) => (
+        <button
+          key={key}
+          type="button"
+          aria-pressed={chosen === key}
+          className={`border-b-2 px-1.5 ${chosen === key ? 'border-ink font-medium' : 'border-transparent hover:border-line-strong'}`}
+          onClick={() => onChoose(key)}
+        >
+          {title}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Where the value comes from and where it ends, as far as it is shown. */
 function Ends({ project, strand }: { project: string; strand: Strand }) {
   const list = (title: string, refs: string[], note?: string) => (
     <>
@@ -156,7 +197,8 @@ function Ends({ project, strand }: { project: string; strand: Strand }) {
     <dl className="my-3 grid grid-cols-[5.5rem_1fr]">
       {list('Comes from', strand.origins)}
       {list('Ends in', strand.ends)}
-      {strand.cut.length > 0 &&
+      {strand.reach === 'far' &&
+        strand.cut.length > 0 &&
         list('Goes on at', strand.cut, 'Further than anybody reads at once: choose one of them to go on.')}
       {strand.silences.length > 0 && (
         <>

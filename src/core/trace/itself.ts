@@ -1,0 +1,60 @@
+/**
+ * Of all that a value comes from and goes to, the value itself: as far as it is handed on as it is, under whatever name,
+ * and one step further, to what it is made of or set by, and what is made of it or set off. In an application where
+ * much hangs on much, the whole is more than anybody reads.
+ */
+import type { Linked } from '../link';
+import { reach, type Step } from '../link/reach';
+import { leadsToGiven, RAISED } from '../link/raised';
+import { oncePer } from '../model/once-per';
+import type { Flow, FlowEdge } from '../model/project';
+
+/** How near something is to a value: the value itself, one step from it, or further away. */
+export type Near = 'itself' | 'step' | 'far';
+
+export const NEARNESS: readonly Near[] = ['itself', 'step', 'far'];
+
+export interface Nearby {
+  nodes: Map<number, Near>;
+  edges: Set<number>;
+}
+
+/** Whether it carries what its source holds, and not what is worked out of that, nor only that something was called. */
+const carries = ({ how, take, made }: FlowEdge): boolean => {
+  if (made ?? how === 'transform') return false;
+  if (how === 'call') return leadsToGiven(take);
+  return how === 'emit' || !take?.includes(RAISED);
+};
+
+/** A graph in which values only travel. */
+const carrying = oncePer((flow: Flow): Flow => {
+  const kept = (lists: number[][]) =>
+    lists.map((list) => list.filter((index) => carries(flow.edges[index]!)));
+  return { ...flow, out: kept(flow.out), into: kept(flow.into) };
+});
+
+/**
+ * What is near to a value, of the edges that a trace of it goes along.
+ *
+ * @param starts numbers of the flow nodes that the trace begins with
+ * @param along numbers of its edges
+ * @returns the nodes that are near, by number, and the edges between them
+ */
+export function nearbyOf(
+  { flow }: Linked,
+  starts: number[],
+  along: ReadonlySet<number>,
+  options: { step: Step; most: number },
+): Nearby {
+  const found = reach(carrying(flow), starts, options);
+  const nodes = new Map<number, Near>([...found.nodes].map((node) => [node, 'itself']));
+  const edges = new Set(found.edges);
+  for (const index of along) {
+    const { from, to } = flow.edges[index]!;
+    const [isFrom, isTo] = [found.nodes.has(from), found.nodes.has(to)];
+    if (!isFrom && !isTo) continue;
+    edges.add(index);
+    for (const node of [from, to]) if (!nodes.has(node)) nodes.set(node, 'step');
+  }
+  return { nodes, edges };
+}
