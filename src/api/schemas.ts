@@ -240,6 +240,8 @@ const hopSchema = z.object({
   channel: channelSchema,
   place: spotSchema,
   reads: z.array(spotSchema),
+  /** It goes on beyond what is shown. */
+  more: z.boolean(),
 });
 
 const routeSchema = z.object({ from: z.string(), to: z.string(), how: z.string(), place: spotSchema });

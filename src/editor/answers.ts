@@ -13,6 +13,7 @@ import { componentRef, nodeRef, portRef } from '../core/model/refs';
 import { placesOf } from '../core/report/places';
 import { breaksOf } from '../core/trace/breaks';
 import { type Meaning, type Spelling, type Spelt, spellingsOf } from '../core/trace/spelled';
+import { partFor, partsOf } from '../core/trace/parts';
 import { traceNodes } from '../core/trace/trace';
 import { showType } from '../core/types/show';
 import type { FolderAudit } from '../server/engine/folder';
@@ -182,7 +183,8 @@ function strandTold(room: Room, id: number, ref: string): string[] {
     const some = others.slice(0, MOST_ENDS).map((one) => `\`${one}\``);
     return some.join(', ') + (others.length > MOST_ENDS ? ` and ${others.length - MOST_ENDS} more` : '');
   };
-  const [from, to] = [few(trace.origins), few(trace.ends)];
+  const part = partFor(trace, partsOf(trace));
+  const [from, to] = [few(part.origins), few(part.ends)];
   return [
     ...(from ? [`from ${from}`] : []),
     ...(to ? [`to ${to}`] : []),

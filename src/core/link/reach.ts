@@ -44,6 +44,11 @@ export function reach(
 ): Reach {
   const found: Reach = { nodes: new Set(starts), edges: new Set(), cut: new Set() };
   for (const ways of waysOf(flow)(step)) walk(starts, found, { most, until }, ways);
+  // Out of a component that the walk was ended in, an edge may lead that nothing leads to.
+  for (const index of found.edges) {
+    const { from, to } = flow.edges[index]!;
+    if (!found.nodes.has(from) || !found.nodes.has(to)) found.edges.delete(index);
+  }
   return found;
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { NEARNESS, type Near } from './itself';
-import { partFor, partsOf, within } from './parts';
+import { goingOn, partFor, partsOf, within } from './parts';
 import { type Sources, traced } from './testing';
 
 /** The hops of a trace that are so near, in order of their text. */
@@ -141,6 +141,12 @@ ${Array.from({ length: count }, (_, at) => `  const a${at + 1} = a${at} + 1;`).j
     const { reach, hops } = partFor(trace, partsOf(trace), asked);
     expect(reach).toBe(expected);
     expect(within(trace, reach).hops).toHaveLength(hops);
+  });
+
+  test('what is left out of a part goes on from its hops', () => {
+    const trace = traced(made(60), 'Board:prop:wind');
+    const further = partsOf(trace).map((part) => [...goingOn(trace, part)]);
+    expect(further).toEqual([['Board:prop:wind'], ['Board:local:a0'], []]);
   });
 
   test('each part holds the one before', () => {

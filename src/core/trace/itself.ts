@@ -27,7 +27,7 @@ const carries = ({ how, take, made }: FlowEdge): boolean => {
 };
 
 /** A graph in which values only travel. */
-const carrying = oncePer((flow: Flow): Flow => {
+export const carrying = oncePer((flow: Flow): Flow => {
   const kept = (lists: number[][]) =>
     lists.map((list) => list.filter((index) => carries(flow.edges[index]!)));
   return { ...flow, out: kept(flow.out), into: kept(flow.into) };

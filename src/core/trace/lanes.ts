@@ -8,6 +8,8 @@ import { oncePer } from '../model/once-per';
 import type { Flow, FlowNode } from '../model/project';
 import { nodeRef } from '../model/refs';
 import { reach, type Step } from '../link/reach';
+import { carrying } from './itself';
+import { READABLE } from './parts';
 import { roleOf } from './trace';
 import type { Row } from './tree';
 
@@ -62,13 +64,16 @@ const directionsOf = oncePer(({ nodes }: Flow): Record<'rising' | 'falling', Ste
 
 /**
  * A lane shows one strand in one direction: an event up to what takes it in, or a value down to who reads it.
- * What an event sets off afterwards is another strand.
+ * What an event sets off afterwards is another strand, and so is what is made of a value, where that is much.
  */
 export function draftOf(project: Linked, starts: number[]): Draft {
   const { flow } = project;
   const { rising, falling } = directionsOf(flow);
   const isRising = starts.some((node) => flow.nodes[node]!.channel === 'event');
-  const found = reach(flow, starts, { step: isRising ? rising : falling });
+  const step = isRising ? rising : falling;
+  const whole = reach(flow, starts, { step, most: READABLE });
+  // Of what is too long to be read, the value itself: drawn whole, it would touch every row.
+  const found = whole.cut.size ? reach(carrying(flow), starts, { step }) : whole;
   return { nodes: found.nodes, edges: found.edges, findings: [], starts };
 }
 

@@ -12,7 +12,7 @@ export interface Part {
 }
 
 /** So many hops are read at once. */
-const READABLE = 40;
+export const READABLE = 40;
 
 /** The hops and routes of a trace that are no further than that. */
 export function within({ hops, routes }: Trace, far: Near): { hops: Hop[]; routes: Route[] } {
@@ -22,6 +22,12 @@ export function within({ hops, routes }: Trace, far: Near): { hops: Hop[]; route
   const refs = new Set(kept.map(({ ref }) => ref));
   const isKept = ({ from, to, near }: Route) => near && refs.has(from) && refs.has(to);
   return { hops: kept, routes: routes.filter(isKept) };
+}
+
+/** The hops of a part that go on beyond it. */
+export function goingOn(trace: Trace, part: Part): Set<string> {
+  const kept = new Set(within(trace, part.reach).hops.map(({ ref }) => ref));
+  return new Set(trace.routes.flatMap(({ from, to }) => (kept.has(from) && !kept.has(to) ? [from] : [])));
 }
 
 /** The parts that a trace can be read in, the narrowest first; one that holds no more than the one before is no part. */

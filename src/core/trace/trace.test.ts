@@ -389,3 +389,21 @@ function Gauge({ wind }) { return <b>{wind}</b>; }`,
     expect('routes' in whole && whole.routes.every((route) => route.how !== 'break')).toBe(true);
   });
 });
+
+test('a trace that is ended inside of a component has no route from where it did not come', () => {
+  const steps = Array.from({ length: 700 }, (_, at) => `const a${at + 1} = a${at} + 1;`).join(' ');
+  const trace = traced(
+    `import { useEffect, useState } from 'react';
+export function App({ wind }) { const [done, setDone] = useState(0); return <Board wind={wind} onDone={setDone}>{done}</Board>; }
+function Board({ wind, onDone, children }) {
+  const a0 = wind * 2; ${steps}
+  useEffect(() => onDone(a700), [a700]);
+  return <b>{children}</b>;
+}`,
+    'App:prop:wind',
+  );
+  const refs = new Set(trace.hops.map(({ ref }) => ref));
+  expect(trace.cut).not.toEqual([]);
+  expect(refs).toContain('App:state:done');
+  expect(trace.routes.filter(({ from, to }) => !refs.has(from) || !refs.has(to))).toEqual([]);
+});

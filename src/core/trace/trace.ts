@@ -74,7 +74,8 @@ function reachAcross(
   const path = new Set(starts.filter(({ channel }) => channel === 'event').map(({ id }) => id));
   const crossed: Break[] = [];
   for (const id of path) {
-    for (const next of eventsBeside(project, id)) path.add(next);
+    // What was not reached, since the walk left by another call site, is on no path of its own.
+    for (const next of eventsBeside(project, id)) if (found.nodes.has(next)) path.add(next);
     for (const one of breaks) {
       if (crossed.includes(one) || (one.below !== id && one.above !== id)) continue;
       crossed.push(one);

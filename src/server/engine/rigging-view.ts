@@ -11,8 +11,6 @@ import { type Folds, type ShownRows, shownRows } from '../../core/trace/shown';
 import type { Row } from '../../core/trace/tree';
 import { conditionOf, desk, type Desk } from './joins';
 
-/** Lanes beyond this are left out; the shortest go first. */
-const MAX_LANES = 200;
 /** Of a longer lane, the marks further down are left out. */
 const MAX_MARKS = 300;
 /** Rows that come with the first answer. */
@@ -80,7 +78,7 @@ export function riggingView(result: AuditResult, textOf: TextOf, wish: RiggingAs
     shown: shown.list.length,
     rows: drawn.rows.length,
     hasAside: drawn.hasAside,
-    lanes: drawn.lanes.slice(0, MAX_LANES).map((lane) => laneView(lane, shown.standsAt, nameAt)),
+    lanes: drawn.lanes.map((lane) => laneView(lane, shown.standsAt, nameAt)),
     strands: drawn.strands,
     found: drawn.found,
     complete: drawn.complete,

@@ -9,7 +9,7 @@ import { RULES } from '../../core/rules';
 import { breaksOf } from '../../core/trace/breaks';
 import { nodesAt, type Unfound } from '../../core/trace/references';
 import { wordsOf } from '../../core/trace/rigging';
-import { partFor, partsOf, within } from '../../core/trace/parts';
+import { goingOn, partFor, partsOf, within } from '../../core/trace/parts';
 import { traceNodes } from '../../core/trace/trace';
 
 /** The strand of a port reference, or the references that it may mean. */
@@ -26,6 +26,7 @@ export function strandView(
   const parts = partsOf(trace);
   const part = partFor(trace, parts, { reach, hop });
   const { hops, routes } = within(trace, part.reach);
+  const further = goingOn(trace, part);
   return {
     of: trace.of,
     origins: part.origins,
@@ -48,6 +49,7 @@ export function strandView(
       channel: hop.channel,
       place: places.spot(hop.place),
       reads: distinct(places, hop.reads),
+      more: further.has(hop.ref),
     })),
     routes: routes.map(({ from, to, how, place }) => ({ from, to, how, place: places.spot(place) })),
   };

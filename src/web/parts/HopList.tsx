@@ -95,6 +95,7 @@ function Notes({ note }: { note: HopNote | undefined }) {
         </p>
       )}
       {note.loops.length > 0 && <p className="text-warning">flows back to {note.loops.join(', ')}</p>}
+      {note.more && <p className="text-soft">goes on, further than is shown</p>}
       {note.dead && <p className="text-warning">ends here, and nobody reads it</p>}
     </>
   );

@@ -12,6 +12,7 @@ const hop = (ref: string, name: string, more: Partial<HopView> = {}): HopView =>
   channel: 'prop',
   place: spot,
   reads: [],
+  more: false,
   ...more,
 });
 const route = (from: string, to: string) => ({ from, to, how: 'pass', place: spot });
@@ -46,7 +47,9 @@ test.each([
 
 test('names from the hop before, loops and dead ends', () => {
   const notes = notesOf(strand);
-  expect(notes.get('Gauge:prop:speed')).toEqual({ before: ['wind'], loops: [], dead: false });
+  expect(notes.get('Gauge:prop:speed')).toEqual({ before: ['wind'], loops: [], dead: false, more: false });
   expect(notes.get('Dial:prop:value')!.loops).toEqual(['App:state:wind']);
   expect(notes.get('Log:state:last')!.dead).toBe(true);
+  const further = { ...strand, hops: strand.hops.map((one) => ({ ...one, more: true })) };
+  expect(notesOf(further).get('Log:state:last')!.dead).toBe(false);
 });

@@ -30,6 +30,8 @@ export interface HopNote {
   loops: string[];
   /** Nothing flows on from here, and nobody reads it. */
   dead: boolean;
+  /** It goes on beyond what is shown. */
+  more: boolean;
 }
 
 /** What is to be said of each hop beside what it is. */
@@ -44,7 +46,8 @@ export function notesOf(strand: StrandView): Map<string, HopNote> {
     notes.set(hop.ref, {
       before: [...new Set(names)].filter((name) => name !== hop.name),
       loops: out.filter((route) => at.get(route.to)! < at.get(hop.ref)!).map((route) => route.to),
-      dead: out.length === 0 && !shows(hop),
+      dead: out.length === 0 && !hop.more && !shows(hop),
+      more: hop.more,
     });
   }
   return notes;

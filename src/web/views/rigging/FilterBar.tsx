@@ -90,7 +90,7 @@ export function FilterBar({ view }: { view: RiggingView }) {
 /** How many strands are shown, of how many. */
 export function strandsIn({ lanes, strands }: RiggingView): string {
   return strands > lanes.length
-    ? `the longest ${lanes.length} of ${count(strands, 'strand')}`
+    ? `the gravest ${lanes.length} of ${count(strands, 'strand')}`
     : count(strands, 'strand');
 }
 

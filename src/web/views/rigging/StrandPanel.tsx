@@ -1,5 +1,5 @@
 /** The chosen strand beside the rigging: what is wrong with it, and the code of each hop. */
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { AuditSummary, LaneView, RiggingView } from '../../../api/schemas';
 import { useAddress } from '../../address';
@@ -11,6 +11,7 @@ import { LevelWord } from '../../parts/level';
 import { Empty, Waiting } from '../../parts/states';
 import { ProvenTrail } from '../../parts/ProvenTrail';
 import { links } from '../../links';
+import { countBy } from '../findings/list';
 import { isNarrowed } from './ask';
 
 interface StrandPanelProps {
@@ -181,30 +182,46 @@ function Compared({ lane, view }: { lane: LaneView; view: RiggingView }) {
 
 const inWords = (count: number): string => (count === 1 ? 'one component' : `${count} components`);
 
+/** So many kinds of findings are shown at first. */
+const FEW = 8;
+
+/** What was found on a strand, the gravest first; what is said of several places is said once. */
 function FindingsOf({ project, lane, withTrail }: { project: string; lane: LaneView; withTrail: boolean }) {
   const { data = [] } = api.useFindingsQuery(project, { skip: lane.findings.length === 0 });
-  const shown = data.filter((finding) => lane.findings.includes(finding.fingerprint));
+  const [all, setAll] = useState(false);
+  const here = new Set(lane.findings);
+  const found = data.filter((finding) => here.has(finding.fingerprint));
+  const said = countBy(found, (finding) => finding.message);
+  const shown = all ? said : said.slice(0, FEW);
   return (
-    <ul className="px-5">
-      {shown.map((finding) => (
-        <li key={finding.fingerprint} className="mb-2">
-          <p>
-            <LevelWord level={finding.level} /> {finding.message}{' '}
-            <Link
-              className="text-soft underline"
-              to={`/p/${project}/findings?finding=${finding.fingerprint}`}
-            >
-              {finding.rule}
-            </Link>
-          </p>
-          {withTrail && (
-            <div className="mt-2">
-              <ProvenTrail project={project} fingerprint={finding.fingerprint} />
-            </div>
-          )}
-        </li>
-      ))}
-    </ul>
+    <>
+      <ul className="px-5">
+        {shown.map(({ value, count: places, level }) => {
+          const { fingerprint, rule } = found.find((one) => one.message === value)!;
+          return (
+            <li key={value} className="mb-2">
+              <p>
+                <LevelWord level={level} /> {value}{' '}
+                <Link className="text-soft underline" to={`/p/${project}/findings?finding=${fingerprint}`}>
+                  {rule}
+                </Link>
+                {places > 1 && <span className="text-soft"> in {places} places</span>}
+              </p>
+              {withTrail && (
+                <div className="mt-2">
+                  <ProvenTrail project={project} fingerprint={fingerprint} />
+                </div>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {shown.length < said.length && (
+        <button type="button" className="mx-5 mb-2 self-start underline" onClick={() => setAll(true)}>
+          {said.length - shown.length} more
+        </button>
+      )}
+    </>
   );
 }
 
