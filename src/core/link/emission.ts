@@ -10,6 +10,7 @@ export const raises = (component: Component, port: Port): boolean => useOf(compo
 
 export class Emissions {
   private readonly known = new Map<number, boolean>();
+  private readonly possible = new Map<number, boolean>();
 
   constructor(private readonly project: Linked) {}
 
@@ -29,6 +30,28 @@ export class Emissions {
         return from.port?.channel === 'event' && this.isRaised(from.port);
       });
     this.known.set(port.node, answer);
+    return answer;
+  }
+
+  /** Nobody sees that it is never raised: it is, or is handed to what is not known, here or below. */
+  mayBeRaised(port: Port): boolean {
+    const cached = this.possible.get(port.node);
+    if (cached !== undefined) return cached;
+    this.possible.set(port.node, false);
+    const { flow, components } = this.project;
+    const component = components[port.component]!;
+    const { reads, spread, placed } = useOf(component, port);
+    const answer =
+      this.isRaised(port) ||
+      component.facts.openEmits === true ||
+      spread ||
+      placed ||
+      reads.some((read) => read.where !== 'condition') ||
+      flow.into[port.node]!.some((index) => {
+        const from = flow.nodes[flow.edges[index]!.from]!;
+        return from.port?.channel === 'event' && this.mayBeRaised(from.port);
+      });
+    this.possible.set(port.node, answer);
     return answer;
   }
 

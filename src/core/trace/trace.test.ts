@@ -407,3 +407,20 @@ function Board({ wind, onDone, children }) {
   expect(refs).toContain('App:state:done');
   expect(trace.routes.filter(({ from, to }) => !refs.has(from) || !refs.has(to))).toEqual([]);
 });
+
+test('what components of packages are handed, and what they may raise', () => {
+  const trace = traced(
+    `import { useState } from 'react';
+import { Dial } from 'dials';
+export function App() { const [wind, setWind] = useState(3); return <Panel wind={wind} onPick={setWind} />; }
+function Panel({ wind, onPick }: { wind: number; onPick: (wind: number) => void }) { const more = { onTurn: onPick }; return <Dial value={wind} {...more} />; }`,
+    'App:state:wind',
+  );
+  expect(roles(trace)).toMatchObject({
+    'App:state:wind': 'listen',
+    'Panel:event:onPick': 'pass',
+    'Panel:prop:wind': 'pass',
+  });
+  const panel = trace.hops.find((hop) => hop.ref === 'Panel:prop:wind')!;
+  expect(panel.reads).toHaveLength(1);
+});

@@ -26,7 +26,7 @@ export interface Hop {
   type: string;
   role: Role;
   channel: FlowNode['channel'];
-  /** Where the component reads it. */
+  /** Where the component reads it, or hands it to a component that is not the project's. */
   reads: Place[];
   near: Near;
 }
@@ -134,7 +134,7 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
     const near = nearby.nodes.get(id) ?? 'far';
     if (known) {
       known.nodes.push(id);
-      known.reads.push(...readsOf(project, node));
+      known.reads.push(...shownAt(project, node));
       if (NEARNESS.indexOf(near) < NEARNESS.indexOf(known.near)) known.near = near;
       continue;
     }
@@ -232,6 +232,25 @@ function readsOf(project: Linked, node: FlowNode): Place[] {
   });
 }
 
+/** Where a component shows that it has the value at a node. */
+const shownAt = (project: Linked, node: FlowNode): Place[] => [
+  ...readsOf(project, node),
+  ...namesOf(project, node).flatMap(({ code, symbol }) =>
+    (handedOut(code).get(symbol) ?? []).map(({ start, end }) => ({ file: code.file, start, end })),
+  ),
+];
+
+/** What call sites of components that are not the project's are handed, by symbol. */
+const handedOut = oncePer(({ facts, siteAt }: Component): Map<number, Span[]> => {
+  const given = facts.render.flatMap(({ kind, attributes }, index) =>
+    kind === 'site' && !siteAt.has(index) ? attributes.map(({ value }) => value) : [],
+  );
+  return groupBy(
+    given.filter(({ kind }) => kind === 'identity' || kind === 'member'),
+    ({ symbol }) => symbol!,
+  );
+});
+
 /** Every symbol that stands for a node: its own, those inside of helpers, and those that have what these give back. */
 function namesOf(project: Linked, node: FlowNode): { code: Component; symbol: number }[] {
   const others = (project.flow.names.get(node.id) ?? []).map(({ code, symbol }) => ({
@@ -268,7 +287,7 @@ function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean, near:
     type: showType(node.port?.type?.type ?? symbol?.type),
     role: roleOf(project, node, fed),
     channel: node.channel,
-    reads: readsOf(project, node),
+    reads: shownAt(project, node),
     near,
   };
 }
@@ -296,6 +315,7 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
     if (emissionsOf(project).isRaised(node.port)) return 'pass';
     // It may raise any event by a name that is worked out.
     if (component.facts.openEmits) return 'emit';
+    if (emissionsOf(project).mayBeRaised(node.port)) return 'pass';
     return isUsed(useOf(component, node.port)) ? 'wait' : 'drop';
   }
   if (!fed) return node.channel === 'context' && !node.provides ? 'wait' : 'start';
@@ -304,7 +324,7 @@ export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
   );
   if (events.length) {
     const emissions = emissionsOf(project);
-    return events.some((from) => from.port && emissions.isRaised(from.port)) ? 'listen' : 'wait';
+    return events.some((from) => from.port && emissions.mayBeRaised(from.port)) ? 'listen' : 'wait';
   }
   if (node.channel === 'local' && feeds.length) return 'transform';
   const reads = readsOf(project, node);
