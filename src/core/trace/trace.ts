@@ -57,7 +57,12 @@ const nodesByRef = oncePerLink((project: Linked) =>
 );
 
 /** The nodes that a port reference names; empty if there are none. */
-export const findNodes = (project: Linked, ref: string): FlowNode[] => nodesByRef(project).get(ref) ?? [];
+export function findNodes(project: Linked, ref: string): FlowNode[] {
+  const found = nodesByRef(project).get(ref) ?? [];
+  // What a component takes over may bear its name: there, nothing is handed in or kept.
+  const own = found.filter(({ component }) => project.components[component]!.facts.role !== 'helper');
+  return own.length ? own : found;
+}
 
 /**
  * What is reached from some nodes. From an event, the breaks on its own path are crossed, too: what is raised at one end

@@ -1,5 +1,5 @@
-import { describe } from 'vitest';
-import { type Sources, traces } from './testing';
+import { describe, expect, test } from 'vitest';
+import { edges, type Sources, traced, traces } from './testing';
 
 const TWO_WAY_AND_EVENTS: Sources = {
   'App.vue': `<script setup lang="ts">
@@ -468,4 +468,28 @@ export default { components: { Plate }, props: ['word'], methods: { written } };
     },
     [['Plate:prop:text', ['Sign:prop:word transform Plate:prop:text']]],
   );
+});
+
+test('options that a component takes over may bear its name', () => {
+  const trace = traced(
+    {
+      'logic/Lamp.js': `export default {
+  data() { return { glow: 1 }; },
+  methods: { up() { this.glow++; } },
+};`,
+      'Lamp.vue': `<template><Bulb :power="glow" @click="up" /></template>
+<script>
+import LampLogic from './logic/Lamp';
+import Bulb from './Bulb.vue';
+export default { name: 'Lamp', components: { Bulb }, mixins: [LampLogic] };
+</script>`,
+      'Bulb.vue': `<template><b>{{ power }}</b></template>
+<script>
+export default { props: { power: Number } };
+</script>`,
+    },
+    'Lamp:state:glow',
+  );
+  expect(edges(trace)).toEqual(['Lamp:state:glow rename Bulb:prop:power']);
+  expect(trace.hops[0]).toMatchObject({ ref: 'Lamp:state:glow', nodes: [expect.any(Number)] });
 });
