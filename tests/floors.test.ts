@@ -160,3 +160,14 @@ test('frameworks are named by their readers, and by what shows languages', () =>
   );
   expect(lines).toEqual([]);
 });
+
+test('the core keeps nothing between audits but what is worked out once of what it belongs to', () => {
+  const KEEPS =
+    /^(?:export )?(?:let |var |const \w+(?:: [^=]+)? = new (?:Map|Set|WeakMap|WeakSet)(?:<[^;]*>)?\(\);)/m;
+  const found = sources(join(ROOT, 'src/core')).filter((path) => KEEPS.test(readFileSync(path, 'utf8')));
+  // What is not there is never filled.
+  const empty = /^(?:const NOTHING: ReadonlyMap|const NO_LOOPS: Loops)/m;
+  expect(
+    found.filter((path) => !empty.test(readFileSync(path, 'utf8'))).map((path) => relative(ROOT, path)),
+  ).toEqual([]);
+});

@@ -1,6 +1,7 @@
 /** What may be rendered below a place of a component's render, as far as the project shows. */
 import type { RenderFact } from '../model/facts';
 import type { Component } from '../model/project';
+import { oncePer } from '../model/once-per';
 import type { Below, Provider } from './context-types';
 import type { Tree } from './linked';
 import { companions } from './sites';
@@ -97,18 +98,12 @@ function slotsDrawnIn(component: Component, nodes: Set<number>): string[] {
     });
 }
 
-const childLists = new WeakMap<Component, number[][]>();
-
 /** Nodes by the node they stand in; those of the root come last. */
-function childrenOf(component: Component): number[][] {
-  const known = childLists.get(component);
-  if (known) return known;
-  const { render } = component.facts;
+const childrenOf = oncePer(({ facts: { render } }: Component): number[][] => {
   const lists: number[][] = Array.from({ length: render.length + 1 }, () => []);
   render.forEach((node, index) => lists[node.parent < 0 ? render.length : node.parent]!.push(index));
-  childLists.set(component, lists);
   return lists;
-}
+});
 
 /** A node and all that stands in it; -1 means the whole render. */
 function descendants(component: Component, under: number, isCut: (node: number) => boolean): number[] {

@@ -166,17 +166,12 @@ function countTag(
   }
 }
 
-const ownNames = new WeakMap<Linked, Set<string>>();
+const ownNames = oncePerLink(
+  ({ components }: Linked): Set<string> => new Set(components.map((one) => bareName(one.name))),
+);
 
 /** Whether a component of the project bears a name. */
-function isOwnName(project: Linked, name: string): boolean {
-  let known = ownNames.get(project);
-  if (!known) {
-    known = new Set(project.components.map((one) => bareName(one.name)));
-    ownNames.set(project, known);
-  }
-  return known.has(bareName(name));
-}
+const isOwnName = (project: Linked, name: string): boolean => ownNames(project).has(bareName(name));
 
 /** Why a tag that leads to something is not joined to a component. */
 function reasonOf(project: Linked, target: Target): Why | 'package' {

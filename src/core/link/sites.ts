@@ -3,6 +3,7 @@ import type { AttributeFact, ComponentFacts, ExprFact, RenderFact, TagFact } fro
 import { type TypeExpr, UNKNOWN } from '../model/types';
 import type { Component, Handed, Project, Site, Target } from '../model/project';
 import { isCallbackName } from '../model/names';
+import { oncePer } from '../model/once-per';
 import type { TypeSpace } from '../types/resolve';
 import { declares } from './mixins';
 import type { Names } from './names';
@@ -278,16 +279,17 @@ export const companions = (project: Sites, site: Site): Site[] =>
 export const isKeptByWrapper = ({ wrapper }: Site, name: string): boolean =>
   wrapper !== undefined && (wrapper.takes.includes(name) || wrapper.supplies.includes(name));
 
-const cache = new WeakMap<Site, Handed>();
+const known = oncePer((_site: Site): { handed?: Handed } => ({}));
 
 /** What a call site hands over, written out and spread. */
 export function handedBy(project: Sites, site: Site): Handed {
-  const known = cache.get(site);
-  if (known) return known;
+  const of = known(site);
+  if (of.handed) return of.handed;
   const owner = project.components[site.owner]!;
   const target = project.components[site.target]!;
   const handed: Handed = { attributes: new Map(), spread: new Set(), unknown: false };
-  cache.set(site, handed);
+  // Whoever asks again on the way round gets what is known so far.
+  of.handed = handed;
   for (const attribute of site.fact.attributes) {
     if (attribute.mode !== 'spread') {
       handed.attributes.set(attribute.name, attribute);

@@ -1,6 +1,7 @@
 /** Where a component draws the content that it is handed. */
 import type { AttributeFact, RenderFact } from '../model/facts';
 import type { Component } from '../model/project';
+import { oncePer } from '../model/once-per';
 
 export interface SlotPlace {
   /** The outlet, or the call site that the content is handed on to. */
@@ -15,12 +16,11 @@ export interface SlotPlaces {
   unseen: boolean;
 }
 
-const cache = new WeakMap<Component, Map<string, SlotPlaces>>();
+const placesIn = oncePer((_component: Component) => new Map<string, SlotPlaces>());
 
 /** The places where a component draws one of its slots, itself or through what it hands the content to. */
 export function placesOf(component: Component, slot: string): SlotPlaces {
-  let known = cache.get(component);
-  if (!known) cache.set(component, (known = new Map()));
+  const known = placesIn(component);
   let found = known.get(slot);
   if (!found) known.set(slot, (found = collect(component, slot)));
   return found;

@@ -2,6 +2,7 @@
 import type { EmitFact, ReadFact } from '../model/facts';
 import type { Tree } from './linked';
 import type { Component, Pass, Port, Site } from '../model/project';
+import { oncePer } from '../model/once-per';
 
 export interface PortUse {
   reads: ReadFact[];
@@ -14,16 +15,10 @@ export interface PortUse {
   spread: boolean;
 }
 
-const cache = new WeakMap<Component, Map<string, PortUse>>();
-
 /** Everything a component does with one of its ports. */
-export function useOf(component: Component, port: Port): PortUse {
-  let uses = cache.get(component);
-  if (!uses) cache.set(component, (uses = collect(component)));
-  return uses.get(port.name)!;
-}
+export const useOf = (component: Component, port: Port): PortUse => usesIn(component).get(port.name)!;
 
-function collect(component: Component): Map<string, PortUse> {
+const usesIn = oncePer((component: Component): Map<string, PortUse> => {
   const { facts } = component;
   const uses = new Map<string, PortUse>();
   for (const name of component.ports.keys()) {
@@ -46,7 +41,7 @@ function collect(component: Component): Map<string, PortUse> {
     if (use) use.written = true;
   }
   return uses;
-}
+});
 
 /** Whether the component does anything at all with a port. */
 export const isUsed = (use: PortUse): boolean =>
