@@ -679,3 +679,26 @@ export class App {}`,
     ['none', files('1'), ['warning prop/unread base.ts:2 label', 'warning prop/unread base.ts:2 dull']],
   ]);
 });
+
+describe('what is heard on an element of the page that holds what others draw', () => {
+  const drop = `@Directive({ selector: '[drop]' }) export class Drop { @Output() dropped = new EventEmitter<number>(); }`;
+  const app = (markup: string) => one(drop, comp('App', 'app', markup, 'go() {}', 'imports: [Drop],'));
+  cases(/event\/unknown/, [
+    [
+      'its own content',
+      app('<div drop (upload)="go()"><b></b></div>'),
+      ['error event/unknown app.ts:4 upload'],
+    ],
+    [
+      'what is projected may raise anything',
+      app('<div drop (upload-files)="go()"><i><ng-content/></i></div>'),
+      [],
+    ],
+    ['so may tags of packages', app('<div drop (upload-files)="go()"><some-field/></div>'), []],
+    [
+      'what looks like an output is meant as one',
+      app('<div drop (droped)="go()"><ng-content/></div>'),
+      ['error event/unknown app.ts:4 droped'],
+    ],
+  ]);
+});

@@ -119,6 +119,16 @@ function isOfElement(project: Linked, site: Site, { name }: AttributeFact): bool
   );
 }
 
+/** In an element stands what is handed in, or what packages draw: any event may rise from there. */
+function mayHoldOthers({ components }: Linked, { owner, node }: Site): boolean {
+  const { facts, siteAt } = components[owner]!;
+  const isInside = (at: number): boolean => at >= 0 && (at === node || isInside(facts.render[at]!.parent));
+  return facts.render.some(
+    ({ kind, parent }, index) =>
+      (kind === 'outlet' || (kind === 'site' && !siteAt.has(index))) && isInside(parent),
+  );
+}
+
 /**
  * The same where several may stand on a tag, which is an element of the page, too: a binding that none of them takes is
  * refused, an attribute is only text, unless it looks like something that the child takes.
@@ -142,6 +152,8 @@ function takenByNobody(project: Linked, site: Site, target: Component): Attribut
     const bare = name.replace(/^[@#](?=.)/, '');
     if (name.startsWith('#')) return one.value.kind === 'content' && !target.facts.openSlots;
     if (markup?.taken.has(bare)) return false;
+    if (name.startsWith('@') && target.facts.attached && mayHoldOthers(project, site))
+      return !isPageEvent(name) && meant(site, target, one) !== undefined;
     if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
     if (isPageAttribute(name)) return false;
     // An element has more than is known of all elements.
