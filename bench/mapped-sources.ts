@@ -90,6 +90,45 @@ function templateFiles(text: string): { name: string; url: string }[] {
   return found;
 }
 
+interface Package {
+  name: string;
+  exports?: Record<string, string | Record<string, unknown>>;
+}
+
+/** The names by which a package imports its own entries, as path aliases: a bundle is named like the script it begins with. */
+function entriesOf({ name, exports = {} }: Package, scripts: string[]): Record<string, string[]> {
+  const paths: Record<string, string[]> = {};
+  for (const [entry, target] of Object.entries(exports)) {
+    const built = typeof target === 'string' ? target : target.default;
+    if (typeof built !== 'string') continue;
+    const first = `/${posix.basename(built).replace(/\.m?js$/, '.ts')}`;
+    const found = scripts.find((one) => `/${one}`.endsWith(first));
+    if (found !== undefined) paths[posix.join(name, entry)] = [found];
+  }
+  return paths;
+}
+
+/**
+ * Files that only export others hold no code, so that maps leave them out. Where an import leads to one, it is written anew,
+ * with all that stands in its folder.
+ */
+function barrelsLost(scripts: ReadonlyMap<string, string>): Map<string, string> {
+  const made = new Map<string, string>();
+  for (const [path, text] of scripts)
+    for (const [, from] of text.matchAll(/\bfrom\s+['"](\.[^'"]*)['"]/g)) {
+      const to = posix.join(posix.dirname(path), from!);
+      if ([`${to}.ts`, `${to}.tsx`, `${to}/index.ts`].some((one) => scripts.has(one))) continue;
+      const folder = /(?:^|\/)index$/.test(to) ? posix.dirname(to) : to;
+      const inside = [...scripts.keys()].filter((one) => one.startsWith(`${folder}/`) && one !== path);
+      if (!inside.length) continue;
+      const lines = inside.map(
+        (one) => `export * from './${one.slice(folder.length + 1).replace(/\.tsx?$/, '')}';`,
+      );
+      made.set(`${folder}/index.ts`, `${lines.join('\n')}\n`);
+    }
+  return made;
+}
+
 /** Writes the sources of a package; gives back how many scripts and templates there were. */
 export function rebuild(folder: string, out: string): { scripts: number; templates: number } {
   const templates = new Map<string, string>();
@@ -120,8 +159,14 @@ export function rebuild(folder: string, out: string): { scripts: number; templat
       made++;
     }
   }
-  if (existsSync(join(folder, 'package.json')))
+  for (const [path, text] of barrelsLost(scripts)) put(path, text);
+  if (existsSync(join(folder, 'package.json'))) {
     cpSync(join(folder, 'package.json'), join(out, 'package.json'));
+    const paths = entriesOf(JSON.parse(readFileSync(join(folder, 'package.json'), 'utf8')) as Package, [
+      ...scripts.keys(),
+    ]);
+    put('tsconfig.json', `${JSON.stringify({ compilerOptions: { baseUrl: '.', paths } }, null, 2)}\n`);
+  }
   return { scripts: scripts.size, templates: made };
 }
 

@@ -207,7 +207,7 @@ function unservedBy(
   );
   const asked = new Set(consumers.map((one) => one.key.id));
   // Where no app is seen to start, one elsewhere may provide it.
-  if (!project.hasRoots) return [];
+  if (!project.files.some(({ facts }) => facts.mounts || facts.ownPage)) return [];
   return project.components.flatMap(({ facts, file }) =>
     facts.provides.flatMap(({ itself, key: written, value }) => {
       const key = itself && value?.from ? keyAt(file, written) : undefined;

@@ -62,10 +62,12 @@ export const accountOf = oncePerLink((project: Linked): Account => {
     unjoined: [],
   };
   for (const file of project.files) countImports(project, file.index, account);
-  for (const { facts, file, sites, handedSites } of project.components) {
+  for (const { facts, file, sites, handedSites, foreignTags } of project.components) {
     const joined = new Set([...sites.map((id) => project.sites[id]!.node), ...handedSites.keys()]);
     facts.render.forEach((node, index) => {
-      if (node.kind === 'site' && node.tag) countTag(project, file, facts, node, joined.has(index), account);
+      if (node.kind !== 'site' || !node.tag) return;
+      if (foreignTags?.has(index)) account.foreign++;
+      else countTag(project, file, facts, node, joined.has(index), account);
     });
   }
   for (const gap of project.flow.gaps) account.unjoined.push({ ...gap, why: gap.kind });

@@ -5,7 +5,7 @@
 import type { AttributeFact, ComponentFacts, RenderFact, Span } from '../model/facts';
 import { nearest } from '../model/names';
 import { isPageAttribute } from '../model/page-names';
-import type { Component, MarkupScope, ProjectFile } from '../model/project';
+import type { Component, MarkupScope, ProjectFile, Target } from '../model/project';
 import { declares } from './mixins';
 import type { Names } from './names';
 import { nodesAbove } from './nodes-above';
@@ -36,6 +36,7 @@ export function linkPlaced(
   );
   const scopes = new MarkupScopes(components, names, bundles);
   const matchers = new Map<MarkupScope, Matcher>();
+  const anything = new Matcher({ components: owners.filter((one) => !one.facts.attached) });
   for (const owner of owners) {
     if (owner.facts.role !== 'component' || owner.facts.attached) continue;
     const scope = scopes.of(owner);
@@ -43,8 +44,10 @@ export function linkPlaced(
     let matcher = matchers.get(scope);
     if (!matcher) matchers.set(scope, (matcher = new Matcher(scope)));
     const on: OnNodes = new Map();
+    const foreign = (owner.foreignTags = new Set());
     owner.facts.render.forEach((node, index) => {
       const here = node.tag ? matcher.on(tagged(node)) : [];
+      if (node.tag && scope.open && !here.length && !anything.on(tagged(node)).length) foreign.add(index);
       if (here.length)
         on.set(
           index,
@@ -81,9 +84,14 @@ function placed(owner: Component, on: OnNodes, names: Names, components: Compone
     else children.set(parent, [index]);
   });
   const known = knownNodes(owner);
+  /** What a component looks for in its content, itself or as its bases do. */
+  const askedBy = ({ facts: own, file, mixins }: Component): Target[] => [
+    ...(own.asksContent ?? []).map((name) => names.lookup(file, name)),
+    ...mixins.flatMap(askedBy),
+  ];
   /** Whether what a component looks for in its content stands in a part of that. */
   const isAskedFor = (whole: Component, node: number): boolean => {
-    const asked = (whole.facts.asksContent ?? []).map((name) => names.lookup(whole.file, name));
+    const asked = askedBy(whole);
     const stands = (one: number): boolean =>
       (on.get(one) ?? []).some(({ component }) =>
         asked.some((target) => target.kind !== 'component' || target.component === component.id),

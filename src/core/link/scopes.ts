@@ -115,7 +115,7 @@ export class Matcher {
   private readonly byName = new Map<string, Component[]>();
   private readonly always: Component[] = [];
 
-  constructor({ components }: MarkupScope) {
+  constructor({ components }: Pick<MarkupScope, 'components'>) {
     for (const component of components)
       for (const { tag, attributes, classes } of component.facts.selectors ?? []) {
         const key =

@@ -115,6 +115,8 @@ export interface Component {
   reached?: Set<string>;
   /** What its markup may place, where that is found by selectors. */
   markup?: MarkupScope;
+  /** Tags of such markup that nothing of the project answers to, and something of a package may. */
+  foreignTags?: Set<number>;
   /** Node of the flow graph by symbol, or -1. */
   nodeOf: Int32Array;
 }

@@ -1,5 +1,7 @@
 /** Forms of Angular: modules, bases, structural directives, views of their own, providers. */
-import { describe } from 'vitest';
+import { describe, expect, test } from 'vitest';
+import { auditSources } from '../audit';
+import { accountOf } from '../link/joined';
 import { ANGULAR_MOUNT, casesFor } from './testing';
 import { angularApp as one, angularComponent as comp } from './classes-testing';
 
@@ -701,4 +703,48 @@ describe('what is heard on an element of the page that holds what others draw', 
       ['error event/unknown app.ts:4 droped'],
     ],
   ]);
+});
+
+describe('what a base looks for in its content', () => {
+  const files = (base: string) =>
+    one(
+      comp('Cell', 'cell', 'c'),
+      `@Directive() export abstract class Base { ${base} }`,
+      `@Component({ selector: 'grid', template: 'g' }) export class Grid extends Base {}`,
+      comp('App', 'app', '<grid><cell /></grid>', '', 'imports: [Grid, Cell],'),
+    );
+  cases(/no-outlet/, [
+    ['its heirs look for, too', files('@ContentChildren(Cell) cells!: QueryList<Cell>;'), []],
+    ['nothing', files(''), ['error slot/no-outlet app.ts:10 grid']],
+  ]);
+});
+
+describe('what is there for everybody, and asks for what nothing provides', () => {
+  const service = {
+    'service.ts': `import { Component, Injectable, inject } from '@angular/core';
+@Injectable() export class Gauge {}
+@Injectable({ providedIn: 'root' }) export class Board { gauge = inject(Gauge); }
+@Component({ selector: 'x-a', template: '{{ board.gauge }}' }) export class A { board = inject(Board); }`,
+  };
+  const start = `import { bootstrapApplication } from '@angular/platform-browser';\nimport { A } from './service';\nbootstrapApplication(A);`;
+  const published = { 'package.json': '{ "name": "@line/boards", "exports": { ".": "./service.ts" } }' };
+  casesFor({}, 'none.ts')(/no-provider/, [
+    ['in an app', { ...service, 'main.ts': start }, ['error context/no-provider service.ts:3 inject(Gauge)']],
+    ['in a library, whose users may provide it', { ...service, ...published }, []],
+  ]);
+});
+
+describe('tags that packages bring', () => {
+  const app = (imports: string) => `import { Component } from '@angular/core';
+import { GaugeModule } from 'some-gauges';
+@Component({ selector: 'x-row', template: 'r' }) export class Row {}
+@Component({ selector: 'x-a', imports: [${imports}], template: '<some-gauge /><x-row />' }) export class A {}`;
+  test.each([
+    ['one may bring the tag', 'GaugeModule, Row', [1, 1, 1]],
+    ['a tag of the project that is not brought in is missed all the same', 'GaugeModule', [0, 1, 1]],
+    ['nothing may', 'Row', [1, 2, 0]],
+  ])('%s', (_, imports, expected) => {
+    const { tallies, foreign } = accountOf(auditSources({ 'a.ts': app(imports) }).result.project);
+    expect([tallies.tag.joined, tallies.tag.written, foreign]).toEqual(expected);
+  });
 });
