@@ -4,6 +4,7 @@
 import type { ConsumeFact, KeyFact, PlainCallFact, ProvideFact, Where } from '../model/facts';
 import { isCallbackName } from '../model/names';
 import type { Component, Place } from '../model/project';
+import { startsApp } from './usage';
 import { groupBy } from '../model/group-by';
 import { belowNode } from './below';
 import type { AbsentKey, Below, Consumer, ContextKey, Contexts, Provider } from './context-types';
@@ -207,7 +208,7 @@ function unservedBy(
   );
   const asked = new Set(consumers.map((one) => one.key.id));
   // Where no app is seen to start, one elsewhere may provide it.
-  if (!project.files.some(({ facts }) => facts.mounts || facts.ownPage)) return [];
+  if (!project.files.some(startsApp)) return [];
   return project.components.flatMap(({ facts, file }) =>
     facts.provides.flatMap(({ itself, key: written, value }) => {
       const key = itself && value?.from ? keyAt(file, written) : undefined;

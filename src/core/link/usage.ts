@@ -1,5 +1,5 @@
 /** Who may render a component besides its written call sites. */
-import type { Component, Package } from '../model/project';
+import type { Component, Package, ProjectFile } from '../model/project';
 import type { Tree } from './linked';
 import { LANGUAGES, ofAll } from '../readers/languages';
 import { dirname } from '../model/paths';
@@ -26,6 +26,10 @@ const STORY =
 /** Whether a file only shows or tests what others hold. */
 export const isAside = (path: string): boolean => STORY.test(path);
 
+/** Whether an app is seen to start in a file. */
+export const startsApp = ({ facts }: ProjectFile): boolean =>
+  facts.mounts || (facts.ownPage === true && facts.components.length > 0);
+
 /**
  * `roots` are names of components that start trees, where no code of the project shows it; `unseen` those that a build
  * registers, so that anybody may draw them.
@@ -39,8 +43,7 @@ export function linkUsage(
 ): void {
   const { components, files } = project;
   project.hasRoots =
-    files.some((file) => file.facts.mounts) ||
-    files.some((file) => file.facts.ownPage && file.facts.components.length > 0) ||
+    files.some(startsApp) ||
     project.packages.some((pkg) => pkg.entries === undefined || pkg.entries.length > 0);
   for (const component of components) {
     if (component.calledAt.length) component.used = true;
