@@ -748,3 +748,43 @@ import { GaugeModule } from 'some-gauges';
     expect([tallies.tag.joined, tallies.tag.written, foreign]).toEqual(expected);
   });
 });
+
+describe('an input that is taken apart as it is set', () => {
+  const app = (setter: string) =>
+    one(
+      comp('Row', 'row', '{{ kept }}', `kept = {};\n${setter}`),
+      comp('App', 'app', '<row [texts]="{ ok: 1 }" />', '', 'imports: [Row],'),
+    );
+  cases(/^prop\//, [
+    [
+      'is read',
+      app('@Input() set texts({ ok }: { ok: string }) { this.kept = ok; }'),
+      ['error prop/type-clash app.ts:9 texts'],
+    ],
+    ['in a default, too', app("@Input() set texts({ ok = '' }: { ok?: number }) { this.kept = ok; }"), []],
+    [
+      'and is not, where nothing is',
+      app('@Input() texts: { ok: number } = { ok: 1 };'),
+      ['warning prop/unread app.ts:6 texts'],
+    ],
+  ]);
+});
+
+describe('what is made in a container', () => {
+  const app = (made: string) =>
+    one(
+      comp('Row', 'row', 'r'),
+      comp(
+        'App',
+        'app',
+        '',
+        `box = inject(ViewContainerRef);\ngo(item: any) { this.box.createComponent(${made}); }`,
+      ),
+    );
+  cases(/unresolved/, [
+    ['by its class', app('Row'), []],
+    ['by a name that is nowhere', app('Rack'), ['error component/unresolved app.ts:11 Rack']],
+    ['by a member of what is given', app('item.component'), []],
+    ['by what the class keeps', app('this.kind'), []],
+  ]);
+});

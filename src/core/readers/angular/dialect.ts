@@ -113,7 +113,9 @@ function noteCreated(u: AngularUnit, names: AngularNames, node: Call): void {
   const name = type && memberName(unwrap(type));
   if (!(isOwn || isContained) || name === undefined || u.facts.role === 'module') return;
   // What a function is given, or works out, is any component.
-  const bare = unwrap(type!);
+  let bare = unwrap(type!);
+  while (isChain(bare)) bare = unwrap(bare.object);
+  if (bare.type === 'ThisExpression') return;
   if (bare.type === 'Identifier' && bare.binding && !isModuleLevel(bare.binding)) return;
   const given = [spread(spanOf(node))];
   const object = options && unwrap(options);

@@ -4,6 +4,7 @@ import type { EmitFact, PortFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type ClassDialect, type ClassMember, type FieldKind, readMethod } from '../script/classes';
 import { readFunction } from '../script/functions';
+import { declarePattern } from '../script/patterns';
 import { portSymbol } from '../script/ports';
 import { annotationOf, keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import { addSymbol, noteRead, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
@@ -188,6 +189,8 @@ function readAccessor(u: AngularUnit, name: string, getter: t.ClassMethod): void
 function readSetter(u: AngularUnit, setter: t.ClassMethod, symbol: number): void {
   const [param] = setter.params;
   if (param?.type === 'Identifier' && param.binding) u.refs.set(param.binding, symbol);
+  else if (param)
+    declarePattern(u, param, { kind: 'identity', symbol, ...spanOf(param) }, SETUP, { kind: 'derived' });
   readFunction(u, setter, { ...SETUP, where: 'effect' }, 'effect');
 }
 
