@@ -131,18 +131,21 @@ function barrelsLost(scripts: ReadonlyMap<string, string>): Map<string, string> 
 
 /** Writes the sources of a package; gives back how many scripts and templates there were. */
 export function rebuild(folder: string, out: string): { scripts: number; templates: number } {
-  const templates = new Map<string, string>();
+  const templates = new Map<string, Map<string, string>>();
   const scripts = new Map<string, string>();
+  /** The bundle that a script is part of: classes of two bundles may share a name. */
+  const bundles = new Map<string, string>();
   for (const path of filesIn(folder)) {
-    if (path.endsWith('.mjs'))
-      for (const [name, one] of templatesIn(readFileSync(path, 'utf8'))) templates.set(name, one);
+    if (path.endsWith('.mjs')) templates.set(path, templatesIn(readFileSync(path, 'utf8')));
     if (!path.endsWith('.js.map') && !path.endsWith('.mjs.map')) continue;
     const { sources, sourcesContent = [] } = JSON.parse(readFileSync(path, 'utf8')) as SourceMap;
     sources.forEach((source, i) => {
       const text = sourcesContent[i];
       // Only what people wrote: no styles, and nothing of the packages that were bundled.
       const isOwn = /\.tsx?$/.test(source) && !source.includes('node_modules');
-      if (typeof text === 'string' && isOwn) scripts.set(sourcePath(source), text);
+      if (typeof text !== 'string' || !isOwn) return;
+      scripts.set(sourcePath(source), text);
+      bundles.set(sourcePath(source), path.replace(/\.map$/, ''));
     });
   }
   const put = (path: string, text: string): void => {
@@ -153,7 +156,7 @@ export function rebuild(folder: string, out: string): { scripts: number; templat
   for (const [path, text] of scripts) {
     put(path, text);
     for (const { name, url } of text.includes('templateUrl') ? templateFiles(text) : []) {
-      const template = templates.get(name);
+      const template = templates.get(bundles.get(path)!)?.get(name);
       if (template === undefined) continue;
       put(posix.join(posix.dirname(path), url), template);
       made++;
