@@ -215,10 +215,16 @@ describe('a project', () => {
   test('a restart loses nothing', async () => {
     const id = await opened();
     const before = await (await get(`/projects/${id}/rigging`)).json();
+    const overview = await (await get(`/projects/${id}/overview`)).json();
     await stop();
     await start();
+    // The first screen does not wait for the project to be linked again.
+    expect(await (await get(`/projects/${id}/overview`)).json()).toEqual(overview);
+    expect(projects.isAwake(id)).toBe(false);
     expect(await (await get(`/projects/${id}/rigging`)).json()).toEqual(before);
     expect(await (await get(`/projects/${id}/source?path=src/main.tsx`)).text()).toContain('createRoot');
+    expect(projects.isAwake(id)).toBe(true);
+    expect(await (await get(`/projects/${id}/overview`)).json()).toEqual(overview);
   }, 60_000);
 
   test('can be forgotten', async () => {

@@ -15,6 +15,7 @@ import {
   undecideSchema,
 } from '../api/schemas';
 import type { Database } from './db/database';
+import { keepOverview, keptOverview } from './db/overviews';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
 import { rulesWithPages } from '../core/report/rule-page';
 import { demosIn } from './demos';
@@ -212,8 +213,20 @@ export function createApp({ db, projects, live, logger, web, demo }: AppParts): 
     response.json(await (await projects.session(request.params.id)).catalogue());
   });
   app.get('/api/projects/:id/overview', async (request, response) => {
-    await audited(request.params.id);
-    response.json(await (await projects.session(request.params.id)).overview());
+    const { id } = request.params;
+    const audit = await audited(id);
+    const isAwake = projects.isAwake(id);
+    const session = projects.session(id);
+    // A project that was kept takes its time to be linked again: what was said of it is there at once.
+    const kept = isAwake ? undefined : await keptOverview(db, audit.id);
+    if (kept) {
+      void session.catch(() => undefined);
+      response.json(kept);
+      return;
+    }
+    const view = await (await session).overview();
+    if (!live?.isAhead(id) && (await audited(id)).id === audit.id) await keepOverview(db, audit.id, view);
+    response.json(view);
   });
   app.get('/api/projects/:id/joined', async (request, response) => {
     await audited(request.params.id);

@@ -57,6 +57,8 @@ export interface Projects {
   isSettled(id: string): boolean;
   /** The thread that answers questions about the latest audit. */
   session(id: string): Promise<Session>;
+  /** That thread is there, and answers at once. */
+  isAwake(id: string): boolean;
   close(): Promise<void>;
 }
 
@@ -77,6 +79,8 @@ export async function openProjects(
   const progress = new Map<string, Progress>();
   const running = new Map<string, Running>();
   const sessions = new Map<string, Promise<Session>>();
+  /** Those of them that have started. */
+  const awake = new WeakSet<Promise<Session>>();
   /** The audit that a project's thread knows. */
   const knows = new Map<string, number>();
   const reader = readerVersion();
@@ -227,6 +231,10 @@ export async function openProjects(
   function keep(id: string, session: Promise<Session>): void {
     sessions.delete(id);
     sessions.set(id, session);
+    void session.then(
+      () => awake.add(session),
+      () => undefined,
+    );
     for (const [old, one] of sessions) {
       if (sessions.size <= MAX_WAITING) return;
       if (old === id || running.has(old)) continue;
@@ -279,6 +287,10 @@ export async function openProjects(
     settled: async (id) => running.get(id)?.done,
     isSettled: (id) => !running.has(id),
     session: db.shared ? currentSession : sessionOf,
+    isAwake(id) {
+      const session = sessions.get(id);
+      return session !== undefined && awake.has(session);
+    },
     async close() {
       clearInterval(beat);
       await Promise.all([...running.keys()].map(stop));

@@ -39,14 +39,37 @@ async function audited(projects: Projects): Promise<string> {
   return id;
 }
 
+/** Keeps all audits from being written down, so that one that was begun goes on until the answer is called. */
+async function heldUp(): Promise<() => Promise<void>> {
+  const db = await openDatabase();
+  databases.push(db);
+  let release!: () => void;
+  const released = new Promise<void>((resolve) => (release = resolve));
+  let done!: Promise<void>;
+  await new Promise<void>((locked, failed) => {
+    done = db.transaction(async (tx) => {
+      await tx.query('lock table audit in exclusive mode');
+      locked();
+      await released;
+    });
+    done.catch(failed);
+  });
+  return () => {
+    release();
+    return done;
+  };
+}
+
 test('the same project audited by both at once is audited by one, and the other is told', async () => {
   const id = await audited(one);
+  const letGo = await heldUp();
   const started = await Promise.all([one.audit(id), other.audit(id)]);
   expect(started.sort()).toEqual([false, true]);
   const idle = [one, other].filter((projects) => projects.progress(id).stage === 'idle');
   expect(idle.map((projects) => projects.progress(id).message)).toEqual([
     'Another server audits this project at the moment.',
   ]);
+  await letGo();
   await Promise.all([one.settled(id), other.settled(id)]);
   expect(await latestAudits(databases[0]!, id, 5)).toHaveLength(2);
   // What one has done, the other may do again.
@@ -55,7 +78,9 @@ test('the same project audited by both at once is audited by one, and the other 
 });
 
 test('opened by both at once, it is audited once', async () => {
+  const letGo = await heldUp();
   const [id] = await Promise.all([one.open(folder), other.open(folder)]);
+  await letGo();
   await Promise.all([one.settled(id), other.settled(id)]);
   expect(await latestAudits(databases[0]!, id, 5)).toHaveLength(1);
 });

@@ -51,7 +51,8 @@ export function Rows<T>({ caption, rows, titles, nothing, side }: RowsProps<T>) 
               </th>
               <td className="truncate py-1 pr-3">{sideOf(row.one)}</td>
               <td className={`py-1 pr-3 ${row.differs.length ? 'text-warning' : 'text-faint'}`}>
-                {row.differs.join(', ') || (row.one && row.other ? 'alike' : '')}
+                {row.differs.join(', ') ||
+                  (row.one && row.other ? (row.unsure ? 'nothing known' : 'alike') : '')}
               </td>
               <td className="truncate py-1">{sideOf(row.other)}</td>
             </tr>

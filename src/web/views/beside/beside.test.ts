@@ -46,6 +46,12 @@ test.each<[string, PortView[], PortView[], string[]]>([
     ['wind: type, required, default'],
   ],
   [
+    'a type that is not known differs from none',
+    [port('wind', { type: 'unknown' }), port('rope', { type: 'unknown' })],
+    [port('wind', { type: 'number' }), port('rope', { type: 'unknown' })],
+    ['wind: unsure', 'rope: unsure'],
+  ],
+  [
     'an event is no prop of the same name',
     [port('hold', { channel: 'event' })],
     [port('hold')],
@@ -53,7 +59,9 @@ test.each<[string, PortView[], PortView[], string[]]>([
   ],
 ])('interfaces: %s', (_, one, other, expected) => {
   const rows = portRows(component(one), component(other));
-  const said = rows.map((row) => row.differs.join(', ') || (!row.other ? 'one' : !row.one ? 'other' : ''));
+  const said = rows.map(
+    (row) => row.differs.join(', ') || (!row.other ? 'one' : !row.one ? 'other' : row.unsure ? 'unsure' : ''),
+  );
   expect(rows.map((row, i) => `${row.name}: ${said[i]}`)).toEqual(expected);
 });
 

@@ -8,7 +8,13 @@ export interface Row<T> {
   other?: T;
   /** In what they differ; empty where they are alike. */
   differs: string[];
+  /** The type of one of them is not known, so that they may differ in that. */
+  unsure?: true;
 }
+
+const isKnown = ({ type }: { type: string }): boolean => type !== '' && type !== 'unknown';
+const differInType = (a: { type: string }, b: { type: string }): boolean =>
+  isKnown(a) && isKnown(b) && a.type !== b.type;
 
 /** Interfaces side by side. */
 export function portRows(one: ComponentView, other: ComponentView): Row<PortView>[] {
@@ -18,7 +24,7 @@ export function portRows(one: ComponentView, other: ComponentView): Row<PortView
       other.ports.map((port) => [`${port.channel}:${port.name}`, port.channel, port.name, port]),
       (a, b) =>
         [
-          a.type !== b.type && 'type',
+          differInType(a, b) && 'type',
           a.required !== b.required && 'required',
           a.default !== b.default && 'default',
         ].filter((what) => what !== false),
@@ -35,7 +41,7 @@ export function cellRows(view: ComponentView, one: number, other: number): Row<C
       .map(([name, cell]) => [name, channels.get(name) ?? ('prop' as const), name, cell] as const);
   return inOrder(
     rowsOf(of(one), of(other), (a, b) =>
-      [a.text !== b.text && 'value', a.type !== b.type && 'type', a.how !== b.how && 'connection'].filter(
+      [a.text !== b.text && 'value', differInType(a, b) && 'type', a.how !== b.how && 'connection'].filter(
         (what) => what !== false,
       ),
     ),
@@ -44,7 +50,7 @@ export function cellRows(view: ComponentView, one: number, other: number): Row<C
 
 type Entry<T> = readonly [key: string, channel: PortView['channel'], name: string, value: T];
 
-function rowsOf<T>(
+function rowsOf<T extends { type: string }>(
   ones: readonly Entry<T>[],
   others: readonly Entry<T>[],
   differ: (one: T, other: T) => string[],
@@ -56,7 +62,14 @@ function rowsOf<T>(
       const other = theirs.get(key);
       return other === undefined
         ? { channel, name, one, differs: [] }
-        : { channel, name, one, other, differs: differ(one, other) };
+        : {
+            channel,
+            name,
+            one,
+            other,
+            differs: differ(one, other),
+            ...(isKnown(one) && isKnown(other) ? {} : { unsure: true }),
+          };
     }),
     ...others
       .filter(([key]) => !ours.has(key))

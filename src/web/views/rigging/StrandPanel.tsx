@@ -62,7 +62,7 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
         </p>
       </header>
       <Compared lane={lane} view={view} />
-      <FindingsOf project={project} lane={lane} withTrail={lane.refs.length === 0} />
+      <FindingsOf key={lane.id} project={project} lane={lane} withTrail={lane.refs.length === 0} />
       {lane.refs.length > 0 && <Hops project={project} lane={lane} chosen={mark?.ref} />}
     </aside>
   );
