@@ -1,7 +1,8 @@
 import { defineConfig } from 'vitest/config';
 import { postgresqlBinaries } from './tests/postgresql/binaries.ts';
 
-const TIMEOUT = 30_000;
+// Some tests start processes one after the other, on machines that do other things, too.
+const TIMEOUT = 120_000;
 
 /** The tests of the server once more, on a PostgreSQL of their own. */
 const onPostgresql = {
