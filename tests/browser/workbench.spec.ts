@@ -94,6 +94,10 @@ test('the value itself, one step further, or all of it', async ({ page }) => {
   // Whoever is sent a hop sees it, however far it is.
   await page.goto(`${project()}/strand?ref=WindGauge:prop:unit&reach=itself&hop=Meter:prop:value`);
   await expect(hop(/Meter/)).toBeVisible();
+  // Until something nearer is chosen.
+  await drawing.getByRole('button', { name: /^the value itself/ }).click();
+  await expect(hop(/Meter/)).toBeHidden();
+  await expect(hop(/App/)).toBeVisible();
 });
 
 async function openSecond(page: Page): Promise<void> {

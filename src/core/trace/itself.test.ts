@@ -145,7 +145,7 @@ ${Array.from({ length: count }, (_, at) => `  const a${at + 1} = a${at} + 1;`).j
 
   test('what is left out of a part goes on from its hops', () => {
     const trace = traced(made(60), 'Board:prop:wind');
-    const further = partsOf(trace).map((part) => [...goingOn(trace, part)]);
+    const further = partsOf(trace).map((part) => [...goingOn(trace, within(trace, part.reach).hops)]);
     expect(further).toEqual([['Board:prop:wind'], ['Board:local:a0'], []]);
   });
 

@@ -25,9 +25,9 @@ export function within({ hops, routes }: Trace, far: Near): { hops: Hop[]; route
 }
 
 /** The hops of a part that go on beyond it. */
-export function goingOn(trace: Trace, part: Part): Set<string> {
-  const kept = new Set(within(trace, part.reach).hops.map(({ ref }) => ref));
-  return new Set(trace.routes.flatMap(({ from, to }) => (kept.has(from) && !kept.has(to) ? [from] : [])));
+export function goingOn({ routes }: Trace, hops: Hop[]): Set<string> {
+  const kept = new Set(hops.map(({ ref }) => ref));
+  return new Set(routes.flatMap(({ from, to }) => (kept.has(from) && !kept.has(to) ? [from] : [])));
 }
 
 /** The parts that a trace can be read in, the narrowest first; one that holds no more than the one before is no part. */

@@ -89,11 +89,7 @@ export function rigging(project: Linked, all: Finding[], ask: Ask = {}): Rigging
   const passing = merged(asked, strandsOfFindings(findings)(project)).filter(
     (one) => isPinned(one) || passes(project, ask, words, one),
   );
-  const isAsked = new Set(asked);
-  const weighed = [...passing].sort(
-    (a, b) => Number(isAsked.has(b)) - Number(isAsked.has(a)) || byWeight(a, b),
-  );
-  const drawn = (passing.length > MOST_DRAWN ? weighed.slice(0, MOST_DRAWN) : passing)
+  const drawn = (passing.length > MOST_DRAWN ? weightiest(passing, new Set(asked)) : passing)
     .map((one): Lane | undefined => {
       const lane = laneIn(project)(tree)(one);
       return lane && isPinned(one) && asked.includes(one) ? { ...lane, pinned: true } : lane;
@@ -113,6 +109,11 @@ export function rigging(project: Linked, all: Finding[], ask: Ask = {}): Rigging
 
 /** So many strands are drawn: what was asked for, then the gravest, and of those the longest. */
 const MOST_DRAWN = 200;
+
+const weightiest = (strands: Strand[], asked: ReadonlySet<Strand>): Strand[] =>
+  [...strands]
+    .sort((a, b) => Number(asked.has(b)) - Number(asked.has(a)) || byWeight(a, b))
+    .slice(0, MOST_DRAWN);
 
 /** The lane of a strand over a tree; undefined where it touches no row. */
 const laneIn = oncePerLink((project: Linked) =>

@@ -26,7 +26,7 @@ export function strandView(
   const parts = partsOf(trace);
   const part = partFor(trace, parts, { reach, hop });
   const { hops, routes } = within(trace, part.reach);
-  const further = goingOn(trace, part);
+  const further = goingOn(trace, hops);
   return {
     of: trace.of,
     origins: part.origins,

@@ -70,6 +70,18 @@ export function StrandView() {
       },
       { replace: true },
     );
+  /** Who chooses how far it goes is shown that, whatever it was opened at. */
+  const reachTo = (key: string) => {
+    setFirst({ ref, hop: null });
+    setSearch(
+      (now) => {
+        now.set('reach', key);
+        now.delete('hop');
+        return now;
+      },
+      { replace: true },
+    );
+  };
   const choose = (hop: string) => {
     set('hop', hop);
     hopAt(hop)?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
@@ -91,7 +103,7 @@ export function StrandView() {
               `${REACHES[reach]}, ${count(hops, 'hop')}`,
             ])}
             chosen={strand.reach}
-            onChoose={(key) => set('reach', key)}
+            onChoose={reachTo}
           />
         )}
         <Choice
