@@ -1,5 +1,6 @@
 /** Classes that extend others: what they are, and what they take, as far as their bases tell. */
-import { knowsTables } from './mixins';
+import { declaredAs, knowsTables } from './mixins';
+import type { RenderFact } from '../model/facts';
 import type { Component } from '../model/project';
 import type { Names } from './names';
 
@@ -10,7 +11,10 @@ const MAX_DEPTH = 16;
 function openWhole(component: Component): void {
   component.openBase = true;
   if (component.facts.traits.isElement) return;
-  component.facts = { ...component.facts, openProps: true, openEmits: true, openDefaults: true };
+  // Where content is handed in as a prop, that is open as well.
+  const openSlots = component.facts.openSlots === true || !component.facts.traits.contentPort.startsWith('#');
+  const { facts } = component;
+  component.facts = { ...facts, openProps: true, openEmits: true, openDefaults: true, openSlots };
 }
 
 /**
@@ -54,4 +58,21 @@ export function settleBases(components: Component[], names: Names): void {
     component.facts = rest;
   };
   for (const component of components) settle(component, 0);
+}
+
+/** What is shown of a base is an outlet, if the base takes content by that name. */
+export function settleTakenContent(components: Component[]): void {
+  for (const component of components) {
+    const { facts } = component;
+    if (!facts.render.some((one) => one.ifSlot)) continue;
+    const isContent = (name: string): boolean =>
+      component.openBase
+        ? name === facts.traits.contentPort
+        : declaredAs(component, name)?.port.channel === 'slot';
+    const render = facts.render.map((node): RenderFact => {
+      const { outlet, outletSymbol: _, fallback: __, ...rest } = node;
+      return node.ifSlot && !isContent(outlet!) ? { ...rest, kind: 'group' } : node;
+    });
+    component.facts = { ...facts, render };
+  }
 }

@@ -10,8 +10,9 @@ import { settleElements, withPages } from './elements';
 import { linkFlow } from './flow';
 import { linkHandedIn } from './handed-in';
 import type { Linked, Tree } from './linked';
-import { settleBases } from './bases';
+import { settleBases, settleTakenContent } from './bases';
 import { isBesideApp } from './beside';
+import { inSight } from './in-sight';
 import { mixinsOf } from './mixins';
 import { openParts } from './opened-parts';
 import { linkModules } from './modules';
@@ -87,12 +88,15 @@ export function link(
     }),
   );
   const names = linkNames(facts, modules, ids, homes);
-  for (const component of components) component.mixins = mixinsOf(component, components, names, ids);
+  const sight = inSight(components, files);
+  for (const component of components)
+    component.mixins = mixinsOf(component, components, { names, ids, sight, files });
   settleBases(components, names);
+  settleTakenContent(components);
   const registry = linkRegistry(facts, names, modules);
   settleNamedContent(components, names, registry);
   settleElements(components, registry);
-  openParts(components, files);
+  openParts(files, sight);
   linkReached(components, files, names);
   onProgress(0.05);
   const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });

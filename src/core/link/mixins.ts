@@ -1,16 +1,25 @@
 /** Components that take over others: their ports, and the code that runs for them as well. */
-import type { Component } from '../model/project';
+import type { PortFact } from '../model/facts';
+import type { Component, ProjectFile } from '../model/project';
+import type { InSight } from './in-sight';
 import type { Names } from './names';
 
 /** What a component takes over, the one that wins first: tables before mixins, the last before those before it. */
 export function mixinsOf(
-  { file, facts }: Component,
+  component: Component,
   components: Component[],
-  names: Names,
-  ids: number[][],
+  { names, ids, sight, files }: { names: Names; ids: number[][]; sight: InSight; files: ProjectFile[] },
 ): Component[] {
+  const { file, facts } = component;
+  const { path, facts: of } = files[file]!;
   return [...(facts.mixins ?? []), ...(facts.tables ?? [])]
     .flatMap((local) => {
+      if (of.ambient) {
+        const found = sight.one(path, local);
+        // Which of several is meant is not known: each may have the heir.
+        if (!found) for (const one of sight.all(local)) one.openBase = one.used = true;
+        return found && found !== component ? [found] : [];
+      }
       const target = names.lookup(file, local);
       if (target.kind === 'component') return [components[target.component]!];
       const mixin = target.kind === 'value' ? target.value.mixin : undefined;
@@ -55,6 +64,21 @@ export function inheritPorts(components: Component[]): void {
 /** What is taken over may take over others, so far. */
 const MAX_DEPTH = 8;
 
+/** What a component, or else what it takes over, says of a name that it takes, and which of them says so. */
+export function declaredAs(
+  component: Component,
+  name: string,
+  depth = 0,
+): { port: PortFact; by: Component } | undefined {
+  const port = component.facts.ports.find((one) => one.name === name);
+  if (port) return { port, by: component };
+  for (const mixin of depth < MAX_DEPTH ? component.mixins : []) {
+    const found = declaredAs(mixin, name, depth + 1);
+    if (found) return found;
+  }
+  return undefined;
+}
+
 /** Whether a component, or what it takes over, says that it takes a name. */
-export const declares = ({ facts, mixins }: Component, name: string): boolean =>
-  facts.ports.some((one) => one.name === name) || mixins.some((one) => declares(one, name));
+export const declares = (component: Component, name: string): boolean =>
+  declaredAs(component, name) !== undefined;

@@ -1,5 +1,5 @@
 /** What others read, call or raise of an object that a class makes, by the names of its members. */
-import type { ComponentFacts } from '../model/facts';
+import type { ComponentFacts, SymbolFact } from '../model/facts';
 import type { Component, ProjectFile } from '../model/project';
 import type { Names } from './names';
 
@@ -36,8 +36,11 @@ export function linkReached(components: Component[], files: ProjectFile[], names
     }
   };
   for (const component of components) if (component.mixins.length) inherit(component);
-  for (const component of components)
-    if (component.facts.extends) handUp(component.facts, component.mixins, 0);
+  for (const component of components) {
+    const { facts, mixins } = component;
+    if (facts.extends) handUp(facts, mixins, (one) => one.kind === 'prop');
+    if (facts.heirOf) handUp(facts, mixins, (one) => one.kind === 'inherited');
+  }
 }
 
 /** Bases are followed so far. */
@@ -52,10 +55,10 @@ function reachUp(names: ReadonlySet<string>, bases: Component[], depth: number):
 }
 
 /** What an heir uses of the props, its bases need not use. */
-function handUp({ symbols }: Pick<ComponentFacts, 'symbols'>, bases: Component[], depth: number): void {
-  for (const base of depth < MAX_DEPTH ? bases : []) {
-    for (const { kind, port } of symbols)
-      if (kind === 'prop' && port !== undefined) (base.reached ??= new Set()).add(port);
-    handUp({ symbols }, base.mixins, depth + 1);
-  }
+function handUp(
+  { symbols }: Pick<ComponentFacts, 'symbols'>,
+  bases: Component[],
+  uses: (one: SymbolFact) => boolean,
+): void {
+  reachUp(new Set(symbols.flatMap((one) => (uses(one) ? (one.port ?? []) : []))), bases, 0);
 }

@@ -5,7 +5,7 @@ import type { Component, Handed, Project, Site, Target } from '../model/project'
 import { isCallbackName } from '../model/names';
 import { oncePer } from '../model/once-per';
 import type { TypeSpace } from '../types/resolve';
-import { declares } from './mixins';
+import { declaredAs, declares } from './mixins';
 import type { Names } from './names';
 import type { OnNodes } from './placed';
 import type { Registry } from './registry';
@@ -129,23 +129,19 @@ function named(fact: RenderFact, { facts: { ports } }: Component): RenderFact {
 }
 
 /** A text is code where the child takes something else than a text. */
-function worded(
-  owner: Component,
-  fact: RenderFact,
-  { file, facts: { ports } }: Component,
-  names: Names,
-): RenderFact {
+function worded(owner: Component, fact: RenderFact, target: Component, names: Names): RenderFact {
   if (!fact.attributes.some((one) => one.text)) return fact;
   const attributes = fact.attributes.map((one) => {
     if (!one.text) return one;
-    const type = ports.find(({ name }) => name === one.name)?.type;
+    const { port, by } = declaredAs(target, one.name) ?? { by: target };
+    const type = port?.type;
     if (type ? isTextual(type) : !isFunctionOf(owner, one.value)) return { ...one, value: one.text };
     // A name that nothing has is no value of what comes with the language; of other types it may be one.
     const isName =
       one.value.kind === 'literal' &&
       one.value.start === one.text.start &&
       !isBuiltIn(type!) &&
-      !isChoice(type!, file, names);
+      !isChoice(type!, by.file, names);
     return isName ? { ...one, value: { ...one.value, kind: 'computed' as const, type: UNKNOWN } } : one;
   });
   return { ...fact, attributes };

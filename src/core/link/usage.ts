@@ -53,6 +53,8 @@ export function linkUsage(
     component.root = true;
     project.hasRoots = true;
   }
+  // What is known by name alone is not mentioned where it is extended.
+  for (const { facts, mixins } of components) if (facts.heirOf) for (const base of mixins) base.used = true;
   for (const id of unseen) mark(components[id]!);
   markLibraries(project);
   markMentions(project, names);

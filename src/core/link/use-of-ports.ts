@@ -27,7 +27,7 @@ const usesIn = oncePer((component: Component): Map<string, PortUse> => {
   }
   const by = (symbol: number): PortUse | undefined => {
     const fact = facts.symbols[symbol];
-    return fact?.kind === 'prop' ? uses.get(fact.port!) : undefined;
+    return fact?.kind === 'prop' || fact?.kind === 'inherited' ? uses.get(fact.port!) : undefined;
   };
   for (const read of facts.reads) by(read.symbol)?.reads.push(read);
   for (const emit of facts.emits) by(emit.symbol)?.emits.push(emit);

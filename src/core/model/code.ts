@@ -345,6 +345,8 @@ export interface RenderFact extends Span {
   nested?: boolean;
   /** It is no component if the one around it takes content of this name: it fills that, then. */
   orSlot?: true;
+  /** It is an outlet if a base of the class takes content by that name, and only shows a value otherwise. */
+  ifSlot?: true;
   /** Names by which the component around may look for it in its content, as slots. */
   knownAs?: (Span & { slot: string })[];
   /** The only thing nested in it, where that is an expression (a render function, say). */

@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { Span } from '../../model/facts';
 import { qualify } from './code';
+import type { IsMember } from './inherited';
 import { typed } from './csharp';
 import { make, type MemberNode, name as nameNode } from './nodes';
 
@@ -11,19 +12,14 @@ export interface MadeClass {
   declared: Map<t.Node, MemberNode>;
 }
 
-/** `names` are those of all members. */
-export function makeClass(
-  name: string,
-  members: MemberNode[],
-  names: ReadonlySet<string>,
-  span: Span,
-): MadeClass {
+/** `isMember` tells the names of members, its own and those that it takes over. */
+export function makeClass(name: string, members: MemberNode[], isMember: IsMember, span: Span): MadeClass {
   const declared = new Map<t.Node, MemberNode>();
   const body = members.flatMap((member): t.ClassBody['body'][number][] => {
     const node = member.fn ?? (member.kind === 'method' ? undefined : property(member));
     if (!node) return [];
     const code = node.type === 'ClassMethod' ? node : node.value;
-    if (code) qualify(code, (one) => names.has(one));
+    if (code) qualify(code, isMember);
     declared.set(node, member);
     return [node];
   });

@@ -2,10 +2,11 @@
 import type * as t from '@babel/types';
 import type { Span } from '../../model/facts';
 import { nearest } from '../../model/names';
-import { bindingOf, type Scope } from '../script/scope';
+import type { Scope } from '../script/scope';
 import { spanOf } from '../script/unit';
 import { eachChild } from '../script/walk';
 import { CSharp } from './csharp';
+import { type IsMember, KNOWN, memberIn } from './inherited';
 import type { RazorUnit } from './unit';
 
 /** An expression that stands in the markup; one that may as well be a text is not `certain` to be one. */
@@ -17,15 +18,11 @@ export function codeAt(
 ): t.Expression | undefined {
   const made = CSharp.expression(u.file.text, start, end);
   if (!made) return undefined;
-  qualify(made, (name) => u.names.has(name) && !bindingOf(name, scope));
+  qualify(made, memberIn(u, scope));
   u.scopes.bind(made, scope);
   if (certain) noteUnbound(u, made, false);
   return made;
 }
-
-/** What the framework and the language have names for. */
-const KNOWN =
-  /^(_|context|value|builder|__builder|nameof|typeof|default|undefined|StateHasChanged|InvokeAsync|ShouldRender|RendererInfo|AssignedRenderMode|Assets)$/;
 
 /** Notes names that nothing around declares; `inChain`: where members are taken of one, it may be a type. */
 function noteUnbound(u: RazorUnit, node: t.Node, inChain: boolean): void {
@@ -65,17 +62,17 @@ export function settleUnbound(u: RazorUnit): void {
 /** Statements that stand in the markup; their names are not bound yet. */
 export function statementsAt(u: RazorUnit, { start, end }: Span, scope: Scope): t.Statement[] {
   const made = CSharp.statements(u.file.text, start, end);
-  for (const one of made) qualify(one, (name) => u.names.has(name) && !bindingOf(name, scope));
+  const own = new Set(made.flatMap((one) => [...declaredIn(one)]));
+  const isMember = memberIn(u, scope);
+  for (const one of made) qualify(one, (name, at) => !own.has(name) && isMember(name, at));
   return made;
 }
-
-type IsMember = (name: string) => boolean;
 
 /** Makes `this.x` of `x` where that is a member of the class. */
 export function qualify(node: t.Node, isMember: IsMember): void {
   switch (node.type) {
     case 'Identifier':
-      if (isMember(node.name)) makeMember(node);
+      if (isMember(node.name, spanOf(node))) makeMember(node);
       return;
     case 'MemberExpression':
     case 'OptionalMemberExpression':
@@ -88,7 +85,7 @@ export function qualify(node: t.Node, isMember: IsMember): void {
     case 'ClassMethod':
     case 'ArrowFunctionExpression': {
       const own = declaredIn(node);
-      qualify(node.body, (name) => !own.has(name) && isMember(name));
+      qualify(node.body, (name, at) => !own.has(name) && isMember(name, at));
       return;
     }
     case 'VariableDeclarator':

@@ -5,6 +5,7 @@ import { type TypeDecl, type TypeExpr, union, UNKNOWN } from '../../model/types'
 import { emptyFile } from '../file';
 import { emptyFacts } from '../script/unit';
 import { CSharp } from './csharp';
+import { readComponentClasses } from './component-classes';
 import { razorTraits } from './names';
 import { provideServices, readServices } from './services';
 import type { ClassNode } from './nodes';
@@ -21,6 +22,7 @@ export function readCSharpFile(path: string, text: string): FileFacts {
   facts.types = classes.flatMap(declarationOf);
   const services = readServices(facts, path, text, classes);
   readMounts(facts, text, services);
+  readComponentClasses(facts, path, text, classes);
   readParts(facts, path, text);
   const spaces = [...text.matchAll(/^\s*namespace\s+([\w.]+)/gm)].map((one) => one[1]!);
   if (spaces.length) facts.spaces = spaces;

@@ -1143,9 +1143,9 @@ export class CSharp {
     if (this.skip(':'))
       while (!this.is('{') && !this.is(';') && !this.isWord('where') && !this.done) {
         if (this.now.kind === 'name') {
-          const one = this.now;
-          if (kind !== 'enum') found.bases.push({ name: one.text, start: one.start, end: one.end });
+          const { start: from } = this.now;
           if (!this.passType()) this.take();
+          if (kind !== 'enum') found.bases.push(baseAt(this.text.slice(from, this.before), from));
           if (this.is('(')) this.passBrackets();
         } else this.take();
       }
@@ -1163,6 +1163,14 @@ export class CSharp {
     this.skip('}');
     return found;
   }
+}
+
+/** The class that a type names, without its namespace and what it is given: `Rota.BoardBase<Row>` */
+export function baseAt(text: string, from: number): ClassNode['bases'][number] {
+  const whole = /^[\w.]+/.exec(text)?.[0] ?? '';
+  const end = from + whole.length;
+  const name = whole.slice(whole.lastIndexOf('.') + 1);
+  return { name, start: end - name.length, end };
 }
 
 /** A type as an annotation, in the form that the shared analysis asks the language about. */

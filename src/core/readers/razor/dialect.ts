@@ -58,7 +58,7 @@ export const razorDialect: Dialect = {
     if (!isRazorUnit(u) || !isChain(callee)) return undefined;
     if (!/^(InvokeAsync|Invoke)$/.test(memberName(callee.property) ?? '')) return undefined;
     const symbol = symbolAt(u, unwrap(callee.object));
-    return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'prop'
+    return symbol !== undefined && /^(prop|inherited)$/.test(u.facts.symbols[symbol]!.kind)
       ? { symbol, args: node.arguments }
       : undefined;
   },

@@ -1,44 +1,28 @@
 /** One Razor component, with the code that stands beside it, to facts. */
-import type { ComponentFacts, FileFacts, Span } from '../../model/facts';
+import type { FileFacts, Span } from '../../model/facts';
 import { dirname } from '../../model/paths';
 import { type ReadPart, UnitParts } from '../../model/parts';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
-import { readClassMembers } from '../script/classes';
-import { settleEarly } from '../script/early';
-import { handOver } from '../script/slots';
-import { readScopes, type Scope } from '../script/scope';
-import { addNode, addWhole, emptyFacts, fileContext, placeRest, SETUP, settleMissing } from '../script/unit';
 import { spread } from '../script/attributes';
-import { makeClass } from './class';
-import { CSharp } from './csharp';
+import { handOver } from '../script/slots';
+import { addNode, emptyFacts, fileContext, SETUP } from '../script/unit';
+import { readComponent, type Said } from './component';
+import { baseAt, CSharp } from './csharp';
 import { declarationOf } from './csharp-file';
-import { settleUnbound } from './code';
-import { razorDialect } from './dialect';
-import { settleHeard } from './heard';
 import { type MarkupNode, RazorMarkup } from './markup';
-import { exposeMembers, isParameter, readInject, readMember } from './members';
 import { componentName, PAGES, razorTraits, razorTypes, shortName } from './names';
-import type { MemberNode } from './nodes';
 import { openElsewhere, openMarkup } from './opened';
-import { readNodes } from './template';
-import { type RazorUnit, razorUnit } from './unit';
-
-/** Bases that come with the framework. */
-const KNOWN_BASES = /^(ComponentBase|LayoutComponentBase|OwningComponentBase|IComponent)$/;
+import type { RazorUnit } from './unit';
 
 /** Spaces of names that a file uses, but for those of the framework and of types alone. */
 const USING =
   /^\s*@using\s+(?!static\b|\w+\s*=|System\b|Microsoft\.(?:AspNetCore|JSInterop|Extensions)\b)([\w.]+)/gm;
 
 /** What the directives of a file say. */
-interface Directives {
-  pages: Span[];
+interface Directives extends Said {
   layout?: Span;
-  bases: string[];
-  injects: Span[];
   code: Span[];
-  params: Set<string>;
 }
 
 /** Reads a file. Never throws: what is not understood is passed over. */
@@ -61,13 +45,13 @@ export function readRazorFile(path: string, text: string, readPart: ReadPart): F
     for (const one of CSharp.types(file.text, beside.base))
       if (one.name === name) {
         members.push(...one.members);
-        said.bases.push(...one.bases.map((base) => base.name));
+        said.bases.push(...one.bases);
       }
   }
-  const isLayout = said.bases.includes('LayoutComponentBase');
+  const isLayout = said.bases.some((one) => one.name === 'LayoutComponentBase');
   const span = { start: 0, end: text.length };
   const component = emptyFacts(name, span, { start: 0, end: 0 }, razorTraits(isLayout));
-  readUnit(component, file, nodes, members, said);
+  readComponent(component, file, nodes, members, said);
   facts.components.push(component);
   facts.values.push({ name: 'default', kind: 'component', component: 0, type: UNKNOWN, start: 0, end: 0 });
   facts.exports.push({ name: 'default', local: 'default', start: 0, end: 0 });
@@ -98,117 +82,13 @@ function directivesOf(text: string, nodes: MarkupNode[]): Directives {
       if (node.word === 'code') found.code.push(node.rest);
       else if (node.word === 'page') found.pages.push(rest);
       else if (node.word === 'layout') found.layout = rest;
-      else if (node.word === 'inherits') found.bases.push(/^[\w.]+/.exec(words)?.[0] ?? '');
+      else if (node.word === 'inherits') found.bases.push(baseAt(words, from));
       else if (node.word === 'inject') found.injects.push(rest);
       else if (node.word === 'typeparam') found.params.add(/^\w+/.exec(words)?.[0] ?? '');
     }
   };
   look(nodes);
   return found;
-}
-
-function readUnit(
-  component: ComponentFacts,
-  file: ReturnType<typeof fileContext>,
-  nodes: MarkupNode[],
-  members: MemberNode[],
-  said: Directives,
-): void {
-  const injected = said.injects.flatMap(
-    ({ start, end }) => /(\w+)\s*$/.exec(file.text.slice(start, end))?.[1] ?? [],
-  );
-  const isLayout = component.traits.contentPort === 'Body';
-  const names = new Set([...members.map((one) => one.name), ...injected, ...(isLayout ? ['Body'] : [])]);
-  const made = makeClass(component.name, members, names, component);
-  const u = razorUnit(component, made.node, razorDialect, file, readScopes(made.program));
-  u.declared = made.declared;
-  u.names = names;
-  if (said.params.size) component.typeParams = [...said.params];
-  u.tellsAbsence = /\b(default|null)!|\b(string|\w+>|\w+\[\])\?/.test(file.text);
-  noteHandles(u, nodes);
-  noteAddress(u, said, members);
-  const isOpen = said.bases.some((base) => !KNOWN_BASES.test(shortName(base)) && !/^I[A-Z]/.test(base));
-  if (isOpen) {
-    component.openProps = true;
-    component.openEmits = true;
-    component.openSlots = true;
-  }
-  addWhole(u);
-  if (isLayout) takeBody(u);
-  for (const one of said.injects) readInject(u, one);
-  readClassMembers(u, made.node, {
-    fieldKind: () => undefined,
-    typed: true,
-    member: (_unit, name, node) => readMember(u, name, node),
-  });
-  exposeMembers(u, isOpen);
-  const scope: Scope = { parent: undefined, owner: u.node, isFunction: true, names: new Map() };
-  readNodes(u, nodes, { scope, ctx: SETUP, parent: 0 });
-  placeRest(u);
-  settleHeard(u);
-  settleUnbound(u);
-  dropCalled(u);
-  settleEarly(u);
-  settleMissing(u);
-}
-
-/** What a layout is given without declaring it. */
-function takeBody(u: RazorUnit): void {
-  const at = { start: 0, end: 0 };
-  u.facts.ports.push({
-    name: 'Body',
-    channel: 'slot',
-    declared: 'list',
-    implied: true,
-    type: { t: 'content' },
-    ...at,
-  });
-  const symbol = u.facts.symbols.push({ name: 'Body', kind: 'prop', port: 'Body', ...at }) - 1;
-  u.props.set('Body', symbol);
-  u.members.set('Body', symbol);
-}
-
-function noteHandles(u: RazorUnit, nodes: MarkupNode[]): void {
-  const look = (list: MarkupNode[]): void => {
-    for (const node of list) {
-      if (node.type === 'block') for (const one of node.branches) look(one.children);
-      if (node.type !== 'element') continue;
-      for (const { name, value } of node.attributes)
-        if (name === '@ref' && value)
-          u.handles.add(
-            u.file.text
-              .slice(value.start, value.end)
-              .replace(/^@/, '')
-              .replace(/^this\./, ''),
-          );
-      look(node.children);
-    }
-  };
-  look(nodes);
-}
-
-/** `@page "/rounds/{Day}"`, and what is taken from the rest of the address. */
-function noteAddress(u: RazorUnit, { pages }: Directives, members: MemberNode[]): void {
-  for (const { start, end } of pages)
-    for (const [, name] of u.file.text.slice(start, end).matchAll(/\{\*{0,2}(\w+)/g)) u.inAddress.add(name!);
-  for (const one of members)
-    if (
-      one.attributes.some(({ name }) => /^SupplyParameter/.test(name)) ||
-      (pages.length && isParameter(one))
-    )
-      u.inAddress.add(one.name);
-}
-
-/** What is called on what content is given may be a method that others add to its type. */
-function dropCalled({ facts, file }: RazorUnit): void {
-  for (const read of facts.reads) {
-    // What a component has is known; nobody adds methods to one.
-    if (facts.symbols[read.symbol]!.kind === 'ref') continue;
-    const at = read.ends?.findIndex((end) => /^\s*\(/.test(file.text.slice(end, end + 8))) ?? -1;
-    if (at < 0) continue;
-    read.path = read.path!.slice(0, at);
-    read.ends = read.ends!.slice(0, at);
-  }
 }
 
 const layoutOf = (text: string, { layout }: Directives): string | undefined =>

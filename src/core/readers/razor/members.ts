@@ -25,6 +25,7 @@ export const isParameter = (member: MemberNode): boolean => attributeOf(member, 
 export function readMember(u: RazorUnit, name: string, node: ClassMember): Read {
   const member = u.declared.get(node);
   if (!member) return undefined;
+  if (member.words.has('abstract')) return () => undefined;
   if (member.kind === 'method') return readNamedMethod(u, name, node);
   if (isParameter(member)) return declareParameter(u, member);
   const given = attributeOf(member, /^CascadingParameter$/);

@@ -24,7 +24,7 @@ export function readServices(facts: FileFacts, path: string, text: string, class
     component.single = true;
     const file = fileContext(path, text, razorTypes(new Set(one.params)));
     const names = new Set(one.members.map(({ name }) => name));
-    const made = makeClass(one.name, one.members, names, span);
+    const made = makeClass(one.name, one.members, (name) => names.has(name), span);
     const u = razorUnit(component, made.node, razorDialect, file, readScopes(made.program));
     u.declared = made.declared;
     u.names = names;

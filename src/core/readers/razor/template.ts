@@ -54,7 +54,8 @@ function readShown(u: RazorUnit, span: Span, at: At): void {
   for (const symbol of usesOf(value)) {
     const { kind, port } = u.facts.symbols[symbol]!;
     const declared = u.facts.ports.find((one) => one.name === port);
-    if (kind !== 'prop' || declared?.channel !== 'slot') continue;
+    const isTaken = kind === 'inherited';
+    if (!isTaken && (kind !== 'prop' || declared?.channel !== 'slot')) continue;
     const fallback = node.type === 'LogicalExpression' || node.type === 'ConditionalExpression';
     const index = addNode(
       u,
@@ -62,6 +63,7 @@ function readShown(u: RazorUnit, span: Span, at: At): void {
         kind: 'outlet',
         outlet: port!,
         outletSymbol: symbol,
+        ...(isTaken ? { ifSlot: true as const } : {}),
         ...(fallback ? { fallback } : {}),
         ...spanOf(node),
       },

@@ -18,9 +18,11 @@ export interface RazorUnit extends OwnUnit {
   declared: Map<t.Node, MemberNode>;
   /** Names of all members. */
   names: Set<string>;
-  /** Names in the markup that nothing around declares. */
+  /** Names that may be those of members of its base, with where they stand first; undefined without a base. */
+  taken?: Map<string, Span>;
   /** What is added to events, with what these are raised with. */
   heard: { handler: number | undefined; fn: number | undefined; given: ExprFact[] }[];
+  /** Names in the markup that nothing around declares. */
   unbound: (Span & { name: string; orType?: true })[];
   /** Names of members that tags put handles into. */
   handles: Set<string>;

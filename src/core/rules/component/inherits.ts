@@ -9,8 +9,8 @@ export const inherits: Rule = {
       const base = component.facts.extends ?? component.facts.heirOf;
       if (!base || component.facts.extends?.options || component.facts.role !== 'component') continue;
       const target = project.lookup(component.file, base.name);
-      if (target.kind !== 'component') continue;
-      const other = project.components[target.component]!;
+      const other = target.kind === 'component' ? project.components[target.component] : component.mixins[0];
+      if (!other) continue;
       // What stands on tags of others is no component of its own.
       if (other.facts.role !== 'component' || other.facts.attached) continue;
       const place = placeOf(component.file, base);

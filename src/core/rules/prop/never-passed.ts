@@ -17,7 +17,9 @@ export const neverPassed: Rule = {
           port.required ||
           port.expected ||
           port.name === 'key' ||
-          port.name === 'ref'
+          port.name === 'ref' ||
+          // Other heirs of the class that declares it may be given it.
+          (port.inherited && component.facts.heirOf)
         )
           continue;
         const use = useOf(component, port);
