@@ -2,9 +2,12 @@
  * `npm run mutate [-- FOLDER [SEED [COUNT]]]`: puts one fault at a time into a project, at seeded random places,
  * audits again, and counts how many are reported as what they are. Prints every miss.
  */
-import { readFile } from '../src/core/readers';
+import type { Finding } from '../src/core/model/finding';
+import { groupBy } from '../src/core/model/group-by';
+import { located } from '../src/core/model/parts';
 import { auditFolder } from '../src/server/engine/audit-folder';
-import { possibleMutations, type Mutation } from './mutations';
+import { possibleMutations } from './mutations';
+import { readEdited } from './unit-texts';
 
 /** A small generator of numbers from 0 to 1, the same for the same seed. */
 function seeded(seed: number): () => number {
@@ -23,18 +26,15 @@ function pick<T>(list: T[], count: number, random: () => number): T[] {
   return taken;
 }
 
-function applied(text: string, edits: Mutation['edits']): string {
-  let result = text;
-  for (const { start, end, text: put } of [...edits].sort((a, b) => b.start - a.start)) {
-    result = result.slice(0, start) + put + result.slice(end);
-  }
-  return result;
+/** The findings beyond those that there were; two of one fingerprint are two. */
+function without(findings: readonly Finding[], before: readonly Finding[]): Finding[] {
+  const left = groupBy(before, (one) => one.fingerprint);
+  return findings.filter((one) => left.get(one.fingerprint)?.shift() === undefined);
 }
 
 export async function mutate(folder: string, seed = 1, count = 40): Promise<void> {
   const { audit, facts, textOf } = await auditFolder(folder);
   const before = audit.result;
-  const known = new Set(before.findings.map((one) => one.fingerprint));
   const all = possibleMutations(before, textOf);
   const random = seeded(seed);
   console.log(`${folder}: ${before.project.files.length} files, seed ${seed}`);
@@ -45,24 +45,26 @@ export async function mutate(folder: string, seed = 1, count = 40): Promise<void
     const chosen = pick(possible, count, random);
     let seen = 0;
     for (const one of chosen) {
-      const changed = readFile(one.file, applied(textOf(one.file), one.edits));
-      if (changed.problem) {
-        misses.push(`${kind}: ${one.file}: ${one.what} (not read any more: ${changed.problem.message})`);
+      const where = one.edits[0]!.path;
+      const changed = readEdited(one.edits, facts, textOf);
+      const problem = [...changed.values()].find((file) => file.problem)?.problem;
+      if (problem) {
+        misses.push(`${kind}: ${where}: ${one.what} (not read any more: ${problem.message})`);
         continue;
       }
-      const { findings, project } = audit.update(new Map([[one.file, changed]]));
-      const added = findings.filter((finding) => !known.has(finding.fingerprint));
+      const { findings, project } = audit.update(changed);
+      const added = without(findings, before.findings);
       const hit = added.some(
         (finding) =>
           one.rules.includes(finding.rule) &&
-          (one.at === '' || project.files[finding.place.file]!.path === one.at),
+          (one.at === '' || project.files[located(project, finding.place).file]!.path === one.at),
       );
       if (hit) seen++;
       else {
         const instead = added.map((finding) => finding.rule).join(', ');
-        misses.push(`${kind}: ${one.file}: ${one.what}${instead ? ` (instead: ${instead})` : ''}`);
+        misses.push(`${kind}: ${where}: ${one.what}${instead ? ` (instead: ${instead})` : ''}`);
       }
-      audit.update(new Map([[one.file, facts.get(one.file)!]]));
+      audit.update(new Map([...changed.keys()].map((path) => [path, facts.get(path)!])));
     }
     const share = chosen.length ? ((100 * seen) / chosen.length).toFixed(0) : '-';
     console.log(

@@ -1,25 +1,20 @@
 /** Faults that are not at the call site: in what is declared, provided, placed or exposed elsewhere, and handlers that are called. */
-import type { AuditResult } from '../src/core/audit';
-import { isCallbackName } from '../src/core/model/names';
+import type { Linked } from '../src/core/link';
+import { bareName, isCallbackName, publicName } from '../src/core/model/names';
 import { isPageEvent } from '../src/core/model/page-names';
-import type { Component } from '../src/core/model/project';
-import type { Mutation } from './mutations';
+import { isClosed } from '../src/core/link/use-of-ports';
+import type { Component, Port } from '../src/core/model/project';
+import { spellingsOf } from '../src/core/trace/spelled';
+import type { Add } from './mutations';
+import type { UnitTexts } from './unit-texts';
 
-type Add = (
-  kind: string,
-  file: number,
-  edits: Mutation['edits'],
-  rules: string[],
-  what: string,
-  at?: number,
-) => void;
-
-/** Calls `add` for every place at which such a fault can be made. `textOf` gives the text of a file by its index. */
-export function addFarMutations({ project }: AuditResult, textOf: (file: number) => string, add: Add): void {
+/** Calls `add` for every place at which such a fault can be made. */
+export function addFarMutations(project: Linked, texts: UnitTexts, add: Add): void {
   for (const component of project.components) {
     if (project.files[component.file]!.aside || component.facts.role !== 'component') continue;
     calledHandlers(component);
     renamedEvents(component);
+    renamedInputs(component);
     renamedOutlets(component);
     renamedMembers(component);
     renamedKeys(component);
@@ -27,7 +22,7 @@ export function addFarMutations({ project }: AuditResult, textOf: (file: number)
 
   /** A handler by its name is called instead: `onClick={go()}`. */
   function calledHandlers({ facts, file, name, siteAt }: Component): void {
-    const text = textOf(file);
+    const text = texts.of(file);
     facts.render.forEach((node, index) => {
       for (const { value, mode, name: given } of node.attributes) {
         if (value.kind !== 'identity' || facts.symbols[value.symbol!]!.kind !== 'handler') continue;
@@ -55,33 +50,64 @@ export function addFarMutations({ project }: AuditResult, textOf: (file: number)
   }
 
   /** An event is declared and raised under another name, while call sites listen for the one of before. */
-  function renamedEvents({ facts, file, name, ports, calledAt }: Component): void {
+  function renamedEvents(component: Component): void {
+    const { facts, ports, calledAt } = component;
     if (facts.openEmits || facts.openProps) return;
     for (const port of ports.values()) {
-      if (port.channel !== 'event' || !port.name.startsWith('@') || isPageEvent(port.name)) continue;
-      const own = facts.emits.filter((one) => one.event === port.name);
+      // Code may raise one of its name wherever it likes.
+      if (port.channel !== 'event' || isPageEvent(port.name) || project.madeEvents.has(bareName(port.name)))
+        continue;
       const heard = calledAt.some((id) =>
         project.sites[id]!.fact.attributes.some((one) => one.name === port.name),
       );
-      if (!heard || !own.length) continue;
-      const bare = port.name.slice(1);
-      const text = textOf(file);
-      const quoted = [...text.matchAll(new RegExp(`(['"])${bare.replace(/[^\w]/g, '\\$&')}\\1`, 'g'))];
-      if (!quoted.length) continue;
-      const edits = quoted.map((one) => ({
-        start: one.index + 1,
-        end: one.index + 1 + bare.length,
-        text: `${bare}Zz`,
-      }));
-      add(
-        'renames an event where it is declared and raised',
-        file,
-        edits,
-        ['event/unknown', 'event/broken-path'],
-        `${bare} of ${name}`,
-        -1,
-      );
+      if (!heard || !facts.emits.some((one) => one.event === port.name)) continue;
+      renamed('renames an event where it is declared and raised', component, port, [
+        'event/unknown',
+        'event/broken-path',
+        'prop/unknown',
+      ]);
     }
+  }
+
+  /** An input is declared and read under another name, while call sites give the one of before. */
+  function renamedInputs(component: Component): void {
+    const { ports, calledAt } = component;
+    if (!isClosed(component)) return;
+    for (const port of ports.values()) {
+      if (port.channel !== 'prop') continue;
+      const given = calledAt.some((id) => {
+        const site = project.sites[id]!;
+        return site.fact.attributes.some((one) => one.name === port.name && one.mode === 'value');
+      });
+      if (given) renamed('renames an input where it is declared and read', component, port, ['prop/unknown']);
+    }
+  }
+
+  /** Renames a port in all of its unit, where every word that is its name is a place that spells it. */
+  function renamed(kind: string, component: Component, port: Port, rules: string[]): void {
+    const { file, name } = component;
+    const bare = publicName(port.name);
+    const text = texts.of(file);
+    const words = [
+      ...text.matchAll(new RegExp(`(?<![\\w$-])${bare.replace(/[^\w]/g, '\\$&')}(?![\\w$-])`, 'g')),
+    ];
+    const spelt = spellingsOf(project).of({ kind: 'port', component, port });
+    const isSpelt = (at: number): boolean => {
+      const place = texts.edit(file, at, at + bare.length, '');
+      return spelt.some(
+        (one) =>
+          project.files[one.place.file]!.path === place.path &&
+          one.place.start <= place.start &&
+          place.end <= one.place.end,
+      );
+    };
+    if (!words.length || port.inherited || !words.every((one) => isSpelt(one.index))) return;
+    const edits = words.map((one) => ({
+      start: one.index,
+      end: one.index + bare.length,
+      text: `${bare}Zz`,
+    }));
+    add(kind, file, edits, rules, `${bare} of ${name}`, 'anywhere');
   }
 
   /** A slot is placed under another name, while call sites fill the one of before. */
@@ -99,7 +125,7 @@ export function addFarMutations({ project }: AuditResult, textOf: (file: number)
         );
       });
       const places = facts.render.filter((one) => one.outlet === node.outlet);
-      const written = textOf(file).slice(node.start, node.end).indexOf(`name="${bare}"`);
+      const written = texts.of(file).slice(node.start, node.end).indexOf(`name="${bare}"`);
       if (!filled || places.length > 1 || written < 0) continue;
       const start = node.start + written + 6;
       add(
@@ -108,14 +134,14 @@ export function addFarMutations({ project }: AuditResult, textOf: (file: number)
         [{ start, end: start + bare.length, text: `${bare}Zz` }],
         ['slot/unknown'],
         `${bare} of ${name}`,
-        -1,
+        'anywhere',
       );
     }
   }
 
   /** A member is exposed under another name, while others use the one of before through a handle. */
   function renamedMembers({ facts, file, name, calledAt }: Component): void {
-    const text = textOf(file);
+    const text = texts.of(file);
     for (const { members, open, value } of facts.exposes ?? []) {
       if (open || !value || value.kind !== 'object') continue;
       for (const member of members) {
@@ -136,7 +162,7 @@ export function addFarMutations({ project }: AuditResult, textOf: (file: number)
           [{ start: member.start, end: member.end, text: put }],
           ['ref/unknown-member'],
           `${member.name} of ${name}`,
-          -1,
+          'anywhere',
         );
       }
     }
@@ -145,7 +171,7 @@ export function addFarMutations({ project }: AuditResult, textOf: (file: number)
   /** A text key is provided under another name. */
   function renamedKeys({ id, facts, file, name }: Component): void {
     for (const { key, keyStart, keyEnd } of facts.provides) {
-      if (!('text' in key) || !/^['"]/.test(textOf(file).slice(keyStart, keyEnd))) continue;
+      if (!('text' in key) || !/^['"]/.test(texts.of(file).slice(keyStart, keyEnd))) continue;
       const reads = project.contexts.consumers.filter(
         (one) => one.key.name === key.text && one.missing !== 'handled',
       );
@@ -162,7 +188,7 @@ export function addFarMutations({ project }: AuditResult, textOf: (file: number)
         [{ start: keyEnd - 1, end: keyEnd - 1, text: 'Zz' }],
         ['context/no-provider'],
         `${key.text} of ${name}`,
-        -1,
+        'anywhere',
       );
     }
   }

@@ -5,12 +5,11 @@ import type { Component, Port, Site } from '../src/core/model/project';
 import { hands, isCloned, isClosed, knownSites, takesBelow } from '../src/core/link/use-of-ports';
 import { isPageAttribute, isPageEvent } from '../src/core/model/page-names';
 import { addFarMutations } from './mutations-far';
+import { type Edit, unitTexts } from './unit-texts';
 
 export interface Mutation {
   kind: string;
-  file: string;
-  /** Text from `start` to `end` becomes `text`. */
-  edits: { start: number; end: number; text: string }[];
+  edits: Edit[];
   /** The rules that may report it. */
   rules: string[];
   /** The file that it must be reported in; empty for any. */
@@ -18,33 +17,54 @@ export interface Mutation {
   what: string;
 }
 
-type TextOf = (path: string) => string;
+/** An edit of a unit; offsets count through all of its parts. */
+export interface UnitEdit {
+  start: number;
+  end: number;
+  text: string;
+}
+
+/** Notes a fault in a unit that some rules may report, at the file of the first edit unless any file will do. */
+export type Add = (
+  kind: string,
+  file: number,
+  edits: UnitEdit[],
+  rules: string[],
+  what: string,
+  anywhere?: 'anywhere',
+) => void;
 
 /** Every place in a project where a fault of some kind can be made. */
-export function possibleMutations({ project, findings }: AuditResult, textOf: TextOf): Mutation[] {
+export function possibleMutations(
+  { project, findings }: AuditResult,
+  textOf: (path: string) => string,
+): Mutation[] {
   const found: Mutation[] = [];
-  const pathOf = (file: number) => project.files[file]!.path;
-  const add = (
-    kind: string,
-    file: number,
-    edits: Mutation['edits'],
-    rules: string[],
-    what: string,
-    at = file,
-  ) => found.push({ kind, file: pathOf(file), edits, rules, at: at < 0 ? '' : pathOf(at), what });
+  const texts = unitTexts(project, textOf);
+  const add: Add = (kind, file, edits, rules, what, anywhere) => {
+    const made = edits.map(({ start, end, text }) => texts.edit(file, start, end, text));
+    found.push({ kind, edits: made, rules, at: anywhere ? '' : made[0]!.path, what });
+  };
 
-  addFarMutations({ project, findings, problems: [] }, (file) => textOf(pathOf(file)), add);
+  addFarMutations(project, texts, add);
   for (const site of project.sites) {
     const owner = project.components[site.owner]!;
     const target = project.components[site.target]!;
     const apart = target.facts.traits.attributesFallThrough;
     if ((!apart && !isClosed(target)) || isCloned(project, site)) continue;
+    const asNumber = NUMBER[project.files[site.file]!.facts.language ?? ''];
+    // On pages, scripts give things, too; what stands on tags of others is there only with its attribute.
+    if (!asNumber || target.facts.attached) continue;
     for (const attribute of site.fact.attributes) {
       if (!/^(value|listen)$/.test(attribute.mode) || /^(children$|#)/.test(attribute.name)) continue;
       const port = target.ports.get(attribute.name);
-      if (!port) continue;
+      const written = texts.of(site.file).slice(attribute.nameStart, attribute.nameEnd);
+      // What is filled by an element of its name, and what the framework hands in, is no attribute.
+      const isWritten =
+        texts.of(site.file).charAt(attribute.nameStart - 1) !== '<' &&
+        bareOf(written).endsWith(bareOf(attribute.name));
+      if (!port || !isWritten) continue;
       const call = `<${target.name} ${attribute.name}> in ${owner.name}`;
-      const written = textOf(pathOf(site.file)).slice(attribute.nameStart, attribute.nameEnd);
       const renamed = misspelled(written);
       // Where undeclared names land further down, somebody there may take it.
       const key = apart && attribute.mode === 'listen' ? `@${renamed}` : renamed;
@@ -63,21 +83,27 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
       }
       const sure = !project.handed(site).unknown && !project.handed(site).spread.has(attribute.name);
       // In a call that makes an element, a comma would be left over.
-      if (apart && textOf(pathOf(site.file)).charAt(site.fact.start) !== '<') continue;
+      if (apart && texts.of(site.file).charAt(site.fact.start) !== '<') continue;
       const gone = { start: attribute.start, end: attribute.end, text: '' };
       if (port.required && sure) {
         add('removes a required prop', site.file, [gone], ['prop/missing', 'slot/unfilled'], call);
       }
       const clashes = findings.some((one) => one.rule === 'prop/type-clash' && one.site === site.id);
-      const other = clashes ? undefined : otherLiteral(port, attribute);
+      const other = clashes ? undefined : otherLiteral(target, port, attribute);
       if (other !== undefined) {
-        const isVue = pathOf(site.file).endsWith('.vue');
-        const text = isVue && other === '{12}' ? `:${written}="12"` : `${written}=${other}`;
+        const text = other === 'text' ? `${written}="spare"` : asNumber(written);
         const value = { start: attribute.start, end: attribute.end, text };
         add('changes a literal to another type', site.file, [value], ['prop/type-clash'], call);
       }
       if (port.channel === 'event' && sure && !port.required && isOnlyListener(target, port, site)) {
-        add('drops a passed callback', site.file, [gone], ['event/unheard', 'event/broken-path'], call, -1);
+        add(
+          'drops a passed callback',
+          site.file,
+          [gone],
+          ['event/unheard', 'event/broken-path'],
+          call,
+          'anywhere',
+        );
       }
     }
   }
@@ -97,7 +123,7 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
           component.facts.consumes.some(({ key }) => 'name' in key && key.name === one.local),
       );
       if (!isKey || !used) continue;
-      const text = textOf(file.path).slice(one.start, one.end);
+      const text = texts.of(file.index).slice(one.start, one.end);
       const at = text.indexOf(one.name);
       const name = misspelled(one.name);
       const edit = {
@@ -116,6 +142,8 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
   /** Whether this is the only call site that hears the event. */
   function isOnlyListener(target: Component, port: Port, site: Site): boolean {
     const sites = knownSites(project, target);
+    // Others above may hear what rises.
+    if (port.rises) return false;
     const emits = target.facts.emits.some((one) => one.symbol >= 0 && one.symbol === port.symbol);
     return (
       emits &&
@@ -141,7 +169,7 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
       );
       if (!read || !project.files.some((one) => one.facts.mounts)) continue;
       if (!node.tag) continue;
-      const text = textOf(pathOf(file));
+      const text = texts.of(file);
       const last = node.attributes.at(-1)?.end ?? node.tag!.end;
       const open = text.indexOf('>', last) + 1;
       const close = text.lastIndexOf('</', node.end);
@@ -150,20 +178,20 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
         { start: node.start, end: open, text: '<>' },
         { start: close, end: node.end, text: '</>' },
       ];
-      found.push({
-        kind: 'removes a provider',
-        file: pathOf(file),
+      add(
+        'removes a provider',
+        file,
         edits,
-        rules: ['context/no-provider', 'portal/outside-providers'],
-        at: '',
-        what: `${provide.key} in ${name}`,
-      });
+        ['context/no-provider', 'portal/outside-providers'],
+        `${key.name} in ${name}`,
+        'anywhere',
+      );
     }
   }
 
   function addHandles(component: Component): void {
     const { facts, file } = component;
-    const text = textOf(pathOf(file));
+    const text = texts.of(file);
     for (const read of facts.reads) {
       if (facts.symbols[read.symbol]!.kind !== 'ref' || read.path?.[0] !== 'current' || !read.ends?.[1])
         continue;
@@ -191,6 +219,16 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
     const apart = facts.traits.attributesFallThrough;
     if (apart ? facts.openProps || component.unresolved : !isClosed(component)) return;
     if (facts.role !== 'component' || facts.wrapped) return;
+    const { language = '' } = project.files[file]!.facts;
+    const put = MEMBER[language]?.(texts.of(file), facts.nameEnd);
+    if (put)
+      add(
+        'adds an unread prop',
+        file,
+        [{ start: put.at, end: put.at, text: put.text }],
+        ['prop/unread'],
+        component.name,
+      );
     // The first name of a type that only this component takes its props from.
     const own = [...component.ports.values()].filter(
       (port) =>
@@ -203,14 +241,17 @@ export function possibleMutations({ project, findings }: AuditResult, textOf: Te
     );
     const first = own.sort((a, b) => a.place.start - b.place.start)[0];
     if (!first || first.place.start === facts.nameStart) return;
-    if (pathOf(file).endsWith('.svelte') && !first.typed) return;
-    const quoted = /['"]/.test(textOf(pathOf(file)).charAt(first.place.start));
+    if (language === 'svelte' && !first.typed) return;
+    const quoted = /['"]/.test(texts.of(file).charAt(first.place.start));
     const listed = quoted ? "'spareRope', " : 'spareRope: String, ';
     const text = first.typed ? 'spareRope?: string; ' : listed;
     const edit = { start: first.place.start, end: first.place.start, text };
     add('adds an unread prop', file, [edit], ['prop/unread'], component.name);
   }
 }
+
+/** A name without its marks, in small letters, so that its spellings are one. */
+const bareOf = (name: string): string => name.replace(/[^a-z\d]/gi, '').toLowerCase();
 
 /** Two neighbouring letters swapped, or a letter more. */
 function misspelled(name: string): string {
@@ -222,10 +263,50 @@ function misspelled(name: string): string {
   return `${name}x`;
 }
 
-/** A literal of a type that the declaration does not allow, where it says which it allows. */
-function otherLiteral(port: Port, attribute: AttributeFact): string | undefined {
+/** How a number is given to a prop. */
+const inBraces = (name: string): string => `${name}={12}`;
+const NUMBER: Record<string, (name: string) => string> = {
+  react: inBraces,
+  svelte: inBraces,
+  stencil: inBraces,
+  vue: (name) => `:${name}="12"`,
+  angular: (name) => `[${name}]="12"`,
+  razor: (name) => `${name}="@(12)"`,
+};
+
+/** A member that takes a value, where components are classes, and where in the text of the unit it may stand. */
+type Member = (text: string, nameEnd: number) => { at: number; text: string } | undefined;
+const inClass =
+  (forms: [asks: RegExp, member: string][]): Member =>
+  (text, nameEnd) => {
+    const form = forms.find(([asks]) => asks.test(text));
+    return form && { at: text.indexOf('{', nameEnd) + 1, text: form[1] };
+  };
+const MEMBER: Record<string, Member> = {
+  angular: inClass([
+    [/\bimport\b[^;]*\bInput\b/, '\n  @Input() spareRope?: string;'],
+    [/\bimport\b[^;]*\binput\b/, '\n  spareRope = input<string>();'],
+  ]),
+  stencil: inClass([[/\bimport\b[^;]*\bProp\b/, '\n  @Prop() spareRope?: string;']]),
+  razor: (text) => {
+    const code = /@code\s*\{/.exec(text);
+    return code
+      ? {
+          at: code.index + code[0].length,
+          text: '\n  [Parameter] public string? SpareRope { get; set; }',
+        }
+      : undefined;
+  },
+};
+
+/** The kind of literal that the declaration does not allow, where it says which it allows. */
+function otherLiteral(
+  { facts }: Component,
+  port: Port,
+  attribute: AttributeFact,
+): 'number' | 'text' | undefined {
   const type = port.type?.type;
   if (attribute.value.kind !== 'literal' || !type || type.t !== 'prim') return undefined;
-  if (type.n === 'string') return '{12}';
-  return type.n === 'number' || type.n === 'boolean' ? '"spare"' : undefined;
+  if (type.n === 'string') return 'number';
+  return /^(number|boolean)$/.test(type.n) && !facts.traits.convertsText ? 'text' : undefined;
 }

@@ -277,6 +277,8 @@ export interface Traits {
   listenersWritten?: boolean;
   /** What a ref to the component reaches. */
   refExposes: 'nothing' | 'listed' | 'everything';
+  /** The name of a handle stands for what it holds, and for no box that holds it. */
+  handlesHold?: boolean;
   /** From this version of the framework on, a ref is a prop like any other. */
   refIsPropFrom?: number;
   /** An attribute's text runs when the event happens, so a call in it is no early call. */
@@ -422,6 +424,8 @@ export interface ComponentFacts extends Span {
   propsParam?: number;
   /** It stands on every tag in whose scope it is and that one of these matches. */
   selectors?: SelectorFact[];
+  /** Its element takes part in forms, which know it by its name. */
+  ofForms?: true;
   /** It has no markup of its own: several may stand on one tag, beside a component. */
   attached?: boolean;
   /** What its markup may place, unless a bundle declares it. */

@@ -76,6 +76,21 @@ export const isPageAttribute = (name: string): boolean =>
   ATTRIBUTES.has(name.replace(/-/g, '').toLowerCase()) ||
   (name.startsWith('on') && EVENTS.has(name.slice(2).replace(/-/g, '').toLowerCase()));
 
+/** What every element has, whatever its name, as the DOM and HTML specifications list it. */
+const OF_ELEMENTS = new Set(
+  (
+    'accesskey ariadescription arialabel autocapitalize autofocus class classlist classname contenteditable dataset dir draggable ' +
+    'elementtiming enterkeyhint hidden id inert innerhtml innertext inputmode is itemid itemprop itemref itemscope itemtype lang ' +
+    'nonce outerhtml outertext part popover prefix role scrollleft scrolltop slot spellcheck style tabindex textcontent title ' +
+    'translate virtualkeyboardpolicy writingsuggestions'
+  ).split(' '),
+);
+
+/** A property or attribute that an element of any name has. */
+export const isOfEveryElement = (name: string): boolean =>
+  OF_ELEMENTS.has(name.replace(/-/g, '').toLowerCase()) ||
+  (name.startsWith('on') && EVENTS.has(name.slice(2).replace(/-/g, '').toLowerCase()));
+
 /** Names that code in a page may use without declaring them, besides those of the language. */
 const GLOBALS = new Set(
   (

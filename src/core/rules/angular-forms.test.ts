@@ -95,6 +95,21 @@ describe('what is handed in', () => {
       ['error prop/type-clash app.ts:8 by'],
     ],
     [
+      'bindings that only some elements of the page have',
+      one(
+        comp('Row', 'row', '{{ label }}', "@Input() label = '';"),
+        comp('Bold', 'button[bold]', '<ng-content />', ''),
+        comp(
+          'App',
+          'app',
+          '<row [label]="\'a\'" [size]="1" [title]="\'b\'" [hidden]="true" size="1" /><button bold [disabled]="true">a</button>',
+          '',
+          'imports: [Row, Bold],',
+        ),
+      ),
+      ['error prop/unknown app.ts:13 size'],
+    ],
+    [
       'reflected attr unknown near',
       one(
         comp('Row', 'row', '{{ label }}', "@Input() label = '';"),

@@ -68,6 +68,16 @@ describe('what is provided', () => {
 describe('handles', () => {
   cases(/^ref\//, [
     [
+      'one that is handed on',
+      {
+        'App.razor':
+          '<Gate @ref="g" /><b @onclick="Go"></b>' +
+          code('private Gate? g;\nprivate void Go() { Log.Note(g); g?.Shtu(); }'),
+        'Gate.razor': '<b></b>' + code('public void Shut() { }'),
+      },
+      ['error ref/unknown-member App.razor:4 Shtu'],
+    ],
+    [
       'reach through',
       {
         'App.razor':

@@ -37,6 +37,30 @@ describe('what is handed in', () => {
       ['error prop/unknown app.tsx:10 tint', 'error prop/unknown app.tsx:10 tnit'],
     ],
     [
+      'what some elements of the page have, and what all have',
+      one(
+        comp('Lamp', 'sign-lamp', '@Prop() tint?: string;', '<b>{this.tint}</b>'),
+        app(
+          '<div>\n<sign-lamp tint="a" size="3" title="a" role="img" tabindex="0"></sign-lamp>\n<sign-lamp tint="a" name="b"></sign-lamp></div>',
+        ),
+      ),
+      ['error prop/unknown app.tsx:11 size', 'error prop/unknown app.tsx:12 name'],
+    ],
+    [
+      'what forms know an element by',
+      one(
+        comp(
+          'Lamp',
+          'sign-lamp',
+          '@Prop() tint?: string;',
+          '<b>{this.tint}</b>',
+          'shadow: true, formAssociated: true',
+        ),
+        app('<sign-lamp tint="a" name="b"></sign-lamp>'),
+      ),
+      [],
+    ],
+    [
       'map wrong member type',
       one(
         comp('Lamp', 'sign-lamp', '@Prop() no!: number;', '<b>{this.no}</b>'),
@@ -277,6 +301,29 @@ describe('nothing is wrong', () => {
           '@State() rows = [1, 2];',
         ),
       ),
+      [],
+    ],
+  ]);
+});
+
+describe('handles', () => {
+  const using = (members: string, markup = '') =>
+    one(
+      comp('Lamp', 'sign-lamp', "@Method() async lit() { return 'a'; }", '<b></b>'),
+      app(
+        `<div><sign-lamp ref={(el) => (this.lamp = el)}></sign-lamp>${markup}</div>`,
+        `private lamp?: HTMLSignLampElement;\n${members}`,
+      ),
+    );
+  cases(/^ref\//, [
+    [
+      'one that is handed on still holds what it is put on',
+      using('go() { this.note(this.lamp); this.lamp?.dim(); }\nnote(_one: unknown) {}'),
+      ['error ref/unknown-member app.tsx:10 dim'],
+    ],
+    [
+      'one that something else is put into may hold anything',
+      using('go(other: HTMLSignLampElement) { this.lamp = other; this.lamp.dim(); }'),
       [],
     ],
   ]);

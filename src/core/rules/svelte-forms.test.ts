@@ -170,6 +170,16 @@ describe('svelte', () => {
       ['error ref/unknown-member App.svelte:4 stop'],
     ],
     [
+      'a handle that is handed on, and one that a child may fill',
+      {
+        'G.svelte': '<script>\n  export function filter() {}\n</script>\n<b>a</b>',
+        'H.svelte': '<script>\n  export let held;\n</script>\n<b bind:this={held}>a</b>',
+        'App.svelte':
+          '<script>\n  import G from "./G.svelte";\n  import H from "./H.svelte";\n  let g;\n  let h;\n  const go = () => { console.log(g); g.stop(); h.stop(); };\n</script>\n<G bind:this={g} /><G bind:this={h} /><H bind:held={h} /><b on:click={go}>a</b>',
+      },
+      ['error ref/unknown-member App.svelte:6 stop'],
+    ],
+    [
       'store contexts typed',
       {
         'keys.ts': 'export const KEY = Symbol();',

@@ -13,7 +13,7 @@ import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { newUnit } from '../script/new-unit';
 import { parseScript } from '../script/parse';
 import { mentionsIn, readScopes } from '../script/scope';
-import { memberName } from '../script/type-expr';
+import { keyName, memberName } from '../script/type-expr';
 import {
   addWhole,
   type Dialect,
@@ -146,6 +146,7 @@ function classOf(
     settleEarly(u);
     return component;
   }
+  if (isOfForms(node)) component.ofForms = true;
   addWhole(u);
   readElement(u, node);
   readTemplates(u, node, reading.file.text);
@@ -154,6 +155,17 @@ function classOf(
   settleMissing(u);
   return component;
 }
+
+/** `static formAssociated = true` */
+const isOfForms = ({ body }: t.Class): boolean =>
+  body.body.some(
+    (one) =>
+      one.type === 'ClassProperty' &&
+      one.static === true &&
+      keyName(one) === 'formAssociated' &&
+      one.value?.type === 'BooleanLiteral' &&
+      one.value.value,
+  );
 
 /** What the module keeps for itself. */
 function readLoose(reading: Reading, program: t.Program): void {

@@ -7,6 +7,7 @@ import { typeOfText } from './types';
 export const razorTraits = (isLayout: boolean): Traits => ({
   callbackProps: true,
   attributesFallThrough: false,
+  handlesHold: true,
   refExposes: 'everything',
   statementHandlers: false,
   inputsWritable: true,

@@ -124,6 +124,7 @@ function classOf(
     return component;
   }
   if (options.isTrue('shadow') || options.get('shadow')?.type === 'ObjectExpression') component.closed = true;
+  if (options.isTrue('formAssociated')) component.ofForms = true;
   addWhole(u);
   readElementClass(u, node);
   close(u);

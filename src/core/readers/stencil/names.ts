@@ -8,6 +8,7 @@ import type { NamedType } from '../script/type-expr';
 export const ELEMENT_TRAITS: Traits = {
   callbackProps: false,
   attributesFallThrough: false,
+  handlesHold: true,
   refExposes: 'listed',
   statementHandlers: false,
   inputsWritable: false,

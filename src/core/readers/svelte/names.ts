@@ -8,6 +8,7 @@ export const svelteTraits = (snippets: boolean): Traits => ({
   callbackProps: true,
   lowerCallbacks: true,
   attributesFallThrough: false,
+  handlesHold: true,
   refExposes: 'listed',
   statementHandlers: false,
   listenersWritten: true,

@@ -14,7 +14,7 @@ import type { AttributeFact } from '../../model/facts';
 import { bareName, isCallbackName, nearest, publicName } from '../../model/names';
 import { spelledAs } from '../../model/own-elements';
 import { oncePer } from '../../model/once-per';
-import { isPageAttribute, isPageEvent } from '../../model/page-names';
+import { isOfEveryElement, isPageAttribute, isPageEvent, isPageTag } from '../../model/page-names';
 import type { Component, Site } from '../../model/project';
 import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
 
@@ -94,7 +94,7 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
   return site.fact.attributes.filter(
     (one) =>
       /^(value|listen|two-way)$/.test(one.mode) &&
-      !(target.facts.traits.isElement && isOfElement(project, site, one)) &&
+      !(target.facts.traits.isElement && isOfElement(project, site, target, one)) &&
       !one.local &&
       !(one.name.startsWith('@') && target.facts.openEmits) &&
       !one.name.startsWith('--') &&
@@ -109,8 +109,9 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
 }
 
 /** An element has what all elements have, and hears what arrives at it. */
-function isOfElement(project: Linked, site: Site, { name }: AttributeFact): boolean {
-  if (!name.startsWith('@')) return isPageAttribute(name) && !name.startsWith('#');
+function isOfElement(project: Linked, site: Site, target: Component, { name }: AttributeFact): boolean {
+  if (!name.startsWith('@'))
+    return isOfEveryElement(name) || (target.facts.ofForms === true && isOfForms(name));
   const owner = project.components[site.owner]!;
   return (
     isPageEvent(name) ||
@@ -118,6 +119,9 @@ function isOfElement(project: Linked, site: Site, { name }: AttributeFact): bool
     project.rising.arriving(owner, site.node, name).length > 0
   );
 }
+
+/** What forms look for at an element that takes part in them. */
+const isOfForms = (name: string): boolean => /^(name|form|disabled)$/.test(name);
 
 /** In an element stands what is handed in, or what packages draw: any event may rise from there. */
 function mayHoldOthers({ components }: Linked, { owner, node }: Site): boolean {
@@ -155,11 +159,16 @@ function takenByNobody(project: Linked, site: Site, target: Component): Attribut
     if (name.startsWith('@') && target.facts.attached && mayHoldOthers(project, site))
       return !isPageEvent(name) && meant(site, target, one) !== undefined;
     if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
-    if (isPageAttribute(name)) return false;
+    // An element of the project has nothing that only some elements of the page have; as a text it does no harm there.
+    if (isOwnElement(target) && !plain ? isOfEveryElement(name) : isPageAttribute(name)) return false;
     // An element has more than is known of all elements.
     return (!plain && !target.facts.attached) || meant(site, target, one) !== undefined;
   });
 }
+
+/** It stands on elements that bear its own name alone. */
+const isOwnElement = ({ facts }: Component): boolean =>
+  facts.selectors?.every(({ tag }) => tag !== undefined && !isPageTag(tag)) === true;
 
 /** The same where undeclared names land on an element or a component further down. */
 function fallenAttributes(project: Linked, site: Site, target: Component): AttributeFact[] {

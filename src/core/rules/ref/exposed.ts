@@ -23,8 +23,8 @@ export interface Reach {
 export function reachesOf(project: Linked, component: Component): Reach[] {
   const { facts } = component;
   const found: Reach[] = [];
-  for (const { symbol, attached, given } of handlesOf(component)) {
-    if (!attached || given) continue;
+  for (const { symbol, attached, mayHoldOther } of handlesOf(component)) {
+    if (!attached || mayHoldOther) continue;
     const targets = targetsOf(project, component, symbol);
     if (!targets) continue;
     for (const read of facts.reads) {
@@ -55,6 +55,8 @@ function targetsOf(project: Linked, component: Component, handle: number): Reach
       // What a handler does with it is among the reads.
       if (value.kind === 'function' && attribute.mode !== 'ref') continue;
       if (value.symbol !== handle && !value.uses?.includes(handle)) continue;
+      // What it holds is handed in, and stays what it is.
+      if (attribute.mode === 'value' && component.facts.traits.handlesHold) continue;
       if (attribute.mode !== 'ref' || value.kind !== 'identity') return undefined;
       const site = onlySite(project, component, index);
       const target = site && exposedBy(project, project.components[site.target]!, 'ref', new Set());

@@ -9,6 +9,8 @@ export interface Handle {
   attached: boolean;
   /** Given to code that may attach or read it. */
   given: boolean;
+  /** It may come to hold something else than what it is put on here. */
+  mayHoldOther: boolean;
   reads: ReadFact[];
   /** Something is done with what it holds: read, written to, asked for. */
   used: boolean;
@@ -20,6 +22,7 @@ export const handlesOf = oncePer((component: Component): Handle[] => {
   return facts.symbols.flatMap((symbol, index) => {
     if (symbol.kind !== 'ref') return [];
     let attached = false;
+    let mayHoldOther = false;
     let given = component.passes.some((pass) => pass.symbol === index);
     for (const node of facts.render) {
       for (const attribute of node.attributes) {
@@ -27,8 +30,9 @@ export const handlesOf = oncePer((component: Component): Handle[] => {
         if (mode === 'ref' && (value.symbol === index || value.uses?.includes(index))) {
           attached = true;
           // In a loop it holds a list, or the last of many.
-          if (node.each) given = true;
-        } else if (value.kind !== 'function' && value.uses?.includes(index)) given = true;
+          if (node.each) given = mayHoldOther = true;
+        } else if (mode === 'two-way' && value.symbol === index) mayHoldOther = true;
+        else if (value.kind !== 'function' && value.uses?.includes(index)) given = true;
       }
     }
     const own = facts.reads.filter((read) => read.symbol === index);
@@ -36,12 +40,15 @@ export const handlesOf = oncePer((component: Component): Handle[] => {
     if (own.some((read) => !read.path && read.where !== 'attribute' && read.where !== 'condition'))
       given = true;
     // What is written into the box itself; a member of what it holds is no such thing.
-    if (facts.writes.some((write) => write.symbol === index && (write.path?.length ?? 0) < 2)) given = true;
+    if (facts.writes.some((write) => write.symbol === index && (write.path?.length ?? 0) < 2))
+      given = mayHoldOther = true;
+    // Whoever gets a box may put something into it; whoever gets what is in it, not.
+    if (given && !facts.traits.handlesHold) mayHoldOther = true;
     const reads = own.filter((read) => read.path);
     const used =
       reads.length > 0 ||
       own.some((read) => read.where === 'condition') ||
       facts.writes.some((write) => write.symbol === index && (write.path?.length ?? 0) > 1);
-    return [{ symbol: index, attached, given, reads, used }];
+    return [{ symbol: index, attached, given, mayHoldOther, reads, used }];
   });
 });
