@@ -2,7 +2,7 @@
 import type { AuditResult } from '../src/core/audit';
 import type { AttributeFact } from '../src/core/model/facts';
 import type { Component, Port, Site } from '../src/core/model/project';
-import { hands, isCloned, isClosed, knownSites, takesBelow } from '../src/core/link/use-of-ports';
+import { hands, isCloned, isClosed, isReached, knownSites, takesBelow } from '../src/core/link/use-of-ports';
 import { isPageAttribute, isPageEvent } from '../src/core/model/page-names';
 import { addFarMutations } from './mutations-far';
 import { type Edit, unitTexts } from './unit-texts';
@@ -207,6 +207,8 @@ export function possibleMutations(
       );
       if (!targets.length || targets.length < holders.length || !closed) continue;
       const member = read.path[1]!;
+      // Asked for so, it is the element and not the component.
+      if (member === 'nativeElement') continue;
       const end = read.ends[1];
       if (text.slice(end - member.length, end) !== member) continue;
       const edit = { start: end - member.length, end, text: misspelled(member) };
@@ -221,7 +223,7 @@ export function possibleMutations(
     if (facts.role !== 'component' || facts.wrapped) return;
     const { language = '' } = project.files[file]!.facts;
     const put = MEMBER[language]?.(texts.of(file), facts.nameEnd);
-    if (put)
+    if (put && !isReached(component, { name: 'spareRope' }))
       add(
         'adds an unread prop',
         file,

@@ -101,7 +101,7 @@ export function isContract(component: Component, port: Port): boolean {
 }
 
 /** Others may use what the port holds, through an object that the component's class makes. */
-export function isReached(component: Component, { member, name }: Port): boolean {
+export function isReached(component: Component, { member, name }: Pick<Port, 'member' | 'name'>): boolean {
   const own = member ?? name.replace(/^@(?=.)/, '');
   return (
     isOpenObject(component) ||

@@ -50,6 +50,8 @@ export interface SymbolFact extends Span {
   empty?: boolean;
   /** ref: it is filled when the functions run that the framework calls first. */
   soon?: true;
+  /** ref: the tag that it is put on declares it, and it is known around that tag alone. */
+  ofTag?: true;
   /** ref: it is one only if this is a component. */
   handleOf?: string;
   /** The same at every render: memoised, or kept outside. */

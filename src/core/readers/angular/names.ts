@@ -6,6 +6,7 @@ import type { NamedType } from '../script/type-expr';
 export const ANGULAR_TRAITS: Traits = {
   callbackProps: false,
   attributesFallThrough: false,
+  handlesHold: true,
   refExposes: 'everything',
   statementHandlers: true,
   inputsWritable: true,

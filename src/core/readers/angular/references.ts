@@ -23,7 +23,11 @@ export function declareReferences(u: AngularUnit, nodes: TmplAstNode[], at: At):
     const isHandle = !isTemplate(tag) && (reference.value === '' || reference.value === undefined);
     const symbol = addSymbol(
       u,
-      { name: id.name, kind: isHandle ? 'ref' : 'derived', ...spanOf(id) },
+      {
+        name: id.name,
+        ...(isHandle ? { kind: 'ref', ofTag: true } : { kind: 'derived' }),
+        ...spanOf(id),
+      },
       id.binding,
     );
     u.references.set(reference, symbol);

@@ -139,7 +139,7 @@ function mayHoldOthers({ components }: Linked, { owner, node }: Site): boolean {
  */
 function takenByNobody(project: Linked, site: Site, target: Component): AttributeFact[] {
   const { markup } = project.components[site.owner]!;
-  if (markup?.open || !isClosed(target)) return [];
+  if (!isClosed(target)) return [];
   const beside = companions(project, site);
   // On an element of the page that has but directives, it is said of the first.
   const isAlone = beside.every((one) => project.components[one.target]!.facts.attached && site.id < one.id);
@@ -148,7 +148,9 @@ function takenByNobody(project: Linked, site: Site, target: Component): Attribut
     const { ports } = project.components[one.target]!;
     return one.exposes ? one.exposes.includes(name) : ports.has(name);
   };
-  if (!beside.every((one) => one.exposes || isClosed(project.components[one.target]!))) return [];
+  const isWhole = beside.every((one) => one.exposes || isClosed(project.components[one.target]!));
+  // What packages put on the tag may take any name; what looks like a declared one was meant as that.
+  const mayBeTaken = markup?.open === true || !isWhole;
   return site.fact.attributes.filter((one) => {
     const { name, mode, plain } = one;
     if (!/^(value|listen|two-way)$/.test(mode) || isAlwaysKnown(name)) return false;
@@ -156,11 +158,13 @@ function takenByNobody(project: Linked, site: Site, target: Component): Attribut
     const bare = name.replace(/^[@#](?=.)/, '');
     if (name.startsWith('#')) return one.value.kind === 'content' && !target.facts.openSlots;
     if (markup?.taken.has(bare)) return false;
+    // An element of the project has nothing that only some elements of the page have; as a text it does no harm there.
+    const isOfPage = isOwnElement(target) && !plain ? isOfEveryElement(name) : isPageAttribute(name);
+    if (mayBeTaken) return !isPageEvent(name) && !isOfPage && meant(site, target, one) !== undefined;
     if (name.startsWith('@') && target.facts.attached && mayHoldOthers(project, site))
       return !isPageEvent(name) && meant(site, target, one) !== undefined;
     if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
-    // An element of the project has nothing that only some elements of the page have; as a text it does no harm there.
-    if (isOwnElement(target) && !plain ? isOfEveryElement(name) : isPageAttribute(name)) return false;
+    if (isOfPage) return false;
     // An element has more than is known of all elements.
     return (!plain && !target.facts.attached) || meant(site, target, one) !== undefined;
   });

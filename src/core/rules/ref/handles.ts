@@ -30,7 +30,7 @@ export const handlesOf = oncePer((component: Component): Handle[] => {
         if (mode === 'ref' && (value.symbol === index || value.uses?.includes(index))) {
           attached = true;
           // In a loop it holds a list, or the last of many.
-          if (node.each) given = mayHoldOther = true;
+          if (node.each && !symbol.ofTag) given = mayHoldOther = true;
         } else if (mode === 'two-way' && value.symbol === index) mayHoldOther = true;
         else if (value.kind !== 'function' && value.uses?.includes(index)) given = true;
       }

@@ -1,5 +1,6 @@
 import { isElementMember } from '../../model/element-members';
 import { nearest } from '../../model/names';
+import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';
 import { reachesOf } from './exposed';
 
@@ -28,6 +29,8 @@ export const unknownMember: Rule = {
           member,
           exposes.members.map((one) => one.name),
         );
+        // What the component itself keeps there, works.
+        if (!near && isKept(component, symbol, member)) continue;
         const names = exposes.members.map((one) => one.name).join(', ');
         report({
           component: target,
@@ -51,3 +54,8 @@ export const unknownMember: Rule = {
     }
   },
 };
+
+/** Whether a member is put there through the handle, and read again. */
+const isKept = ({ facts }: Component, handle: number, member: string): boolean =>
+  facts.writes.some(({ symbol, path }) => symbol === handle && path?.[1] === member) &&
+  facts.reads.some(({ symbol, path }) => symbol === handle && path?.[1] === member);
