@@ -211,6 +211,10 @@ export function possibleMutations(
       if (member === 'nativeElement') continue;
       const end = read.ends[1];
       if (text.slice(end - member.length, end) !== member) continue;
+      const isWrong = findings.some(
+        ({ rule, place }) => rule === 'ref/unknown-member' && place.file === file && place.end === end,
+      );
+      if (isWrong) continue;
       const edit = { start: end - member.length, end, text: misspelled(member) };
       add('misspells a ref member', file, [edit], ['ref/unknown-member'], `${component.name} ${member}`);
     }

@@ -120,7 +120,7 @@ export class Coverage {
         above = full;
         inherited = 0n;
         unknown = false;
-      } else if (owner.facts.role === 'module') {
+      } else if (owner.facts.role === 'module' && !owner.facts.framesPage) {
         const route = this.aboveRoute(owner, site.node, full);
         if (route) {
           unknown = route.unknown;

@@ -20,6 +20,9 @@ export function linkReached(components: Component[], files: ProjectFile[], names
       for (const name of facts.memberReads) component.reached.add(name);
     }
   }
+  // Where nothing is imported, all that is named anywhere may be used of what gives itself away.
+  const named = new Set(files.flatMap(({ facts }) => (facts.ambient ? (facts.memberReads ?? []) : [])));
+  for (const component of components) if (component.facts.givesItself) component.reached = new Set(named);
   // Who holds an heir uses what that has from its bases.
   for (const component of components)
     if (component.reached && component.facts.extends) reachUp(component.reached, component.mixins, 0);

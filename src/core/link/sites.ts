@@ -34,7 +34,8 @@ export function linkSites(
         })) ?? targetsOf(owner, fact.tag, names, ids, registry);
       for (const found of targets) {
         const component = components[found.component]!;
-        if (component.facts.role !== 'component' || seen.has(component.id)) continue;
+        const isDrawn = component.facts.role === 'component' || component.facts.framesPage;
+        if (!isDrawn || seen.has(component.id)) continue;
         seen.add(component.id);
         const id = sites.length;
         const { wrapper, spare, open, together } = found;
@@ -135,7 +136,10 @@ function worded(owner: Component, fact: RenderFact, target: Component, names: Na
     if (!one.text) return one;
     const { port, by } = declaredAs(target, one.name) ?? { by: target };
     const type = port?.type;
-    if (type ? isTextual(type) : !isFunctionOf(owner, one.value)) return { ...one, value: one.text };
+    if (type ? isTextual(type) : !isFunctionOf(owner, one.value)) {
+      const { called: _, ...rest } = one;
+      return { ...rest, value: one.text };
+    }
     // A name that nothing has is no value of what comes with the language; of other types it may be one.
     const isName =
       one.value.kind === 'literal' &&

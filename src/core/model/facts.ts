@@ -409,8 +409,11 @@ export interface ComponentFacts extends Span {
   readsAllContexts?: boolean;
   /** Links to the components around it that are followed further: `$parent.$parent`, with the names on the way. */
   climbs?: (Span & { names: string[] })[];
-  /** Names that its template uses, and that nothing in sight declares. */
-  unknownNames?: (Span & { name: string; known: string[]; orType?: true })[];
+  /**
+   * Names that its template uses, and that nothing in sight declares; `ofBase`: they may be those of members of a base, and
+   * are only wrong if they are nearly called as one.
+   */
+  unknownNames?: (Span & { name: string; known: string[]; orType?: true; ofBase?: true })[];
   /**
    * Name of the class that it extends, where that is no class of the framework; whether type arguments are given to it,
    * and whether it is no class, but options that extend others.
@@ -424,6 +427,10 @@ export interface ComponentFacts extends Span {
   propsParam?: number;
   /** It stands on every tag in whose scope it is and that one of these matches. */
   selectors?: SelectorFact[];
+  /** It gives itself to code that is seen, and that may use whatever members are named there. */
+  givesItself?: true;
+  /** module: it draws a page in its layout, wherever pages are drawn. */
+  framesPage?: true;
   /** Its element takes part in forms, which know it by its name. */
   ofForms?: true;
   /** It has no markup of its own: several may stand on one tag, beside a component. */

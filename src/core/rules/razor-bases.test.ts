@@ -116,6 +116,28 @@ describe('what a base in C# declares', () => {
   ]);
 });
 
+describe('names of the markup', () => {
+  cases(/^template\//, [
+    [
+      'one that is nearly that of a member of the base',
+      {
+        'App.razor': '@inherits AppBase\n<p>@Titel @Title @Shown()</p>',
+        'AppBase.cs':
+          'public class AppBase : ComponentBase { protected string Title = "a"; protected string Shown() => Title; }',
+      },
+      ['error template/unknown-name App.razor:2 Titel'],
+    ],
+    [
+      'one that is like none, and may be of a type',
+      {
+        'App.razor': '@inherits AppBase\n<p>@Clock.Now</p>',
+        'AppBase.cs': 'public class AppBase : ComponentBase { protected string Title = "a"; }',
+      },
+      [],
+    ],
+  ]);
+});
+
 describe('nothing is said', () => {
   cases(/^(?!component\/inherits|slot\/unfilled)/, [
     [

@@ -372,14 +372,6 @@ describe('nothing is wrong', () => {
       },
       [],
     ],
-    [
-      'base class other file',
-      {
-        'App.razor': '@inherits AppBase\n<p>@Titel</p>',
-        'AppBase.cs': 'public class AppBase : ComponentBase { protected string Title = "a"; }',
-      },
-      [],
-    ],
     ['imports others', { 'App.razor': '<Grid Data="1" />', '_Imports.razor': '@using Vendor.Controls' }, []],
     [
       'page params not missing',

@@ -14,6 +14,10 @@ import type { RazorUnit } from './unit';
 /** Names that Razor keeps for itself. */
 const OWN = /^@(rendermode|key|formname|namespace)$/;
 
+/** Two words in a row, which are no code of C#. */
+const SEVERAL_WORDS =
+  /^\s*(?!(?:new|await|async|typeof|default|throw|checked|static)\b)[A-Za-z]\w*\s+(?!(?:is|as|switch|and|or|not|with)\b)[A-Za-z]/;
+
 /** Reads what a tag is given into its render node. */
 export function readAttributes(u: RazorUnit, node: ElementNode, index: number, at: At): void {
   const fact = u.facts.render[index]!;
@@ -54,10 +58,14 @@ function readNamed(u: RazorUnit, one: AttributeText, isSite: boolean, at: At): A
   if (!pieces.length) {
     if (!isSite) return make(literal);
     // What stands there without a mark is code, if the child takes anything but a text.
-    const node = codeAt(u, value, at.scope, false);
+    const node = SEVERAL_WORDS.test(text.slice(value.start, value.end))
+      ? undefined
+      : codeAt(u, value, at.scope, false);
     if (!node) return make(literal);
     const isNothing = node.type === 'Identifier' && !node.binding && !u.facts.openProps;
-    return { ...make(isNothing ? literal : valueOf(u, node, ctx)), text: literal };
+    const given = isNothing ? literal : valueOf(u, node, ctx);
+    const called = isNothing ? undefined : calledBy(u, node, given);
+    return { ...make(given), text: literal, ...(called ? { called } : {}) };
   }
   const uses = pieces.flatMap(({ code }) => {
     const node = codeAt(u, code, at.scope);

@@ -7,7 +7,7 @@ import { lit } from '../../model/types';
 import { codeIn } from './attributes';
 import { codeAt } from './code';
 import type { AttributeText, ElementNode } from './markup';
-import { PAGES, shortName } from './names';
+import { LAID_PAGES, PAGES, shortName } from './names';
 import type { RazorUnit, ReadNodes } from './unit';
 
 /** Reads a tag that is understood; false for all others. */
@@ -20,14 +20,9 @@ export function readBuiltIn(u: RazorUnit, node: ElementNode, at: At, readNodes: 
     case 'AuthorizeRouteView': {
       const inside = group(u, node, at);
       const layout = classIn(u, written(node, 'DefaultLayout'));
-      const page = addNode(
-        u,
-        { kind: 'site', tag: { name: PAGES, ...node.nameAt, each: PAGES }, start: node.start, end: node.end },
-        at.ctx,
-      );
-      u.facts.render[page]!.parent = inside;
-      // What the address gives is nobody's to know.
-      u.facts.render[page]!.attributes.push(spread(node.nameAt));
+      const page = eachPage(u, PAGES, node, inside, at.ctx);
+      // A page that has a layout of its own stands in no other.
+      eachPage(u, LAID_PAGES, node, inside, at.ctx);
       if (layout) handOver(u, drawn(u, layout, inside, at.ctx), page, 'Body', layout, undefined);
       readNodes(u, node.children, { ...at, parent: inside });
       return true;
@@ -51,6 +46,15 @@ export function readBuiltIn(u: RazorUnit, node: ElementNode, at: At, readNodes: 
     default:
       return false;
   }
+}
+
+/** All pages of a kind, any of which may be drawn; what the address gives them is nobody's to know. */
+function eachPage(u: RazorUnit, kind: string, node: ElementNode, parent: number, ctx: Ctx): number {
+  const tag = { name: kind, ...node.nameAt, each: kind };
+  const page = addNode(u, { kind: 'site', tag, start: node.start, end: node.end }, ctx);
+  u.facts.render[page]!.parent = parent;
+  u.facts.render[page]!.attributes.push(spread(node.nameAt));
+  return page;
 }
 
 /** `<DynamicComponent Type="@typeof(Gauge)" Parameters="@given" />`: which names are given, code decides. */

@@ -51,10 +51,10 @@ function noteUnbound(u: RazorUnit, node: t.Node, inChain: boolean): void {
  */
 export function settleUnbound(u: RazorUnit): void {
   const known = [...u.names];
-  const found = u.unbound.filter(({ name }) => {
+  const found = u.unbound.filter(({ name, ofBase }) => {
     const count = u.file.text.match(new RegExp(`(?<![\\w$])${name}(?!\\w)`, 'g'))?.length;
     if (count !== u.unbound.filter((one) => one.name === name).length) return false;
-    return /^[a-z_]/.test(name) || nearest(name, known) !== undefined;
+    return ofBase || /^[a-z_]/.test(name) || nearest(name, known) !== undefined;
   });
   if (found.length) u.facts.unknownNames = found.map((one) => ({ ...one, known }));
 }
@@ -116,3 +116,8 @@ function declaredIn(node: t.Node): Set<string> {
   look(node);
   return found;
 }
+
+/** Names that are asked of something else than the class itself. */
+export const memberNames = (text: string): string[] => [
+  ...new Set([...text.matchAll(/(?<!\bthis)[\w)\]>?!]\s*\.\s*([A-Z]\w*)/g)].map((one) => one[1]!)),
+];

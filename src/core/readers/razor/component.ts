@@ -2,6 +2,7 @@
 import type { ComponentFacts, Span } from '../../model/facts';
 import { readClassMembers } from '../script/classes';
 import { settleEarly } from '../script/early';
+import { handsItselfOn } from '../script/member-reads';
 import { readScopes, type Scope } from '../script/scope';
 import { addWhole, type FileContext, placeRest, SETUP, settleMissing } from '../script/unit';
 import { makeClass } from './class';
@@ -56,6 +57,8 @@ export function readComponent(
   u.declared = made.declared;
   u.names = names;
   if (base) u.taken = taken;
+  if (handsItselfOn(made.node) || nodes.some((one) => givesItself(file.text, one)))
+    component.givesItself = true;
   if (said.params.size) component.typeParams = [...said.params];
   u.tellsAbsence = /\b(default|null)!|\b(string|\w+>|\w+\[\])\?/.test(file.text);
   noteHandles(u, nodes);
@@ -80,6 +83,18 @@ export function readComponent(
   dropCalled(u);
   settleEarly(u);
   settleMissing(u);
+}
+
+/** `Owner.IsAt(this)` in the markup; what is provided so is followed. */
+function givesItself(text: string, node: MarkupNode): boolean {
+  if (node.type === 'text' || node.type === 'directive') return false;
+  if (node.type !== 'element') return /[(,]\s*this\s*[,)]/.test(text.slice(node.start, node.end));
+  return (
+    node.children.some((child) => givesItself(text, child)) ||
+    node.attributes.some(
+      ({ value }) => value && /[(,]\s*this\s*[,)]/.test(text.slice(value.start, value.end)),
+    )
+  );
 }
 
 /** What a layout is given without declaring it. */

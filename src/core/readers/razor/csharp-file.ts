@@ -4,6 +4,7 @@ import type { ComponentFacts, FileFacts, KeyFact } from '../../model/facts';
 import { type TypeDecl, type TypeExpr, union, UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { emptyFacts } from '../script/unit';
+import { memberNames } from './code';
 import { CSharp } from './csharp';
 import { readComponentClasses } from './component-classes';
 import { razorTraits } from './names';
@@ -24,6 +25,7 @@ export function readCSharpFile(path: string, text: string): FileFacts {
   readMounts(facts, text, services);
   readComponentClasses(facts, path, text, classes);
   readParts(facts, path, text);
+  facts.memberReads = memberNames(text);
   const spaces = [...text.matchAll(/^\s*namespace\s+([\w.]+)/gm)].map((one) => one[1]!);
   if (spaces.length) facts.spaces = spaces;
   return facts;

@@ -8,10 +8,11 @@ import { spread } from '../script/attributes';
 import { handOver } from '../script/slots';
 import { addNode, emptyFacts, fileContext, SETUP } from '../script/unit';
 import { readComponent, type Said } from './component';
+import { memberNames } from './code';
 import { baseAt, CSharp } from './csharp';
 import { declarationOf } from './csharp-file';
 import { type MarkupNode, RazorMarkup } from './markup';
-import { componentName, PAGES, razorTraits, razorTypes, shortName } from './names';
+import { componentName, LAID_PAGES, PAGES, razorTraits, razorTypes, shortName } from './names';
 import { openElsewhere, openMarkup } from './opened';
 import type { RazorUnit } from './unit';
 
@@ -66,6 +67,7 @@ export function readRazorFile(path: string, text: string, readPart: ReadPart): F
     ...(beside ? [{ start: beside.base, end: file.text.length }] : []),
   ]);
   facts.language = 'razor';
+  facts.memberReads = memberNames(file.text);
   if (parts.list.length) facts.parts = parts.list;
   return facts;
 }
@@ -115,6 +117,7 @@ function openPage(facts: FileFacts, { pages, layout }: Directives, own: string |
   }
   const module = emptyFacts(page!.name, { start: page!.start, end: page!.end }, at, razorTraits(false));
   module.role = 'module';
+  module.framesPage = true;
   const u = { facts: module } as RazorUnit;
   const add = (name: string, parent: number, span: Span) => {
     const tag = { name, ...span, ...(name === 'default' ? {} : { global: name }) };
@@ -123,10 +126,10 @@ function openPage(facts: FileFacts, { pages, layout }: Directives, own: string |
     return index;
   };
   const outer = add(own, -1, layout ?? at);
-  module.render[outer]!.mounted = at;
   const inner = add('default', outer, at);
   module.render[inner]!.attributes.push(spread(at));
   handOver(u, outer, inner, 'Body', at, undefined);
-  facts.components.push(module);
-  facts.mounts = true;
+  const component = facts.components.push(module) - 1;
+  facts.values.push({ name: LAID_PAGES, kind: 'component', component, type: UNKNOWN, ...at });
+  facts.registers!.push({ name: LAID_PAGES, local: LAID_PAGES });
 }

@@ -37,7 +37,9 @@ export function memberIn(u: RazorUnit, scope: Scope): IsMember {
   const isMember = memberTest(u.names, u.taken);
   return (name, at) => {
     if (bindingOf(name, scope) || !isMember(name, at)) return false;
-    if (!u.names.has(name)) takeOver(u, name, at);
+    if (u.names.has(name)) return true;
+    takeOver(u, name, at);
+    u.unbound.push({ name, start: at.start, end: at.end, ofBase: true });
     return true;
   };
 }

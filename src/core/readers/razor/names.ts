@@ -39,3 +39,6 @@ export const componentName = (path: string): string =>
 
 /** All pages that choose no layout of their own are known by this. */
 export const PAGES = '@page';
+
+/** And those that do, each in its layout, by this. */
+export const LAID_PAGES = '@laid';

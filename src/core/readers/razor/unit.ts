@@ -23,7 +23,7 @@ export interface RazorUnit extends OwnUnit {
   /** What is added to events, with what these are raised with. */
   heard: { handler: number | undefined; fn: number | undefined; given: ExprFact[] }[];
   /** Names in the markup that nothing around declares. */
-  unbound: (Span & { name: string; orType?: true })[];
+  unbound: (Span & { name: string; orType?: true; ofBase?: true })[];
   /** Names of members that tags put handles into. */
   handles: Set<string>;
   /** Symbols of callbacks that may be called though nobody hands any in. */

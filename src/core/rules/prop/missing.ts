@@ -70,7 +70,11 @@ function passesNearMiss(site: Site, target: Component, port: Port): boolean {
   return (
     isClosed(target) &&
     site.fact.attributes.some(
-      (one) => one.mode !== 'spread' && !target.ports.has(one.name) && isNear(one.name, port.name),
+      (one) =>
+        one.mode !== 'spread' &&
+        !target.ports.has(one.name) &&
+        !target.facts.typeParams?.includes(one.name) &&
+        isNear(one.name, port.name),
     )
   );
 }

@@ -1,4 +1,5 @@
 import { nearest } from '../../model/names';
+import type { Component } from '../../model/project';
 import { namePlace, placeOf, step, type Rule } from '../rule';
 
 export const unknownName: Rule = {
@@ -14,14 +15,17 @@ export const unknownName: Rule = {
       if (!facts.unknownNames || facts.openProps || component.unresolved || component.openBase) continue;
       if (project.files[file]!.bringsNames) continue;
       const seen = new Set<string>();
-      for (const { name, start, end, known, orType } of facts.unknownNames) {
+      const taken = membersOf(component.mixins, 0);
+      for (const { name, start, end, known, orType, ofBase } of facts.unknownNames) {
+        if (ofBase && (taken.has(name) || nearest(name, new Set([...known, ...taken])) === undefined))
+          continue;
         if (orType && project.names.lookupType(file, name)) continue;
         if (seen.has(name) || globals.has(name) || component.ports.has(name)) continue;
         seen.add(name);
         const typed = [...component.ports.values()]
           .filter((one) => one.channel === 'prop')
           .map((one) => one.name);
-        const near = nearest(name, new Set([...known, ...typed]));
+        const near = nearest(name, new Set([...known, ...typed, ...taken]));
         const place = placeOf(file, { start, end });
         report({
           component,
@@ -38,3 +42,16 @@ export const unknownName: Rule = {
     }
   },
 };
+
+/** Bases are followed so far. */
+const MAX_DEPTH = 16;
+
+/** Names of what bases declare. */
+function membersOf(bases: Component[], depth: number): Set<string> {
+  const found = new Set<string>();
+  for (const { facts, mixins } of depth < MAX_DEPTH ? bases : []) {
+    for (const { kind, name } of facts.symbols) if (!/^(loop|param)$/.test(kind)) found.add(name);
+    for (const name of membersOf(mixins, depth + 1)) found.add(name);
+  }
+  return found;
+}

@@ -1,0 +1,6 @@
+namespace Depot.Access;
+
+public class Shift
+{
+    public string Name { get; init; } = "early";
+}
