@@ -1,5 +1,5 @@
 /** What a component does with the handles that it declares. */
-import type { ReadFact } from '../../model/facts';
+import type { ReadFact, WriteFact } from '../../model/facts';
 import { oncePer } from '../../model/once-per';
 import type { Component } from '../../model/project';
 
@@ -39,9 +39,10 @@ export const handlesOf = oncePer((component: Component): Handle[] => {
     // A read without `.current` hands the box itself to somebody; on the tag it is the attachment.
     if (own.some((read) => !read.path && read.where !== 'attribute' && read.where !== 'condition'))
       given = true;
-    // What is written into the box itself; a member of what it holds is no such thing.
-    if (facts.writes.some((write) => write.symbol === index && (write.path?.length ?? 0) < 2))
-      given = mayHoldOther = true;
+    // What is written into the box itself; a member of what it holds is no such thing, nor is a method of that.
+    const isPut = ({ symbol: to, path = [], through }: WriteFact): boolean =>
+      to === index && path.length < 2 && !(facts.traits.handlesHold && through?.method);
+    if (facts.writes.some(isPut)) given = mayHoldOther = true;
     // Whoever gets a box may put something into it; whoever gets what is in it, not.
     if (given && !facts.traits.handlesHold) mayHoldOther = true;
     const reads = own.filter((read) => read.path);
