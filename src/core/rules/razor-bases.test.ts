@@ -267,4 +267,5 @@ test('strands run through the members of a base', () => {
   };
   expect(named('App:state:head')).toContain('Board:prop:Title');
   expect(named('Board:event:OnPicked')).toContain('App:state:last');
+  expect(named('BoardBase:event:OnPicked')).toContain('App:state:last');
 });

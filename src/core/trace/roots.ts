@@ -15,7 +15,7 @@ export function rootsOf(project: Linked, withAside: boolean): Component[] {
   const mounted = new Set<number>();
   const helpers = new Set<number>();
   for (const component of project.components) {
-    if (component.facts.role === 'component' || isLeftOut(component)) continue;
+    if (component.facts.role === 'component' || component.facts.framesPage || isLeftOut(component)) continue;
     for (const id of component.sites) {
       const { target } = project.sites[id]!;
       const file = project.files[component.file]!;
@@ -29,7 +29,9 @@ export function rootsOf(project: Linked, withAside: boolean): Component[] {
     [...one.calledAt, ...one.handedAt].some((id) => {
       const { owner: by, node } = project.sites[id]!;
       const owner = project.components[by]!;
-      if (by === one.id || owner.facts.role === 'module' || isLeftOut(owner)) return false;
+      if (by === one.id || isLeftOut(owner)) return false;
+      if (owner.facts.framesPage) return owner.calledAt.length > 0;
+      if (owner.facts.role === 'module') return false;
       return owner.facts.role === 'component' || drawn.get(owner)?.has(topNode(owner, node)) === true;
     });
   const tops = parts.filter((one) => !mounted.has(one.id) && !rendered(one));

@@ -61,7 +61,26 @@ export function findNodes(project: Linked, ref: string): FlowNode[] {
   const found = nodesByRef(project).get(ref) ?? [];
   // What a component takes over may bear its name: there, nothing is handed in or kept.
   const own = found.filter(({ component }) => project.components[component]!.facts.role !== 'helper');
-  return own.length ? own : found;
+  return (own.length ? own : found).flatMap((node) => [node, ...ofHeirs(project, node)]);
+}
+
+const heirsOf = oncePerLink((project: Linked) =>
+  groupBy(
+    project.components.flatMap((heir) => heir.mixins.map((base) => ({ base, heir }))),
+    ({ base }) => base,
+  ),
+);
+
+/** What a base that nobody draws itself declares is handed in, and raised, where its heirs are drawn. */
+function ofHeirs(project: Linked, { component, port }: FlowNode): FlowNode[] {
+  const base = project.components[component]!;
+  if (!port || base.calledAt.length) return [];
+  return (heirsOf(project).get(base) ?? []).flatMap(({ heir }) => {
+    const taken = heir.ports.get(port.name);
+    if (!taken?.inherited || taken.node < 0) return [];
+    const node = project.flow.nodes[taken.node]!;
+    return [node, ...ofHeirs(project, node)];
+  });
 }
 
 /**

@@ -160,6 +160,11 @@ function drawTree(project: Linked, repeat: number, withAside: boolean): Tree {
     for (const id of [...sites, ...handed]) {
       const site = project.sites[id]!;
       const target = project.components[site.target]!;
+      // What puts a page into its layout is nothing that anybody sees.
+      if (target.facts.framesPage) {
+        for (const child of childrenOf(target, -1)) yield draw(target, child, row, ownerRow, undefined);
+        continue;
+      }
       yield expand(target, site, row, ownerRow, {
         owner: component.id,
         ownerRow,
