@@ -117,7 +117,7 @@ test('a new sheet, blank and of the project (2)', async ({ page }) => {
   await expect(page).toHaveURL(/path=plans%2Fdoor.rope.yaml/);
   expect(readFileSync(join(folder, 'plans/door.rope.yaml'), 'utf8')).toContain('sheet: Untitled');
   await page.getByRole('button', { name: 'New, of this project' }).click();
-  await expect(text(page)).toContainText('SeatPicker');
+  await expect(text(page)).toContainText('- Booth');
   await expect(rows(page).filter({ hasText: 'SeatPicker' })).toHaveCount(1);
   const [download] = await Promise.all([
     page.waitForEvent('download'),

@@ -328,3 +328,34 @@ describe('handles', () => {
     ],
   ]);
 });
+
+describe('content', () => {
+  const box = (slots: string) => comp('Box', 'sign-box', '@Prop() wide = true;', `<p>${slots}</p>`);
+  cases(/^slot\//, [
+    [
+      'a slot whose name is worked out may be any',
+      one(
+        box("<slot name={`${this.wide ? 'left' : 'top'}-mark`}></slot>"),
+        app('<sign-box wide><b slot="left-mark">a</b></sign-box>'),
+      ),
+      [],
+    ],
+    [
+      'what decides whether something is nested is not nested',
+      {
+        'used.ts':
+          'export const used = (el: Element): boolean => { const all = [...el.children]; return all.length > 0; };',
+        'app.tsx': [
+          "import { used } from './used';",
+          ...Object.values(
+            one(
+              box('<slot name="mark"></slot>'),
+              app('<sign-box wide>{used(this.el) && <b slot="mark">a</b>}</sign-box>', '@Element() el: any;'),
+            ),
+          ),
+        ].join('\n'),
+      },
+      [],
+    ],
+  ]);
+});

@@ -114,6 +114,8 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       const inner =
         node.operator === '&&' ? inArm(u, ctx, node.left, true) : { ...ctx, when: spanOf(node.left) };
       const right = use(u, readExpr(u, node.right, inner), inner);
+      // What only decides whether the rest is drawn is not drawn itself.
+      if (node.operator === '&&') delete left.content;
       return { ...computed(node, left, right), gives: node.operator === '&&' ? [right] : [left, right] };
     }
     case 'AssignmentExpression':

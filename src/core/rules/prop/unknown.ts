@@ -97,6 +97,7 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
       !(target.facts.traits.isElement && isOfElement(project, site, target, one)) &&
       !one.local &&
       !(one.name.startsWith('@') && target.facts.openEmits) &&
+      !(one.name.startsWith('#') && target.facts.openSlots) &&
       !one.name.startsWith('--') &&
       !target.facts.typeParams?.includes(one.name) &&
       !isKeptByWrapper(site, one.name) &&
