@@ -38,7 +38,9 @@ export function linkContexts(project: Tree): Contexts {
     ...providedByHelpers(project, component, keyAt),
   ]);
   const consumers = project.components.flatMap((component) =>
-    component.facts.role === 'component' ? consumersOf(project, component, keyAt) : [],
+    component.facts.role === 'component'
+      ? [...consumersOf(project, component, keyAt), ...takenOver(project, component, keyAt)]
+      : [],
   );
   providers.push(...themselves(project, keys.values()));
   const belows = new Map<Provider, Below>();
@@ -225,6 +227,15 @@ function unservedBy(
           provided: providers.some(({ key: other }) => other === one.key),
         }));
     }),
+  );
+}
+
+/** What a component takes over asks for it; whether anything is there is said where that is written. */
+function takenOver(project: Tree, { id, mixins }: Component, keyAt: KeyAt, depth = 0): Consumer[] {
+  return (depth < MAX_CALLS ? mixins : []).flatMap((mixin) =>
+    [...consumersOf(project, mixin, keyAt), ...takenOver(project, mixin, keyAt, depth + 1)].map(
+      (one): Consumer => ({ ...one, component: id, missing: 'handled' }),
+    ),
   );
 }
 

@@ -44,7 +44,9 @@ export function inheritPorts(components: Component[]): void {
     done.add(component);
     for (const mixin of component.mixins) {
       take(mixin, depth + 1);
-      if (component.facts.extends && mixin.open && !component.facts.propsType) component.open = true;
+      // What takes whatever it is given, takes it for its heirs.
+      const { extends: from, heirOf, propsType } = component.facts;
+      if ((from || heirOf) && mixin.open && !propsType) component.open = true;
       for (const port of mixin.ports.values()) {
         const own = component.ports.get(port.name);
         // What is only read of what is handed in is declared by what is taken over.

@@ -141,6 +141,46 @@ describe('names of the markup', () => {
 describe('nothing is said', () => {
   cases(/^(?!component\/inherits|slot\/unfilled)/, [
     [
+      'where a base takes all that is left over, right above or further up',
+      {
+        'App.razor': '<p><Board Title="a" class="b" Any="2" /><Wide Title="a" Other="3" /></p>',
+        'Board.razor': '@inherits OwnBase\n<p @attributes="Others">@Title</p>',
+        'Wide.razor': '@inherits MidBase\n<p @attributes="@Others">@Title</p>',
+        'MidBase.cs': 'public class MidBase : OwnBase { protected int width = 2; }',
+        'OwnBase.cs':
+          'public class OwnBase : ComponentBase {\n[Parameter] public string? Title { get; set; }\n[Parameter(CaptureUnmatchedValues = true)] public Dictionary<string, object>? Others { get; set; }\n}',
+      },
+      [],
+    ],
+    [
+      'of what a base asks for, and of content by names that it takes',
+      {
+        'App.razor':
+          '<CascadingValue Value="@tint"><Board Lines="@lines"><Line Context="one">@one.Length</Line><Empty>none</Empty></Board></CascadingValue>' +
+          code('private Tint tint = new();\nprivate List<string> lines = new();'),
+        'Board.razor':
+          '@typeparam TLine\n@inherits OwnBase<TLine>\n<h2>@Tint.Name</h2>@if (Lines.Count == 0) { @Empty } else { @foreach (var one in Lines) { @Line(one) } }',
+        'OwnBase.cs':
+          'public class Tint { public string Name { get; set; } = "a"; }\npublic class OwnBase<TLine> : ComponentBase {\n[CascadingParameter] public Tint Tint { get; set; } = default!;\n[Parameter] public List<TLine> Lines { get; set; } = new();\n[Parameter] public RenderFragment<TLine>? Line { get; set; }\n[Parameter] public RenderFragment? Empty { get; set; }\n}',
+      },
+      [],
+    ],
+    [
+      'of what stands in texts, patterns and code beside the markup',
+      {
+        'App.razor':
+          '<Board Title="a" Kind="Kind.Wide" Count="3" OnDone="Go" />' +
+          code('private int n;\nprivate void Go(int x) { n = x; }\nprivate string Shown => n.ToString();'),
+        'Board.razor':
+          '@inherits OwnBase\n<h2 class="@Css">@($"{Title}: {Count}") @nameof(Kind)</h2>@switch (Kind) { case Kind.Wide: <b>w</b> break; default: <b>n</b> break; }',
+        'Board.razor.cs':
+          'public partial class Board {\nprivate string Css => Kind switch { Kind.Wide => "w", _ => "n" };\nprotected override async Task OnParametersSetAsync() { await base.OnParametersSetAsync(); if (Count > 2) await Done(Count); }\n}',
+        'OwnBase.cs':
+          'public enum Kind { Wide, Narrow }\npublic abstract class OwnBase : ComponentBase {\n[Parameter] public string? Title { get; set; }\n[Parameter] public Kind Kind { get; set; }\n[Parameter] public int Count { get; set; }\n[Parameter] public EventCallback<int> OnDone { get; set; }\nprotected async Task Done(int n) { if (OnDone.HasDelegate) await OnDone.InvokeAsync(n); }\n}',
+      },
+      [],
+    ],
+    [
       'where the base is of a package',
       { 'App.razor': '<Board Any="a">text</Board>', 'Board.razor': '@inherits PackBase\n<p>@Title @Any</p>' },
       [],
