@@ -1,5 +1,5 @@
 /** The server by real requests, on a database in memory. */
-import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, request as httpRequest, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -192,8 +192,14 @@ describe('a project', () => {
   test('can be cancelled, and the audit before stays', async () => {
     const id = await opened();
     const before = (await (await get(`/projects/${id}`)).json()) as { audit: { id: number } };
+    // So much is to be read that the audit is not over when it is cancelled.
+    const more = join(folder, 'console/src/more');
+    mkdirSync(more);
+    const source = readFileSync(join(folder, 'console/src/workshop/StockBoard.tsx'), 'utf8');
+    for (let i = 0; i < 400; i++) writeFileSync(join(more, `Stock${i}.tsx`), source);
     await post(`/projects/${id}/audits`);
     const answer = (await (await post(`/projects/${id}/cancel`)).json()) as { cancelled: boolean };
+    rmSync(more, { recursive: true });
     expect(answer.cancelled).toBe(true);
     expect(projects.progress(id).stage).toBe('cancelled');
     const after = (await (await get(`/projects/${id}`)).json()) as { audit: { id: number } };
