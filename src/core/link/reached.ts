@@ -6,7 +6,8 @@ import type { Names } from './names';
 /** Notes for each component the names that code which sees its class uses of other things than itself. */
 export function linkReached(components: Component[], files: ProjectFile[], names: Names): void {
   for (const { index, facts } of files) {
-    if (!facts.memberReads?.length) continue;
+    // Where nothing is imported, whoever gives itself away says so.
+    if (!facts.memberReads?.length || facts.ambient) continue;
     const seen = new Set<number>();
     const see = (local: string): void => {
       const target = names.lookup(index, local);
@@ -20,7 +21,7 @@ export function linkReached(components: Component[], files: ProjectFile[], names
       for (const name of facts.memberReads) component.reached.add(name);
     }
   }
-  // Where nothing is imported, all that is named anywhere may be used of what gives itself away.
+  // All that is named anywhere may be used of it, then.
   const named = new Set(files.flatMap(({ facts }) => (facts.ambient ? (facts.memberReads ?? []) : [])));
   for (const component of components) if (component.facts.givesItself) component.reached = new Set(named);
   // Who holds an heir uses what that has from its bases.

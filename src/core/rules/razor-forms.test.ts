@@ -18,6 +18,18 @@ describe('what is handed in', () => {
       ['error prop/missing App.razor:1 Show'],
     ],
     [
+      'one that is asked of something else by its name is no less unread',
+      {
+        'App.razor': '<Show Text="a" Count="1" />',
+        'Show.razor':
+          '<b>@Text @list.Count</b>' +
+          code(
+            '[Parameter] public string? Text { get; set; }\n[Parameter] public int Count { get; set; }\nprivate List<int> list = new();',
+          ),
+      },
+      ['warning prop/unread Show.razor:4 Count'],
+    ],
+    [
       'editor required callback',
       {
         'App.razor': '<Show />',
