@@ -79,10 +79,11 @@ export const isPageAttribute = (name: string): boolean =>
 /** What every element has, whatever its name, as the DOM and HTML specifications list it. */
 const OF_ELEMENTS = new Set(
   (
-    'accesskey ariadescription arialabel autocapitalize autofocus class classlist classname contenteditable dataset dir draggable ' +
-    'elementtiming enterkeyhint hidden id inert innerhtml innertext inputmode is itemid itemprop itemref itemscope itemtype lang ' +
-    'nonce outerhtml outertext part popover prefix role scrollleft scrolltop slot spellcheck style tabindex textcontent title ' +
-    'translate virtualkeyboardpolicy writingsuggestions'
+    'accesskey ariadescription arialabel autocapitalize autocorrect autofocus class classlist classname ' +
+    'contenteditable dataset dir draggable elementtiming enterkeyhint exportparts hidden id inert innerhtml innertext ' +
+    'inputmode is itemid itemprop itemref itemscope itemtype lang nonce outerhtml outertext part popover prefix role ' +
+    'scrollleft scrolltop slot spellcheck style tabindex textcontent title translate virtualkeyboardpolicy ' +
+    'writingsuggestions'
   ).split(' '),
 );
 
