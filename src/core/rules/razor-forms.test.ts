@@ -55,6 +55,22 @@ describe('what is handed in', () => {
   ]);
 });
 
+describe('handlers of elements', () => {
+  cases(/^event\/called-early/, [
+    [
+      'one that is called, and one that is made by a call',
+      {
+        'App.razor':
+          '<button @onclick="Turn()"></button><button @onclick="Made(2)"></button><button @onclick="Turn"></button>' +
+          code(
+            'private int at;\nprivate void Turn() { at++; }\nprivate Action Made(int by) => () => at += by;\nprotected override void OnInitialized() { Console.WriteLine(at); }',
+          ),
+      },
+      ['error event/called-early App.razor:1 Turn()'],
+    ],
+  ]);
+});
+
 describe('what is provided', () => {
   cases(/^context\//, [
     [

@@ -157,7 +157,8 @@ function listen(
   const nameAt = { start: one.nameAt.start + 1, end: one.nameAt.end };
   if (!isSite && isProp(u, value)) raisePort(u, value.symbol!, [], spanOf(made), -1, 'listener');
   else if (!isSite) use(u, value, ctx, 'attribute');
-  return attribute(name, nameAt, 'value', value, one);
+  const called = calledBy(u, made, value);
+  return { ...attribute(name, nameAt, 'value', value, one), ...(called ? { called } : {}) };
 }
 
 /** `@bind="x"`, `@bind-Value="x"`, and what is said of such a binding behind a colon. */
