@@ -15,15 +15,12 @@ export interface Edit {
 export interface UnitTexts {
   /** The text of a unit, with those of its parts where its facts count them. */
   of(file: number): string;
-  /** The path of the file that really holds a place of a unit. */
-  pathAt(file: number, offset: number): string;
   /** An edit of a unit as one of the file that holds it. */
   edit(file: number, start: number, end: number, text: string): Edit;
 }
 
 export function unitTexts(project: Linked, textOf: (path: string) => string): UnitTexts {
   const known = new Map<number, string>();
-  const real = (file: number, start: number, end: number) => located(project, { file, start, end });
   return {
     of(file) {
       const { path, parts = [] } = project.files[file]!;
@@ -34,9 +31,8 @@ export function unitTexts(project: Linked, textOf: (path: string) => string): Un
       known.set(file, text);
       return text;
     },
-    pathAt: (file, offset) => project.files[real(file, offset, offset).file]!.path,
     edit(file, start, end, text) {
-      const place = real(file, start, end);
+      const place = located(project, { file, start, end });
       return { path: project.files[place.file]!.path, start: place.start, end: place.end, text };
     },
   };

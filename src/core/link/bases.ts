@@ -7,6 +7,10 @@ import type { Names } from './names';
 /** Bases are followed so far. */
 const MAX_DEPTH = 16;
 
+/** All that a component takes over, however far, each before what it takes over itself. */
+export const basesOf = ({ mixins }: Component, depth = 0): Component[] =>
+  depth < MAX_DEPTH ? mixins.flatMap((one) => [one, ...basesOf(one, depth + 1)]) : [];
+
 /** Of what is taken over, some is not seen: any name may be taken, raised or given a default. */
 function openWhole(component: Component): void {
   component.openBase = true;

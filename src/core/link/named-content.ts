@@ -4,6 +4,7 @@
  */
 import type { AttributeFact, ComponentFacts, RenderFact } from '../model/facts';
 import type { Component } from '../model/project';
+import { basesOf } from './bases';
 import type { Names } from './names';
 import type { Registry } from './registry';
 
@@ -37,18 +38,11 @@ export function settleNamedContent(components: Component[], names: Names, regist
   function contentOf(file: number, facts: ComponentFacts, { tag }: RenderFact): Set<string> | undefined {
     const target = names.lookup(file, tag!.name);
     const found = target.kind === 'component' ? target : registry.one(file, facts, tag!.global);
-    return found && new Set(namesOfContent(components[found.component]!, 0));
+    const component = found && components[found.component]!;
+    const ports = component && [component, ...basesOf(component)].flatMap((one) => one.facts.ports);
+    return ports && new Set(ports.flatMap(({ name, channel }) => (channel === 'slot' ? [name] : [])));
   }
 }
-
-/** Bases are followed so far. */
-const MAX_DEPTH = 16;
-
-/** The names of content that a component takes, or its bases do. */
-const namesOfContent = ({ facts, mixins }: Component, depth: number): string[] => [
-  ...facts.ports.flatMap(({ name, channel }) => (channel === 'slot' ? [name] : [])),
-  ...(depth < MAX_DEPTH ? mixins.flatMap((one) => namesOfContent(one, depth + 1)) : []),
-];
 
 /** Makes content of a tag, for what its name says. */
 function fill(render: RenderFact[], index: number): void {

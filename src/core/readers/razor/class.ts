@@ -1,10 +1,11 @@
 /** The class of a component, from the members that its code declares, as a syntax tree. */
 import type * as t from '@babel/types';
-import type { Span } from '../../model/facts';
+import type { ComponentFacts, FileFacts, Span } from '../../model/facts';
+import { UNKNOWN } from '../../model/types';
 import { qualify } from './code';
 import type { IsMember } from './inherited';
 import { typed } from './csharp';
-import { make, type MemberNode, name as nameNode } from './nodes';
+import { type ClassNode, make, type MemberNode, name as nameNode } from './nodes';
 
 export interface MadeClass {
   program: t.Program;
@@ -30,6 +31,12 @@ export function makeClass(name: string, members: MemberNode[], isMember: IsMembe
   });
   const program = make<t.Program>('Program', span, { body: [node], directives: [], sourceType: 'module' });
   return { program, node, declared };
+}
+
+/** What a class of a file is read as, known in it by the name of the class. */
+export function addClass(facts: FileFacts, { name, nameAt }: ClassNode, component: ComponentFacts): void {
+  const index = facts.components.push(component) - 1;
+  facts.values.push({ name, kind: 'component', component: index, type: UNKNOWN, ...nameAt });
 }
 
 function property({ name, nameAt, value, typeText, start, end }: MemberNode): t.ClassProperty {

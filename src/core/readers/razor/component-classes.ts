@@ -1,7 +1,7 @@
 /** Components that are classes of C# alone: bases of others, and those that draw by code. */
 import type { FileFacts, Span } from '../../model/facts';
-import { UNKNOWN } from '../../model/types';
 import { emptyFacts, fileContext } from '../script/unit';
+import { addClass } from './class';
 import { isKnownBase, readComponent, type Said } from './component';
 import { componentName, PAGES, razorTraits, razorTypes } from './names';
 import type { ClassNode } from './nodes';
@@ -40,13 +40,7 @@ export function readComponentClasses(
     // Whether it is one, those know that extend it.
     if (!isSure) component.role = 'helper';
     if (one.members.some(({ name }) => name === DRAWS)) component.openSlots = true;
-    facts.values.push({
-      name: one.name,
-      kind: 'component',
-      component: facts.components.push(component) - 1,
-      type: UNKNOWN,
-      ...one.nameAt,
-    });
+    addClass(facts, one, component);
     if (!isSure) continue;
     const registers = (facts.registers ??= []);
     registers.push({ name: one.name, local: one.name, near: true });

@@ -46,7 +46,7 @@ export function readComponent(
   );
   const isLayout = component.traits.contentPort === 'Body';
   const names = new Set([...members.map((one) => one.name), ...injected, ...(isLayout ? ['Body'] : [])]);
-  const base = said.bases.find((one) => !KNOWN_BASES.test(one.name) && !/^I[A-Z]/.test(one.name));
+  const base = said.bases.find((one) => !isKnownBase(one.name) && !/^I[A-Z]/.test(one.name));
   if (base) {
     component.mixins = [base.name];
     component.heirOf = base;

@@ -1,11 +1,10 @@
 /** Services: classes of C# whose objects an app keeps for all that ask for them. */
 import type { ComponentFacts, FileFacts, Span } from '../../model/facts';
-import { UNKNOWN } from '../../model/types';
 import { type ClassMember, readClassHelper } from '../script/classes';
 import { settleEarly } from '../script/early';
 import { readScopes } from '../script/scope';
 import { addSymbol, emptyFacts, fileContext, SETUP, spanOf } from '../script/unit';
-import { makeClass } from './class';
+import { addClass, makeClass } from './class';
 import { settleUnbound } from './code';
 import { razorDialect } from './dialect';
 import { serviceKey } from './members';
@@ -37,13 +36,7 @@ export function readServices(facts: FileFacts, path: string, text: string, class
     settleHeard(u);
     settleUnbound(u);
     settleEarly(u);
-    facts.values.push({
-      name: one.name,
-      kind: 'component',
-      component: facts.components.push(component) - 1,
-      type: UNKNOWN,
-      ...one.nameAt,
-    });
+    addClass(facts, one, component);
   }
   return services.map(({ name }) => name);
 }

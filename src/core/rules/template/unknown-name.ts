@@ -1,3 +1,4 @@
+import { basesOf } from '../../link/bases';
 import { nearest } from '../../model/names';
 import type { Component } from '../../model/project';
 import { namePlace, placeOf, step, type Rule } from '../rule';
@@ -15,7 +16,7 @@ export const unknownName: Rule = {
       if (!facts.unknownNames || facts.openProps || component.unresolved || component.openBase) continue;
       if (project.files[file]!.bringsNames) continue;
       const seen = new Set<string>();
-      const taken = membersOf(component.mixins, 0);
+      const taken = membersTaken(component);
       for (const { name, start, end, known, orType, ofBase } of facts.unknownNames) {
         if (ofBase && (taken.has(name) || nearest(name, new Set([...known, ...taken])) === undefined))
           continue;
@@ -43,15 +44,10 @@ export const unknownName: Rule = {
   },
 };
 
-/** Bases are followed so far. */
-const MAX_DEPTH = 16;
-
-/** Names of what bases declare. */
-function membersOf(bases: Component[], depth: number): Set<string> {
-  const found = new Set<string>();
-  for (const { facts, mixins } of depth < MAX_DEPTH ? bases : []) {
-    for (const { kind, name } of facts.symbols) if (!/^(loop|param)$/.test(kind)) found.add(name);
-    for (const name of membersOf(mixins, depth + 1)) found.add(name);
-  }
-  return found;
-}
+/** Names of what the bases of a component declare. */
+const membersTaken = (component: Component): Set<string> =>
+  new Set(
+    basesOf(component).flatMap(({ facts }) =>
+      facts.symbols.flatMap(({ kind, name }) => (/^(loop|param)$/.test(kind) ? [] : [name])),
+    ),
+  );
