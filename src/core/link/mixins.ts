@@ -3,6 +3,7 @@ import type { PortFact } from '../model/facts';
 import type { Component, ProjectFile } from '../model/project';
 import type { InSight } from './in-sight';
 import type { Names } from './names';
+import { baseArguments, withArguments } from './type-arguments';
 
 /** What a component takes over, the one that wins first: tables before mixins, the last before those before it. */
 export function mixinsOf(
@@ -47,6 +48,7 @@ export function inheritPorts(components: Component[]): void {
       // What takes whatever it is given, takes it for its heirs.
       const { extends: from, heirOf, propsType } = component.facts;
       if ((from || heirOf) && mixin.open && !propsType) component.open = true;
+      const args = baseArguments(component, mixin);
       for (const port of mixin.ports.values()) {
         const own = component.ports.get(port.name);
         // What is only read of what is handed in is declared by what is taken over.
@@ -54,7 +56,14 @@ export function inheritPorts(components: Component[]): void {
         const symbol =
           own?.symbol ??
           component.facts.symbols.findIndex((one) => one.kind === 'inherited' && one.port === port.name);
-        component.ports.set(port.name, { ...port, component: component.id, inherited: true, symbol });
+        const type = port.type && (args ? withArguments(port.type, args) : port.type);
+        component.ports.set(port.name, {
+          ...port,
+          ...(type ? { type } : {}),
+          component: component.id,
+          inherited: true,
+          symbol,
+        });
       }
     }
   };

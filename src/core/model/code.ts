@@ -312,6 +312,8 @@ export interface RenderFact extends Span {
   slot?: string;
   tag?: TagFact;
   attributes: AttributeFact[];
+  /** Types that are written on the tag, each for a type parameter by its name or its place. */
+  typeArgs?: { for: string | number; type: TypeExpr }[];
   /** group: what is drawn here was given back by a function or hook of the project. */
   drawn?: DrawnFact;
   /** outlet: the slot's public name. */

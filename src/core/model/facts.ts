@@ -317,6 +317,15 @@ export interface Traits {
   contextAtSetup: boolean;
 }
 
+/** A type parameter of a component. */
+export interface TypeParamFact {
+  name: string;
+  /** What it must be, if that is written. */
+  extends?: TypeExpr;
+  /** Tags may write it as an attribute. */
+  asAttribute?: true;
+}
+
 export interface ComponentFacts extends Span {
   name: string;
   /** Where the name is written; line 1 of the file if nowhere. */
@@ -331,8 +340,7 @@ export interface ComponentFacts extends Span {
   /** The type of all inputs together, if one is written. */
   propsType?: TypeExpr;
   ports: PortFact[];
-  /** Names of its type parameters, where tags write these as attributes. */
-  typeParams?: string[];
+  typeParams?: TypeParamFact[];
   /** A router draws it by its address. */
   routed?: boolean;
   /** The props object is used whole, so that any name may be read. */
@@ -418,9 +426,9 @@ export interface ComponentFacts extends Span {
    * Name of the class that it extends, where that is no class of the framework; whether type arguments are given to it,
    * and whether it is no class, but options that extend others.
    */
-  extends?: Span & { name: string; given?: true; options?: true };
+  extends?: Span & { name: string; given?: true; options?: true; args?: TypeExpr[] };
   /** Name of the class that it extends, where what that declares is joined otherwise than by `extends`. */
-  heirOf?: Span & { name: string };
+  heirOf?: Span & { name: string; args?: TypeExpr[] };
   /** The function, not of the framework, that makes it of its options. */
   definedBy?: string;
   /** Which of its class's own type parameters is the type of all inputs together. */

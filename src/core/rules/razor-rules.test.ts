@@ -1,6 +1,6 @@
 /** Razor components, rule by rule: one or two of each, and what is said of them. */
 import { describe } from 'vitest';
-import { casesFor } from './testing';
+import { type Case, casesFor } from './testing';
 import { RAZOR_MOUNT, razorCode as code } from './classes-testing';
 
 const cases = casesFor(RAZOR_MOUNT, 'App.razor');
@@ -534,5 +534,52 @@ describe('nothing is wrong', () => {
       },
       [],
     ],
+    ...(
+      [
+        [
+          'that is given what the tag writes',
+          `new Dictionary<string, object> { ["Tint"] = 3, ["Wide"] = true }`,
+          '',
+          ['prop/type-clash App.razor:1 Tint', 'prop/unknown App.razor:1 Wide'],
+        ],
+        [
+          'that is given pairs',
+          `new() { { nameof(Lamp.Tint), "a" }, { "Tnit", "b" } }`,
+          '',
+          ['prop/unknown App.razor:1 Tnit'],
+        ],
+        [
+          'that is given what a field holds',
+          'given',
+          'Dictionary<string, object> given = new() { ["Wide"] = true };',
+          ['prop/missing App.razor:1 Lamp', 'prop/unknown App.razor:3 Wide'],
+        ],
+        [
+          'that is given what a property gives',
+          'Given',
+          'string a = "a";\nDictionary<string, object> Given => new() { ["Tint"] = a };',
+          [],
+        ],
+        [
+          'a field that code fills',
+          'given',
+          'Dictionary<string, object> given = new() { ["Wide"] = true };\nvoid Go() { given["Tint"] = "a"; }',
+          ['prop/unknown App.razor:3 Wide'],
+        ],
+        [
+          'a name that is worked out',
+          'new Dictionary<string, object> { [name] = 3 }',
+          'string name = "a";',
+          [],
+        ],
+      ] as [string, string, string, string[]][]
+    ).map(([shows, given, members, expected]): Case => [
+      `dynamic component ${shows}`,
+      {
+        'App.razor': `<DynamicComponent Type="typeof(Lamp)" Parameters='@(${given})' />` + code(members),
+        'Lamp.razor': `<b>@Tint</b>${code('[Parameter, EditorRequired] public string Tint { get; set; } = "";')}`,
+      },
+      expected.map((one) => `error ${one}`),
+    ]),
   ]);
 });

@@ -223,12 +223,17 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
   function named(lazy: Lazy, name: string, args: TypeExpr[]): Shape {
     const given = lazy.args?.get(name);
     if (given) return resolve(given);
+    // A type parameter hides what else bears its name.
+    const owner = lazy.component === undefined ? undefined : components[lazy.component];
+    if (owner?.facts.typeParams?.some((one) => one.name === name)) return UNKNOWN_SHAPE;
     const found = names.lookupType(lazy.file, name);
     if (!found)
       return names.lookup(lazy.file, name.split('.')[0]!).kind === 'unbound'
         ? utility(lazy, name, args)
         : UNKNOWN_SHAPE;
     const { decl, file } = found;
+    // Another one of its name is meant.
+    if (args.length > decl.params.length) return UNKNOWN_SHAPE;
     const bound = decl.params.length ? new Map<string, Lazy>() : undefined;
     decl.params.forEach((param, i) => {
       bound!.set(param, args[i] ? inside(lazy, args[i]) : { type: { t: 'unknown' }, file });

@@ -4,6 +4,8 @@ import type { ComponentFacts, FileFacts, ValueFact } from '../../model/facts';
 import { type ReadPart, UnitParts } from '../../model/parts';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
+import { takeParams, typeParams } from '../script/type-params';
+import { takeAfter } from '../script/bases';
 import { readHelper } from '../script/functions';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
@@ -150,12 +152,10 @@ function classOf(
   const u = angularUnit(angular, component, node);
   const base = node.superClass && memberName(unwrap(node.superClass));
   if (node.superClass) {
-    if (base) {
-      component.mixins = [base];
-      component.heirOf = { name: base, ...spanOf(node.superClass) };
-    }
+    if (base) takeAfter(component, node, base, angular.file.named);
     u.openMembers = true;
   }
+  takeParams(component, typeParams(node, angular.file.named));
   if (kind && /^(Component|Directive)$/.test(kind.name)) {
     readComponent(u, node, kind, parts);
     return component;

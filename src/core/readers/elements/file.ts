@@ -5,6 +5,7 @@ import type { ComponentFacts, FileFacts, Span, Traits, ValueFact } from '../../m
 import { elementName, isOwnTag } from '../../model/own-elements';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
+import { takeAfter } from '../script/bases';
 import { readClassHelper } from '../script/classes';
 import { textOf } from '../script/decorators';
 import { settleEarly } from '../script/early';
@@ -136,10 +137,7 @@ function classOf(
   const component = emptyFacts(name, spanOf(node), at, TRAITS);
   const u = unitOf(reading, component, node);
   const base = nameOfBase(node);
-  if (base && base !== 'HTMLElement') {
-    component.mixins = [base];
-    component.heirOf = { name: base, ...spanOf(node.superClass!) };
-  }
+  if (base && base !== 'HTMLElement') takeAfter(component, node, base, reading.file.named);
   if (!isElement) {
     component.role = 'helper';
     readClassHelper(u, node, { fieldKind: () => undefined, typed: true });

@@ -9,6 +9,7 @@ import { type Ctx, spanOf, typeOf, unwrap, use, usesOf } from '../script/unit';
 import { codeAt } from './code';
 import { type AttributeText, type ElementNode, type Piece, RazorMarkup } from './markup';
 import { symbolAt } from '../script/own';
+import { typeOfText } from './types';
 import type { RazorUnit } from './unit';
 
 /** Names that Razor keeps for itself. */
@@ -18,12 +19,19 @@ const OWN = /^@(rendermode|key|formname|namespace)$/;
 const SEVERAL_WORDS =
   /^\s*(?!(?:new|await|async|typeof|default|throw|checked|static)\b)[A-Za-z]\w*\s+(?!(?:is|as|switch|and|or|not|with)\b)[A-Za-z]/;
 
+/** By these names, types are given to what a tag draws. */
+const TYPE_PARAMETER = /^T([A-Z]\w*)?$/;
+
 /** Reads what a tag is given into its render node. */
 export function readAttributes(u: RazorUnit, node: ElementNode, index: number, at: At): void {
   const fact = u.facts.render[index]!;
   const isSite = fact.kind === 'site';
   for (const one of node.attributes) {
     if (isSite && one.name === 'Context') continue;
+    if (isSite && one.value && TYPE_PARAMETER.test(one.name)) {
+      const type = typeOfText(u.file.text.slice(one.value.start, one.value.end).replace(/^@/, ''));
+      (fact.typeArgs ??= []).push({ for: one.name, type });
+    }
     const read = one.name.startsWith('@')
       ? readDirective(u, one, isSite, node, at)
       : readNamed(u, one, isSite, at);

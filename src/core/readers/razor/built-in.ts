@@ -1,13 +1,16 @@
 /** Tags of the framework's own that say where something is drawn, or what is there for all below. */
-import type { ExprFact, KeyFact, Span } from '../../model/facts';
-import { spread } from '../script/attributes';
+import type * as t from '@babel/types';
+import type { AttributeFact, ExprFact, KeyFact, Span } from '../../model/facts';
+import { attribute, spread } from '../script/attributes';
 import { type At, handOver, noteNested } from '../script/slots';
 import { addNode, type Ctx, typeOf, use } from '../script/unit';
+import { memberName } from '../script/type-expr';
 import { lit } from '../../model/types';
 import { codeIn } from './attributes';
 import { codeAt } from './code';
 import type { AttributeText, ElementNode } from './markup';
 import { LAID_PAGES, PAGES, shortName } from './names';
+import { type Pairs, pairsOf } from './nodes';
 import type { RazorUnit, ReadNodes } from './unit';
 
 /** Reads a tag that is understood; false for all others. */
@@ -57,19 +60,54 @@ function eachPage(u: RazorUnit, kind: string, node: ElementNode, parent: number,
   return page;
 }
 
-/** `<DynamicComponent Type="@typeof(Gauge)" Parameters="@given" />`: which names are given, code decides. */
+/** `<DynamicComponent Type="@typeof(Gauge)" Parameters="@given" />`: code decides which names are given. */
 function readDynamic(u: RazorUnit, node: ElementNode, at: At): boolean {
   const type = classIn(u, written(node, 'Type'));
   if (!type) return false;
   const index = drawn(u, type, at.parent, at.ctx);
   noteNested(u, at.parent);
-  u.facts.render[index]!.attributes.push(spread(node.nameAt));
+  const ctx: Ctx = { ...at.ctx, where: 'attribute' };
+  const given = written(node, 'Parameters')?.value;
+  if (given) u.facts.render[index]!.attributes.push(...namesGiven(u, node, given, at, ctx));
   // A handle holds the tag of the framework, and not what that draws.
-  for (const name of ['Parameters', '@ref']) {
-    const value = written(node, name)?.value;
-    if (value) valueAt(u, value, at, { ...at.ctx, where: 'attribute' });
-  }
+  const handle = written(node, '@ref')?.value;
+  if (handle) valueAt(u, handle, at, ctx);
   return true;
+}
+
+/** What a dictionary holds by names, and anything where not all of it is known. */
+function namesGiven(u: RazorUnit, node: ElementNode, span: Span, at: At, ctx: Ctx): AttributeFact[] {
+  const code = codeAt(u, codeIn(u.file.text, span) ?? span, at.scope);
+  if (!code) return [spread(node.nameAt)];
+  const pairs = pairsOf(code) ?? heldPairs(u, code);
+  use(u, u.expr(code, ctx), ctx, 'attribute');
+  // What begins without anything is filled by somebody.
+  if (!pairs?.list.length) return [spread(node.nameAt)];
+  const named = pairs.list.map(({ name, value, start, end }) => {
+    const read = use(u, u.expr(value, ctx), ctx, 'attribute');
+    read.type ??= typeOf(u, value);
+    return attribute(name, { start, end }, 'value', read, { start, end: value.end! });
+  });
+  return pairs.isWhole ? named : [...named, spread(node.nameAt)];
+}
+
+/** The same of a member that holds one; other code may put more into it. */
+function heldPairs(u: RazorUnit, code: t.Expression): Pairs | undefined {
+  const name =
+    code.type === 'MemberExpression' && code.object.type === 'ThisExpression' && memberName(code.property);
+  const member = name ? [...u.declared.values()].find((one) => one.name === name) : undefined;
+  if (!name || !member) return undefined;
+  const pairs = pairsOf(member.value ?? returnedBy(member.fn));
+  if (!pairs) return undefined;
+  const all = u.file.text.match(new RegExp(`\\b${name}\\b`, 'g'))?.length ?? 0;
+  const handed = u.file.text.match(new RegExp(`\\bParameters=["']@?\\(?${name}\\b`, 'g'))?.length ?? 0;
+  return { ...pairs, isWhole: pairs.isWhole && all === handed + 1 };
+}
+
+/** `IDictionary<string, object> Given => new() { … }` */
+function returnedBy(fn: t.ClassMethod | undefined): t.Node | undefined {
+  const [only, ...others] = fn?.body.body ?? [];
+  return only?.type === 'ReturnStatement' && !others.length ? (only.argument ?? undefined) : undefined;
 }
 
 function group(u: RazorUnit, { start, end }: ElementNode, at: At): number {

@@ -35,7 +35,13 @@ export function readComponentClasses(
       razorTraits(isLayout),
     );
     const params = new Set(one.params);
-    const said: Said = { pages: addresses(text, one.start), bases: one.bases, injects: [], params };
+    const said: Said = {
+      pages: addresses(text, one.start),
+      bases: one.bases,
+      injects: [],
+      params,
+      limits: one.limits,
+    };
     readComponent(component, fileContext(path, text, razorTypes(params)), [], one.members, said);
     // Whether it is one, those know that extend it.
     if (!isSure) component.role = 'helper';

@@ -1,9 +1,10 @@
 /** The class of a component with its markup, or without any, to facts. */
-import type { ComponentFacts, Span } from '../../model/facts';
+import type { ComponentFacts, Span, TypeParamFact } from '../../model/facts';
 import { readClassMembers } from '../script/classes';
 import { settleEarly } from '../script/early';
 import { handsItselfOn } from '../script/member-reads';
 import { readScopes, type Scope } from '../script/scope';
+import { takeParams } from '../script/type-params';
 import { addWhole, type FileContext, placeRest, SETUP, settleMissing } from '../script/unit';
 import { makeClass } from './class';
 import { settleUnbound } from './code';
@@ -12,8 +13,9 @@ import { settleHeard } from './heard';
 import { memberTest, takeOver } from './inherited';
 import type { MarkupNode } from './markup';
 import { exposeMembers, isParameter, readInject, readMember } from './members';
-import type { MemberNode } from './nodes';
+import type { BaseNode, MemberNode } from './nodes';
 import { readNodes } from './template';
+import { constraintOf } from './types';
 import { type RazorUnit, razorUnit } from './unit';
 
 /** Bases that come with the framework. */
@@ -26,11 +28,13 @@ export interface Said {
   /** Addresses at which it is shown. */
   pages: Span[];
   /** Classes and interfaces that it extends, without their namespaces. */
-  bases: (Span & { name: string })[];
+  bases: BaseNode[];
   /** What is asked of the app, as it is written: `Ledger Accounts`. */
   injects: Span[];
   /** Its type parameters. */
   params: Set<string>;
+  /** What they must be, as it is written. */
+  limits: string;
 }
 
 /** Reads the class of a component, and its markup, into its facts. */
@@ -59,7 +63,7 @@ export function readComponent(
   if (base) u.taken = taken;
   if (handsItselfOn(made.node) || nodes.some((one) => givesItself(file.text, one)))
     component.givesItself = true;
-  if (said.params.size) component.typeParams = [...said.params];
+  takeParams(component, typeParamsOf(said));
   u.tellsAbsence = /\b(default|null)!|\b(string|\w+>|\w+\[\])\?/.test(file.text);
   noteHandles(u, nodes);
   noteAddress(u, said, members);
@@ -95,6 +99,19 @@ function givesItself(text: string, node: MarkupNode): boolean {
       ({ value }) => value && /[(,]\s*this\s*[,)]/.test(text.slice(value.start, value.end)),
     )
   );
+}
+
+function typeParamsOf({ params, limits }: Said): TypeParamFact[] {
+  const texts = new Map(
+    limits.split(/\bwhere\b/).flatMap((one): [string, string][] => {
+      const [, name, text] = /^\s*(\w+)\s*:\s*(.*\S)\s*$/s.exec(one) ?? [];
+      return name === undefined ? [] : [[name, text!]];
+    }),
+  );
+  return [...params].map((name) => {
+    const limit = constraintOf(texts.get(name) ?? '', params);
+    return { name, asAttribute: true, ...(limit ? { extends: limit } : {}) };
+  });
 }
 
 /** What a layout is given without declaring it. */

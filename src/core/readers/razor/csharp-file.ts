@@ -32,7 +32,15 @@ export function readCSharpFile(path: string, text: string): FileFacts {
 }
 
 /** What a class, record or enumeration is as a type. */
-export function declarationOf({ name, kind, params, bases, members, values }: ClassNode): TypeDecl[] {
+export function declarationOf({
+  name,
+  kind,
+  partial,
+  params,
+  bases,
+  members,
+  values,
+}: ClassNode): TypeDecl[] {
   if (kind === 'enum')
     return values.length
       ? [{ name, kind: 'enum', params, bases: [], body: union(values.map((one) => ({ t: 'lit', v: one }))) }]
@@ -48,10 +56,15 @@ export function declarationOf({ name, kind, params, bases, members, values }: Cl
       })),
       ...ALWAYS.map((member) => ({ name: member, type: UNKNOWN, start: -1, end: -1 })),
     ],
-    // What the base has, and what another part of it declares, is not here.
-    ...(bases.length || params.length ? { open: true } : {}),
+    // What another part of it declares is not here; of two of a name, the one without parameters may be meant.
+    ...(partial || params.length ? { open: true } : {}),
   };
-  return [{ name, kind: 'interface', params, bases: [], body }];
+  const from = bases.map((one): TypeExpr => ({
+    t: 'ref',
+    name: one.name,
+    ...(one.args ? { args: one.args } : {}),
+  }));
+  return [{ name, kind: 'interface', params, bases: from, body }];
 }
 
 /** Components that are put on pages, and what is provided for all that is drawn there. */

@@ -11,6 +11,7 @@ import {
   make,
   type MemberNode,
   name as nameNode,
+  type Pairs,
   unknown,
 } from './nodes';
 import { typeOfText } from './types';
@@ -518,7 +519,7 @@ export class CSharp {
       case 'new':
         return this.creation(token);
       case 'nameof':
-        return unknown(at, this.passNaming());
+        return this.nameOf(token);
       case 'typeof':
       case 'sizeof':
         if (this.is('(')) this.passBrackets();
@@ -535,6 +536,11 @@ export class CSharp {
         return nameNode(token.text, at);
       }
     }
+  }
+
+  private nameOf({ start }: Token): t.Expression {
+    const named = this.passNaming();
+    return unknown({ start, end: this.before }, named);
   }
 
   /** `new Recipe(…) { Name = x }`, `new() { … }`, `new[] { … }` */
@@ -554,6 +560,7 @@ export class CSharp {
       if (part.kind === 'name') head = part;
     }
     const parts: t.Expression[] = [];
+    const pairs: Pairs = { list: [], isWhole: true };
     let isList = false;
     if (this.is('[')) {
       const sizes = this.passNaming();
@@ -565,9 +572,10 @@ export class CSharp {
       this.take();
       while (!this.is('}') && !this.done) {
         const from = this.at;
-        if (this.is('{') || this.is('[')) this.passBrackets();
+        if (this.is('{') || this.is('[')) parts.push(...this.pair(pairs));
         else {
           const one = this.expression();
+          if (one.type !== 'AssignmentExpression') pairs.isWhole = false;
           parts.push(one.type === 'AssignmentExpression' ? (one.right as t.Expression) : one);
         }
         if (!this.skip(',') && !this.is('}')) this.take();
@@ -578,9 +586,37 @@ export class CSharp {
     const at = { start: token.start, end: this.before };
     if (isList) return make('ArrayExpression', at, { elements: parts });
     return head
-      ? make('NewExpression', at, { callee: nameNode(head.text, head), arguments: parts })
+      ? make('NewExpression', at, { callee: nameNode(head.text, head), arguments: parts, extra: { pairs } })
       : // Of what it makes, only that it is made is known.
-        { ...unknown(at, parts), extra: { made: true } };
+        { ...unknown(at, parts), extra: { made: true, pairs } };
+  }
+
+  /** What is put under a name into what is made: `["Title"] = x`, `{ "Title", x }`. Gives back what is read there. */
+  private pair(pairs: Pairs): t.Expression[] {
+    const inner = this.is('{');
+    this.take();
+    const read: t.Expression[] = [];
+    while (!this.is('}') && !this.is(']') && !this.done) {
+      const from = this.at;
+      read.push(this.initial());
+      this.skip(',');
+      if (this.at === from) this.take();
+    }
+    this.take();
+    if (!inner && this.skip('=')) read.push(this.initial());
+    const [key, value, ...others] = read;
+    const keyAt = key && this.keyAt(key);
+    if (keyAt && value && !others.length) pairs.list.push({ ...keyAt, value });
+    else pairs.isWhole = false;
+    return read;
+  }
+
+  /** A text that is written out, or `nameof(Lamp.Tint)`. */
+  private keyAt({ type, start, end }: t.Expression): (Span & { name: string }) | undefined {
+    const text = this.text.slice(start!, end!);
+    const [, before, name] = /^(nameof\((?:\w+\.)*|")(\w+)["\s)]+$/.exec(text) ?? [];
+    if (name === undefined || !/^(StringLiteral|CallExpression)$/.test(type)) return undefined;
+    return { name, start: start! + before!.length, end: start! + before!.length + name.length };
   }
 
   // ---- statements
@@ -1112,9 +1148,11 @@ export class CSharp {
       this.skip('>');
     }
     const found: ClassNode = {
+      ...(/\bpartial\s*$/.test(this.text.slice(Math.max(0, start - 20), start)) ? { partial: true } : {}),
       name: id.text,
       kind: kind as ClassNode['kind'],
       params,
+      limits: '',
       bases: [],
       members: [],
       values: [],
@@ -1145,11 +1183,13 @@ export class CSharp {
         if (this.now.kind === 'name') {
           const { start: from } = this.now;
           if (!this.passType()) this.take();
-          if (kind !== 'enum') found.bases.push(baseAt(this.text.slice(from, this.before), from));
+          if (kind !== 'enum') found.bases.push(baseAt(this.text.slice(from, this.before), from, known));
           if (this.is('(')) this.passBrackets();
         } else this.take();
       }
+    const limits = this.now.start;
     while (!this.is('{') && !this.is(';') && !this.done) this.take();
+    found.limits = this.text.slice(limits, this.now.start);
     if (!this.skip('{')) return found;
     if (kind === 'enum') {
       while (!this.is('}') && !this.done) {
@@ -1166,11 +1206,13 @@ export class CSharp {
 }
 
 /** The class that a type names, without its namespace and what it is given: `Rota.BoardBase<Row>` */
-export function baseAt(text: string, from: number): ClassNode['bases'][number] {
+export function baseAt(text: string, from: number, params: ReadonlySet<string>): ClassNode['bases'][number] {
   const whole = /^[\w.]+/.exec(text)?.[0] ?? '';
   const end = from + whole.length;
   const name = whole.slice(whole.lastIndexOf('.') + 1);
-  return { name, start: end - name.length, end };
+  const type = typeOfText(text.slice(whole.length - name.length), params);
+  const args = type.t === 'ref' ? type.args : undefined;
+  return { name, ...(args ? { args } : {}), start: end - name.length, end };
 }
 
 /** A type as an annotation, in the form that the shared analysis asks the language about. */

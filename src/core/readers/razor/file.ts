@@ -73,7 +73,7 @@ export function readRazorFile(path: string, text: string, readPart: ReadPart): F
 }
 
 function directivesOf(text: string, nodes: MarkupNode[]): Directives {
-  const found: Directives = { pages: [], bases: [], injects: [], code: [], params: new Set() };
+  const found: Directives = { pages: [], bases: [], injects: [], code: [], params: new Set(), limits: '' };
   const look = (list: MarkupNode[]): void => {
     for (const node of list) {
       if (node.type === 'element') look(node.children);
@@ -84,9 +84,13 @@ function directivesOf(text: string, nodes: MarkupNode[]): Directives {
       if (node.word === 'code') found.code.push(node.rest);
       else if (node.word === 'page') found.pages.push(rest);
       else if (node.word === 'layout') found.layout = rest;
-      else if (node.word === 'inherits') found.bases.push(baseAt(words, from));
+      else if (node.word === 'inherits') found.bases.push(baseAt(words, from, found.params));
       else if (node.word === 'inject') found.injects.push(rest);
-      else if (node.word === 'typeparam') found.params.add(/^\w+/.exec(words)?.[0] ?? '');
+      else if (node.word === 'typeparam') {
+        const [name = ''] = /^\w+/.exec(words) ?? [];
+        found.params.add(name);
+        found.limits += ` ${words.slice(name.length)}`;
+      }
     }
   };
   look(nodes);

@@ -26,11 +26,21 @@ export interface MemberNode {
   end: number;
 }
 
+/** A class or interface that is extended, and the types that are given to it. */
+export interface BaseNode extends Span {
+  name: string;
+  args?: TypeExpr[];
+}
+
 export interface ClassNode {
+  /** Other parts of it may be declared elsewhere. */
+  partial?: true;
   name: string;
   kind: 'class' | 'record' | 'struct' | 'interface' | 'enum';
   params: string[];
-  bases: { name: string; start: number; end: number }[];
+  /** What its parameters must be, as it is written: `where T : IRow`. */
+  limits: string;
+  bases: BaseNode[];
   members: MemberNode[];
   /** enum: names of its values. */
   values: string[];
@@ -38,6 +48,15 @@ export interface ClassNode {
   start: number;
   end: number;
 }
+
+/** What is put under names into what is made; not whole where some name is worked out, or what is put bears none. */
+export interface Pairs {
+  list: (Span & { name: string; value: t.Expression })[];
+  isWhole: boolean;
+}
+
+export const pairsOf = (node: t.Node | undefined): Pairs | undefined =>
+  node?.extra?.pairs as Pairs | undefined;
 
 export const make = <N extends t.Node = t.Expression>(type: string, at: Span, rest: object): N =>
   ({ type, start: at.start, end: at.end, ...rest }) as unknown as N;

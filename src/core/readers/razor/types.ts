@@ -47,7 +47,7 @@ export function typeOfText(text: string, params: ReadonlySet<string> = new Set()
   const [, head, inside] = /^([\w.]+)\s*(?:<(.*)>)?$/s.exec(bare) ?? [];
   if (head === undefined) return UNKNOWN;
   const short = head.slice(head.lastIndexOf('.') + 1);
-  if (params.has(short)) return UNKNOWN;
+  if (params.has(short)) return { t: 'ref', name: short };
   const args = inside === undefined ? [] : splitArguments(inside);
   const arg = (index: number): TypeExpr => typeOfText(args[index] ?? '', params, depth + 1);
   if (Object.hasOwn(PRIMITIVES, short) && !args.length) return PRIMITIVES[short]!;
@@ -76,8 +76,19 @@ export function typeOfText(text: string, params: ReadonlySet<string> = new Set()
     case 'Nullable':
       return union([arg(0), { t: 'lit', v: null }]);
     default:
-      return { t: 'ref', name: short };
+      return { t: 'ref', name: short, ...(args.length ? { args: args.map((_, index) => arg(index)) } : {}) };
   }
+}
+
+/** Kinds of types that a parameter may be held to, which say nothing of its members. */
+const KINDS = /^(class|struct|notnull|unmanaged|default|new\s*\(.*)\??$/;
+
+/** What a parameter must be: `class, IRow, new()`. */
+export function constraintOf(text: string, params: ReadonlySet<string>): TypeExpr | undefined {
+  const of = splitArguments(text)
+    .filter((one) => !KINDS.test(one))
+    .map((one) => typeOfText(one, params));
+  return of.length > 1 ? { t: 'all', of } : of[0];
 }
 
 export function splitArguments(text: string): string[] {

@@ -1,5 +1,6 @@
 /** Which functions and classes of a file are components, helpers that draw, or neither. */
 import type * as t from '@babel/types';
+import { superArguments } from '../script/bases';
 import { returnsOf } from '../script/choices';
 import { isFunction, type NamedNode, type Scope } from '../script/scope';
 import { eachChild } from '../script/walk';
@@ -194,11 +195,7 @@ export function candidateOf(
     const draws = hasRender(node);
     if (!draws && !own && !isBoundName(node.superClass)) return undefined;
     const name = one.name ?? node.id?.name ?? fallback;
-    const args =
-      (
-        (node.superTypeParameters ?? (node as { superTypeArguments?: t.Node }).superTypeArguments) as
-          { params?: t.Node[] } | undefined
-      )?.params ?? [];
+    const args = superArguments(node);
     const [type] = args;
     const param = ownParameter(node, type);
     return {

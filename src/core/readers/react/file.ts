@@ -4,6 +4,7 @@ import type { ComponentFacts, ExprFact, FileFacts, ValueFact } from '../../model
 import { isNamedLikeComponent, nameFromPath } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
+import { takeParams, typeParams } from '../script/type-params';
 import { readClassHelper } from '../script/classes';
 import { settleEarly } from '../script/early';
 import { declareParameter } from '../script/functions';
@@ -207,6 +208,7 @@ function readUnits(
       (idle && (candidate.propsType !== undefined || readsArguments(node, file.text)))
     )
       component.openProps = true;
+    takeParams(component, typeParams(node, file.named));
     if (candidate.propsType) component.propsType = candidate.propsType;
     if (candidate.propsParam !== undefined) component.propsParam = candidate.propsParam;
     if (candidate.extends) {

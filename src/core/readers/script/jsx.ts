@@ -1,4 +1,5 @@
 /** JSX to render nodes. */
+import { readType, typeArguments } from './type-expr';
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, LoweredFact, TagFact } from '../../model/facts';
 import { isOwnTag } from '../../model/own-elements';
@@ -111,6 +112,8 @@ function readElement(u: Unit, node: t.JSXElement, ctx: Ctx, dialect: MarkupDiale
       if (known.choices) Object.assign(tag, known);
     }
   }
+  const types = kind === 'site' ? typeArguments(node.openingElement) : [];
+  if (types.length) fact.typeArgs = types.map((one, at) => ({ for: at, type: readType(one, u.file.named) }));
   for (const attribute of node.openingElement.attributes) {
     const own = attribute.type === 'JSXAttribute' && attribute.name.type === 'JSXIdentifier';
     if (own && dialect.isTagged?.((attribute.name as t.JSXIdentifier).name)) continue;

@@ -4,6 +4,7 @@ import type { ComponentFacts, FileFacts, ValueFact } from '../../model/facts';
 import { isNamedLikeComponent, nameFromPath } from '../../model/names';
 import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
+import { takeAfter } from '../script/bases';
 import { readClassHelper } from '../script/classes';
 import { decoratorsOf, metadata, textOf } from '../script/decorators';
 import { settleEarly } from '../script/early';
@@ -113,10 +114,7 @@ function classOf(
   const component = emptyFacts(one.id?.name ?? 'default', spanOf(node), startOf(one, node), ELEMENT_TRAITS);
   const u = stencilUnit(stencil, component, node);
   const base = node.superClass && memberName(unwrap(node.superClass));
-  if (base) {
-    component.mixins = [base];
-    component.heirOf = { name: base, ...spanOf(node.superClass!) };
-  }
+  if (base) takeAfter(component, node, base, stencil.file.named);
   if (!options) {
     component.role = 'helper';
     readClassHelper(u, node, { fieldKind: () => undefined, typed: true });

@@ -4,6 +4,7 @@ import type { AST } from 'svelte/compiler';
 import type * as t from '@babel/types';
 import type { FileFacts, Problem, Span } from '../../model/facts';
 import { emptyFile } from '../file';
+import { takeParams, typeParamsIn } from '../script/type-params';
 import { type Block, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
 import { settleEarly } from '../script/early';
@@ -52,6 +53,8 @@ export function readSvelteFile(path: string, text: string): FileFacts {
     { start: 0, end: 0 },
     svelteTraits(runes && !placesSlot(text)),
   );
+  const generics = root.instance && /\bgenerics\s*=\s*(["'])(.*?)\1/s.exec(openingOf(root.instance, text));
+  if (generics) takeParams(component, typeParamsIn(generics[2]!, named));
   facts.components.push(component);
   for (const local of ['default', SELF])
     facts.values.push({ name: local, kind: 'component', component: 0, start: 0, end: 0 });
@@ -91,8 +94,11 @@ function blockOf(script: AST.Script | null, text: string): Block | undefined {
 }
 
 const isTyped = (script: AST.Script | null | undefined, text: string): boolean =>
-  !!script &&
-  /\blang\s*=\s*["']?ts/.test(text.slice(script.start, (script.content as unknown as Span).start));
+  !!script && /\blang\s*=\s*["']?ts/.test(openingOf(script, text));
+
+/** The tag that begins a script. */
+const openingOf = (script: AST.Script, text: string): string =>
+  text.slice(script.start, (script.content as unknown as Span).start);
 
 /** A component of the newer kind may place its content as those of the older kind do. */
 const placesSlot = (text: string): boolean =>

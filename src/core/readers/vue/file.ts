@@ -5,6 +5,7 @@ import { vueCompiler } from '../on-demand';
 import type * as t from '@babel/types';
 import type { FileFacts, Problem } from '../../model/facts';
 import { emptyFile } from '../file';
+import { takeParams, typeParamsIn } from '../script/type-params';
 import { type Block, instanceProgram, markupComments, readBlock } from '../script/block';
 import { readSilences } from '../script/comments';
 import { SELF } from '../script/file-name';
@@ -106,6 +107,8 @@ function readComponent(
   const { facts, file, scopes } = vue;
   const name = nameFromPath(file.path);
   const component = emptyFacts(name, { start: 0, end: file.text.length }, { start: 0, end: 0 }, VUE_TRAITS);
+  const generic = descriptor.scriptSetup?.attrs.generic;
+  if (typeof generic === 'string') takeParams(component, typeParamsIn(generic, file.named));
   const u = openUnit(vue, component, body ?? vue.program);
   facts.values.push({ name: 'default', kind: 'component', component: 0, start: 0, end: 0 });
   facts.values.push({ name: SELF, kind: 'component', component: 0, start: 0, end: 0 });

@@ -1,5 +1,6 @@
 import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
+import { typeAt } from '../../link/type-arguments';
 import type { ExprFact } from '../../model/facts';
 import type { Component, Lazy, Port, Site } from '../../model/project';
 import { assignable } from '../../types/assign';
@@ -120,7 +121,7 @@ function checkHandlers(audit: RuleContext, site: Site): void {
     if (port?.channel !== 'event' || attribute.mode === 'spread' || !attribute.value.type) continue;
     const handler = functionOf(project, { type: attribute.value.type, file: site.file, component: owner.id });
     if (!handler || handler.params.some((param) => param.rest)) continue;
-    const declared = functionOf(project, port.type);
+    const declared = functionOf(project, typeAt(project, site, port)?.type);
     const emits = useOf(target, port).emits.filter((emit) => emit.how === 'called');
     const required = handler.params.filter((param) => !param.optional).length;
     const needed = owner.facts.traits.exactCalls ? required : neededBy(owner, attribute.value, required);

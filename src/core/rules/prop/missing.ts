@@ -3,6 +3,7 @@ import type { Linked } from '../../link';
 import { isNear } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
 import { assignable } from '../../types/assign';
+import { isTypeParameter } from '../../link/type-arguments';
 import { showType } from '../../types/show';
 import { step, tagPlace, unfilledKey, type Rule } from '../rule';
 import { hands, isCloned, isClosed } from '../../link/use-of-ports';
@@ -73,7 +74,7 @@ function passesNearMiss(site: Site, target: Component, port: Port): boolean {
       (one) =>
         one.mode !== 'spread' &&
         !target.ports.has(one.name) &&
-        !target.facts.typeParams?.includes(one.name) &&
+        !isTypeParameter(target, one.name) &&
         isNear(one.name, port.name),
     )
   );

@@ -1,7 +1,9 @@
 import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
 import { isKeptByWrapper } from '../../link/sites';
-import type { Component, Lazy, Port } from '../../model/project';
+import { typeAt } from '../../link/type-arguments';
+import type { Step } from '../../model/finding';
+import type { Component, Lazy, Port, Site } from '../../model/project';
 import type { TypeExpr } from '../../model/types';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
@@ -24,8 +26,9 @@ export const typeClash: Rule = {
         if (isKeptByWrapper(site, attribute.name)) continue;
         const given = attribute.value.type;
         if (!given || !(port.type || (port.channel === 'event' && isCalled(target, port)))) continue;
+        const here = typeAt(project, site, port);
         // What is called must be a function, even where no type says so.
-        const wanted: Lazy = port.type ?? { type: { t: 'handler' }, file: target.file };
+        const wanted: Lazy = here?.type ?? { type: { t: 'handler' }, file: target.file };
         const from: Lazy = { type: given, file: site.file, component: owner.id };
         if (target.facts.traits.convertsText && isConverted(project, given, wanted)) continue;
         const narrowed = mayBeNarrowed(owner, attribute.value);
@@ -41,6 +44,7 @@ export const typeClash: Rule = {
           message: `${owner.name} passes "${port.name}" as ${is}, but ${target.name} asks for ${asks}.`,
           trail: [
             step(owner, place, attribute.name, `is passed as ${is}`, 'start'),
+            ...sayers(site, owner, here?.by ?? []),
             step(target, declarationOf(port), port.name, `is asked for as ${asks}`, 'drop'),
           ],
         });
@@ -48,6 +52,14 @@ export const typeClash: Rule = {
     }
   },
 };
+
+/** What is passed beside it, and says what type parameters mean. */
+const sayers = (site: Site, owner: Component, names: string[]): Step[] =>
+  site.fact.attributes.flatMap((one) =>
+    names.includes(one.name)
+      ? step(owner, attributePlace(site, one), one.name, 'says what type is asked for beside it', 'start')
+      : [],
+  );
 
 /** Whether the child calls it, or gives it to an element or to code that does. */
 const isCalled = ({ facts }: Component, { symbol }: Port): boolean =>

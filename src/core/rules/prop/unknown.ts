@@ -1,5 +1,6 @@
 import type { Linked } from '../../link';
 import { isWritten } from '../../link/called';
+import { isTypeParameter } from '../../link/type-arguments';
 import {
   alternatives,
   companions,
@@ -99,7 +100,7 @@ function unknownAttributes(project: Linked, site: Site, target: Component): Attr
       !(one.name.startsWith('@') && target.facts.openEmits) &&
       !(one.name.startsWith('#') && target.facts.openSlots) &&
       !one.name.startsWith('--') &&
-      !target.facts.typeParams?.includes(one.name) &&
+      !isTypeParameter(target, one.name) &&
       !isKeptByWrapper(site, one.name) &&
       !target.ports.has(one.name) &&
       !isAlwaysKnown(one.name) &&
