@@ -5,6 +5,7 @@
 import { nameFromPath } from '../model/names';
 import type { ComponentFacts, FactoryFact, FileFacts, KeyFact, ValueFact } from '../model/facts';
 import type { Modules } from './modules';
+import type { Spaces } from './spaces';
 import { linkNames } from './names';
 import { pathTo } from '../model/paths';
 
@@ -17,9 +18,9 @@ interface Call {
 }
 
 /** Facts in which every call of a function that makes contexts has its own. */
-export function withFactories(files: FileFacts[], modules: Modules): FileFacts[] {
+export function withFactories(files: FileFacts[], modules: Modules, spaces: Spaces): FileFacts[] {
   if (!files.some((file) => file.factories?.length)) return files;
-  const calls = callsOf(files, modules);
+  const calls = callsOf(files, modules, spaces);
   if (!calls.length) return files;
   const made = files.map((file) => ({
     ...file,
@@ -39,12 +40,12 @@ export function withFactories(files: FileFacts[], modules: Modules): FileFacts[]
   return made;
 }
 
-function callsOf(files: FileFacts[], modules: Modules): Call[] {
+function callsOf(files: FileFacts[], modules: Modules, spaces: Spaces): Call[] {
   const homes: { file: number; index: number }[] = [];
   const ids = files.map((file, index) =>
     file.components.map((_, at) => homes.push({ file: index, index: at }) - 1),
   );
-  const names = linkNames(files, modules, ids, homes);
+  const names = linkNames(files, modules, spaces, ids, homes);
   const found = new Map<string, Call>();
   files.forEach((file, index) => {
     for (const value of file.values) {

@@ -22,6 +22,7 @@ import { linkPlaced } from './placed';
 import { linkPorts, portTypeOf } from './ports';
 import { linkReached } from './reached';
 import { Rising } from './rising';
+import { linkSpaces } from './spaces';
 import { linkRegistry } from './registry';
 import { withFactories } from './factories';
 import { withRoutes } from './routes';
@@ -38,7 +39,8 @@ export function link(
 ): Linked {
   const routed = withPages(withRoutes(given));
   const modules = linkModules(routed, manifests);
-  const facts = withFactories(routed, modules);
+  const spaces = linkSpaces(routed, manifests);
+  const facts = withFactories(routed, modules, spaces);
   const files = facts.map((one, index): ProjectFile => {
     const pkg = modules.packageOf(one.path);
     const parts = (one.parts ?? []).flatMap(({ path, base }) => {
@@ -87,13 +89,13 @@ export function link(
       return id;
     }),
   );
-  const names = linkNames(facts, modules, ids, homes);
-  const sight = inSight(components, files);
+  const names = linkNames(facts, modules, spaces, ids, homes);
+  const sight = inSight(components, files, spaces);
   for (const component of components)
     component.mixins = mixinsOf(component, components, { names, ids, sight, files });
   settleBases(components, names);
   settleTakenContent(components);
-  const registry = linkRegistry(facts, names, modules);
+  const registry = linkRegistry(facts, names, modules, spaces);
   settleNamedContent(components, names, registry);
   settleElements(components, registry);
   openParts(files, sight);

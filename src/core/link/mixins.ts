@@ -12,11 +12,11 @@ export function mixinsOf(
   { names, ids, sight, files }: { names: Names; ids: number[][]; sight: InSight; files: ProjectFile[] },
 ): Component[] {
   const { file, facts } = component;
-  const { path, facts: of } = files[file]!;
+  const { facts: of } = files[file]!;
   return [...(facts.mixins ?? []), ...(facts.tables ?? [])]
     .flatMap((local) => {
       if (of.ambient) {
-        const found = sight.one(path, local);
+        const found = sight.one(file, local);
         // Which of several is meant is not known: each may have the heir.
         if (!found) for (const one of sight.all(local)) one.openBase = one.used = true;
         return found && found !== component ? [found] : [];

@@ -31,13 +31,13 @@ export function settleNamedContent(components: Component[], names: Names, regist
 
   function isComponent(file: number, facts: ComponentFacts, { tag }: RenderFact): boolean {
     const isNamed = names.lookup(file, tag!.name).kind === 'component';
-    return isNamed || registry.one(file, facts, tag!.global) !== undefined;
+    return isNamed || registry.one(file, facts, tag) !== undefined;
   }
 
   /** The names of content that the component of a tag takes; undefined where that is not known. */
   function contentOf(file: number, facts: ComponentFacts, { tag }: RenderFact): Set<string> | undefined {
     const target = names.lookup(file, tag!.name);
-    const found = target.kind === 'component' ? target : registry.one(file, facts, tag!.global);
+    const found = target.kind === 'component' ? target : registry.one(file, facts, tag);
     const component = found && components[found.component]!;
     const ports = component && [component, ...basesOf(component)].flatMap((one) => one.facts.ports);
     return ports && new Set(ports.flatMap(({ name, channel }) => (channel === 'slot' ? [name] : [])));

@@ -4,6 +4,7 @@ import { isNamedLikeComponent } from '../model/names';
 import type { Loss, Target } from '../model/project';
 import type { Modules } from './modules';
 import { indexOf } from './name-index';
+import type { Spaces } from './spaces';
 import { linkTypeNames, type TypeTarget } from './type-names';
 
 export interface Names {
@@ -61,6 +62,7 @@ const outside = (why: Loss, from?: string): Target => ({
 export function linkNames(
   files: FileFacts[],
   modules: Modules,
+  spaces: Spaces,
   componentIds: number[][],
   homes: { file: number; index: number }[],
 ): Names {
@@ -443,7 +445,7 @@ export function linkNames(
   linkStatics();
   return {
     lookup,
-    lookupType: linkTypeNames(files, index, modules),
+    lookupType: linkTypeNames(files, index, modules, spaces),
     exported,
     exportsOf: (file) => exportsOf(file),
     valuesOf: (file, name) => local(file, name).values,

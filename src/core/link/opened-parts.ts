@@ -3,9 +3,9 @@ import type { ProjectFile } from '../model/project';
 import type { InSight } from './in-sight';
 
 export function openParts(files: ProjectFile[], sight: InSight): void {
-  for (const { path, facts } of files)
+  for (const { index, facts } of files)
     for (const name of facts.opens ?? []) {
-      const found = sight.one(path, name);
+      const found = sight.one(index, name);
       if (found) found.openBase = true;
     }
 }

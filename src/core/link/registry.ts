@@ -1,5 +1,5 @@
 /** Components that are registered for a whole app, by the name that tags use. */
-import type { ComponentFacts, FileFacts } from '../model/facts';
+import type { ComponentFacts, FileFacts, TagFact } from '../model/facts';
 import { pascal } from '../model/names';
 import type { Target } from '../model/project';
 import { nearestOf } from '../model/paths';
@@ -7,12 +7,16 @@ import { ByFile } from './by-file';
 import { matching } from './globs';
 import type { Modules } from './modules';
 import type { Names } from './names';
+import type { Spaces } from './spaces';
 
 type Found = Extract<Target, { kind: 'component' }>;
 
+/** A tag, or what it may be. */
+type Named = Pick<TagFact, 'global' | 'space'>;
+
 export interface Registry {
   /** The component that a tag of a component means where no name in its file does. */
-  one(file: number, owner: ComponentFacts, name: string | undefined): Found | undefined;
+  one(file: number, owner: ComponentFacts, tag: Named | undefined): Found | undefined;
   /** The element of the page that a tag means, whatever markup it stands in. */
   element(tag: string): Found | undefined;
   /** Some tag may mean an element of the project. */
@@ -23,16 +27,16 @@ export interface Registry {
   all(file: number, name: string): Found[];
 }
 
-export function linkRegistry(files: FileFacts[], names: Names, modules: Modules): Registry {
+export function linkRegistry(files: FileFacts[], names: Names, modules: Modules, spaces: Spaces): Registry {
   const registered = new Map<string, Found[]>();
   const byFile = new ByFile(files, names, modules);
   const packages = files.map((file) => modules.packageOf(file.path)?.dir ?? '');
   const near = new Set<string>();
-  const homes = new Map<Found, string>();
+  const homes = new Map<Found, number>();
   const elements = new Map<string, Found[]>();
   const add = (index: number, name: string, target: Target) => {
     if (target.kind !== 'component') return;
-    homes.set(target, files[index]!.path);
+    homes.set(target, index);
     const key = `${packages[index]}\n${pascal(name)}`;
     registered.set(key, [...(registered.get(key) ?? []), target]);
   };
@@ -104,14 +108,15 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
     return target.kind === 'component' ? target : undefined;
   }
 
-  function oneOf(file: number, owner: ComponentFacts, name: string | undefined): Found | undefined {
-    if (name === undefined) return undefined;
+  function oneOf(file: number, owner: ComponentFacts, tag: Named | undefined): Found | undefined {
+    if (tag?.global === undefined) return undefined;
+    const name = tag.global;
     const own = inherited(file, owner, name);
     if (own) return own;
     const key = `${packages[file]}\n${name}`;
     const found = registered.get(key) ?? [];
     // Registered twice, the last one wins, and nobody here knows which that is.
-    if (near.has(key)) return nearestOf(found, (one) => homes.get(one)!, files[file]!.path);
+    if (near.has(key)) return spaces.pick(found, (one) => homes.get(one)!, file, tag.space);
     if (found.length)
       return found.every((one) => one.component === found[0]!.component) ? found[0] : undefined;
     const home = byFile.fileOf(file, name);
@@ -128,7 +133,9 @@ export function linkRegistry(files: FileFacts[], names: Names, modules: Modules)
       return others.length ? undefined : first;
     },
     all: (file, name) =>
-      (registered.get(`${packages[file]}\n${name}`) ?? []).filter((one) => isNearest(file, homes.get(one)!)),
+      (registered.get(`${packages[file]}\n${name}`) ?? []).filter((one) =>
+        isNearest(file, files[homes.get(one)!]!.path),
+      ),
   };
 }
 

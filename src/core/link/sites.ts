@@ -223,7 +223,7 @@ function targetsOf(
       const meant = names.candidates(file, choice);
       const known = meant.filter((one) => one.kind === 'component');
       const global =
-        known.length || choice.global === undefined ? undefined : registry.one(file, facts, choice.global);
+        known.length || choice.global === undefined ? undefined : registry.one(file, facts, choice);
       if (global) known.push(global);
       if (!known.length || known.length < meant.length) open = true;
       found.push(...known.map((one) => (choice.spare ? { ...one, spare: true } : one)));
@@ -234,9 +234,7 @@ function targetsOf(
   const target = names.lookup(file, tag.name);
   if (target.kind === 'several') return target.of.filter((one) => one.kind === 'component');
   const found =
-    target.kind === 'component'
-      ? target
-      : (registry.one(file, facts, tag.global) ?? registry.element(tag.name));
+    target.kind === 'component' ? target : (registry.one(file, facts, tag) ?? registry.element(tag.name));
   return found ? [found] : [];
 }
 

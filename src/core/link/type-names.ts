@@ -1,7 +1,7 @@
 /** What a type name in a file means, followed through imports and re-exports. */
 import type { FileFacts } from '../model/facts';
-import { nearestOf } from '../model/paths';
 import type { Modules } from './modules';
+import type { Spaces } from './spaces';
 import type { NameIndex } from './name-index';
 
 /** The declaring file and its declaration. */
@@ -11,6 +11,7 @@ export function linkTypeNames(
   files: FileFacts[],
   { imports, exportsByName, stars }: NameIndex,
   modules: Modules,
+  spaces: Spaces,
 ): (file: number, name: string) => TypeTarget {
   const types = files.map((file) => new Map(file.types.map((type) => [type.name, type])));
   const ambient = new Map<string, number[]>();
@@ -32,7 +33,7 @@ export function linkTypeNames(
     const decl = types[file]!.get(name);
     if (decl) return { file, decl };
     if (files[file]!.ambient) {
-      const home = nearestOf(ambient.get(name) ?? [], (one) => files[one]!.path, files[file]!.path);
+      const home = spaces.pick(ambient.get(name) ?? [], (one) => one, file);
       return home === undefined ? undefined : { file: home, decl: types[home]!.get(name)! };
     }
     const [first, ...rest] = name.split('.') as [string, ...string[]];

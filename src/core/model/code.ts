@@ -273,6 +273,8 @@ export interface TagFact extends Span {
   plain?: boolean;
   /** It may be registered for the whole app under this name. */
   global?: string;
+  /** What is written before that name: the space in which it lies, or the end of that. */
+  space?: string;
   /** It is one only if a component of the project bears the name: a type in code that may be anything. */
   guess?: true;
   /** It is any of what is registered for the whole app under this name. */

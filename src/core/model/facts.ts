@@ -82,6 +82,10 @@ export interface FileFacts {
   /** Spaces of names that it declares, and those that it says it uses, where the language has such; the framework's left out. */
   spaces?: string[];
   uses?: string[];
+  /** Spaces whose names it writes alone, the framework's left out. */
+  sees?: string[];
+  /** What it says of spaces holds for all files of its folder. */
+  ofFolder?: true;
   /** What it adds to whole apps, by the names in the file; `?` for what has none. */
   plugins?: string[];
   /** It is a page that loads scripts. */

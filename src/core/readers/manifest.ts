@@ -1,4 +1,4 @@
-/** package.json and tsconfig.json: how names lead to files. */
+/** package.json, tsconfig.json and projects of C#: how names lead to files. */
 import { parse, type ParseError } from 'jsonc-parser';
 
 export interface PackageManifest {
@@ -23,9 +23,16 @@ export interface PathsManifest {
   paths: [string, string[]][] | undefined;
 }
 
-export type Manifest = PackageManifest | PathsManifest;
+/** A project of C#: the space of names that its folder is. */
+export interface SpaceManifest {
+  kind: 'space';
+  path: string;
+  name: string;
+}
 
-const NAME = /(^|\/)(package\.json|(?:ts|js)config(?:\.[\w-]+)*\.json)$/;
+export type Manifest = PackageManifest | PathsManifest | SpaceManifest;
+
+const NAME = /(^|\/)(package\.json|(?:ts|js)config(?:\.[\w-]+)*\.json|[^/]+\.csproj)$/;
 
 export const isManifest = (path: string): boolean => NAME.test(path);
 
@@ -49,8 +56,15 @@ function subpaths(value: unknown): [string, string[]][] {
   return value === undefined ? [] : [['.', texts(value)]];
 }
 
+/** What a project of C# says of itself, or else its name. */
+function rootSpace(path: string, text: string): string {
+  const said = /<RootNamespace>\s*([\w.]+)\s*</.exec(text)?.[1];
+  return said ?? path.slice(path.lastIndexOf('/') + 1, -'.csproj'.length).replace(/[^\w.]/g, '_');
+}
+
 /** Reads a manifest; undefined if it is no JSON object. */
 export function readManifest(path: string, text: string): Manifest | undefined {
+  if (path.endsWith('.csproj')) return { kind: 'space', path, name: rootSpace(path, text) };
   const errors: ParseError[] = [];
   const json = asObject(parse(text, errors, { allowTrailingComma: true }));
   if (!json) return undefined;

@@ -7,7 +7,7 @@ import { emptyFacts } from '../script/unit';
 import { memberNames } from './code';
 import { CSharp } from './csharp';
 import { readComponentClasses } from './component-classes';
-import { razorTraits } from './names';
+import { OTHER_SPACE, razorTraits } from './names';
 import { provideServices, readServices } from './services';
 import type { ClassNode } from './nodes';
 import { openMounted } from './opened';
@@ -15,6 +15,9 @@ import { typeOfText } from './types';
 
 /** Members that everything has. */
 const ALWAYS = ['ToString', 'Equals', 'GetHashCode', 'GetType'];
+
+/** Spaces whose names are written alone in it, or in all files. */
+const USING = new RegExp(`^\\s*(global\\s+)?using\\s+${OTHER_SPACE}\\s*;`, 'gm');
 
 /** Reads a file. Never throws: what is not understood is passed over. */
 export function readCSharpFile(path: string, text: string): FileFacts {
@@ -28,6 +31,15 @@ export function readCSharpFile(path: string, text: string): FileFacts {
   facts.memberReads = memberNames(text);
   const spaces = [...text.matchAll(/^\s*namespace\s+([\w.]+)/gm)].map((one) => one[1]!);
   if (spaces.length) facts.spaces = spaces;
+  const seen = [...text.matchAll(USING)].map(([, global, space]) => ({
+    space: space!,
+    isGlobal: global !== undefined,
+  }));
+  if (seen.length) facts.sees = seen.map((one) => one.space);
+  const ofAll = seen.filter((one) => one.isGlobal).map((one) => one.space);
+  if (!ofAll.length) return facts;
+  facts.uses = ofAll;
+  facts.ofFolder = true;
   return facts;
 }
 

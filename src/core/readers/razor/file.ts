@@ -12,13 +12,12 @@ import { memberNames } from './code';
 import { baseAt, CSharp } from './csharp';
 import { declarationOf } from './csharp-file';
 import { type MarkupNode, RazorMarkup } from './markup';
-import { componentName, LAID_PAGES, PAGES, razorTraits, razorTypes, shortName } from './names';
+import { componentName, LAID_PAGES, OTHER_SPACE, PAGES, razorTraits, razorTypes, shortName } from './names';
 import { openElsewhere, openMarkup } from './opened';
 import type { RazorUnit } from './unit';
 
 /** Spaces of names that a file uses, but for those of the framework and of types alone. */
-const USING =
-  /^\s*@using\s+(?!static\b|\w+\s*=|System\b|Microsoft\.(?:AspNetCore|JSInterop|Extensions)\b)([\w.]+)/gm;
+const USING = new RegExp(`^\\s*@using\\s+${OTHER_SPACE}`, 'gm');
 
 /** What the directives of a file say. */
 interface Directives extends Said {
@@ -32,9 +31,11 @@ export function readRazorFile(path: string, text: string, readPart: ReadPart): F
   const parts = new UnitParts(text, readPart);
   const name = componentName(path);
   const uses = [...text.matchAll(USING)].map((one) => one[1]!);
-  if (uses.length) facts.uses = uses;
+  if (uses.length) facts.uses = facts.sees = uses;
+  const space = /^\s*@namespace\s+([\w.]+)/m.exec(text)?.[1];
+  if (space !== undefined) facts.spaces = [space];
   // What all files of a folder have is no component.
-  if (/^_(Imports|ViewImports|ViewStart)$/.test(name)) return facts;
+  if (/^_(Imports|ViewImports|ViewStart)$/.test(name)) return { ...facts, ofFolder: true };
   const nodes = new RazorMarkup(text).whole();
   const said = directivesOf(text, nodes);
   const params = said.params;

@@ -42,3 +42,6 @@ export const PAGES = '@page';
 
 /** And those that do, each in its layout, by this. */
 export const LAID_PAGES = '@laid';
+
+/** A space of names that is not the framework's, in what a pattern says after `using`. */
+export const OTHER_SPACE = String.raw`(?!static\b|\w+\s*=|System\b|Microsoft\.(?:AspNetCore|JSInterop|Extensions)\b)([\w.]+)`;

@@ -16,7 +16,10 @@ export function readTag(u: RazorUnit, node: ElementNode, at: At, readNodes: Read
   if (readBuiltIn(u, node, at, readNodes)) return;
   const isSite = isComponentTag(name);
   const short = shortName(name);
-  const tag = isSite ? { name: short, ...nameAt, global: short } : { name, ...nameAt };
+  const space = name.slice(0, -short.length - 1);
+  const tag = isSite
+    ? { name: short, ...nameAt, global: short, ...(space ? { space } : {}) }
+    : { name, ...nameAt };
   const fact: Partial<RenderFact> = isSite && isBare(node) && isNamed(u, at) ? { orSlot: true } : {};
   const index = addNode(u, { kind: isSite ? 'site' : 'element', tag, ...fact, start, end }, at.ctx);
   const made = u.facts.render[index]!;
