@@ -24,6 +24,7 @@ const FOUND = [
   'error prop/unknown Forms/DateField.razor:3',
   'warning prop/unread Forms/FormErrors.razor:13',
   'error prop/missing Forms/HoldForm.razor:1',
+  'error event/payload-clash Forms/HoldForm.razor:2',
   'note component/inherits Forms/NumberField.razor:1',
   'note component/inherits Forms/TextField.razor:1',
   'error slot/unknown Grid/CabinGrid.razor:5',
