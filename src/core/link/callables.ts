@@ -162,9 +162,10 @@ export class Callables {
           /^(setState|set|setValue|update|next)$/.test(want.join('.'))
         )
           return [{ kind: 'setter', node: frame.nodeOf[index]! }];
-        return symbol.init
-          ? this.known.once(frame, index, want, () => this.of(frame, symbol.init!, want, depth + 1))
-          : [];
+        return this.known.once(frame, index, want, () => [
+          ...(symbol.init ? this.of(frame, symbol.init, want, depth + 1) : []),
+          ...this.putOn(frame, index, want, depth),
+        ]);
       case 'ref':
         if (want[0] !== 'current') return [];
         return [
@@ -173,6 +174,17 @@ export class Callables {
         ];
     }
     return [];
+  }
+
+  /** What the code puts on a value under a name, once and for all: `store.put = (v) => …`. */
+  private putOn(frame: Frame, index: number, [name, ...rest]: string[], depth: number): Callable[] {
+    if (name === undefined) return [];
+    const { symbols, writes } = frame.code.facts;
+    return writes.flatMap(({ symbol, path, fn, value }) =>
+      symbol === index && (fn < 0 || symbols[index]!.inner) && path?.length === 1 && path[0] === name && value
+        ? this.of(frame, value, rest, depth + 1)
+        : [],
+    );
   }
 
   /** The setter that a symbol is. */

@@ -305,6 +305,9 @@ export class Values {
     if (name !== undefined) {
       const member = expr.members?.findLast((one) => one.name === name);
       if (member) return next(member.value, rest);
+      // What tells of its changes is asked for what it tells of: `$line.wind`.
+      const tells = expr.members?.find((one) => one.name === 'subscribe');
+      if (tells) return next(tells.value, want);
       return unique([...spreads.flatMap((one) => next(one, want)), ...loose(rest)]);
     }
     return unique([

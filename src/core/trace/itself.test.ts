@@ -60,6 +60,19 @@ function Board({ cabin, open, onPick }) { return <b onClick={() => onPick(cabin)
       ['Board:event:onPick'],
     ],
     [
+      'what else sets the state that it ends in is not its own, though it depends on that state',
+      `import { useState } from 'react';
+export function App() {
+  const [cabin, setCabin] = useState(0);
+  return <><Board cabin={cabin} onPick={(id) => setCabin(id)} /><Reset cabin={cabin} onReset={() => setCabin(0)} /></>;
+}
+function Board({ cabin, onPick }) { const next = cabin + 1; return <b onClick={() => onPick(next)} />; }
+function Reset({ cabin, onReset }) { const left = 8 - cabin; return <b onClick={() => onReset(left)} />; }`,
+      'Board:event:onPick',
+      ['App:state:cabin', 'Board:event:onPick', 'Board:local:next', 'Board:prop:cabin', 'Reset:prop:cabin'],
+      ['Reset:local:left'],
+    ],
+    [
       'the event, and what it carries',
       `import { useState } from 'react';
 export function App() {

@@ -49,12 +49,28 @@ export function nearbyOf(
   const found = reach(carrying(flow), starts, options);
   const nodes = new Map<number, Near>([...found.nodes].map((node) => [node, 'itself']));
   const edges = new Set(found.edges);
+  const before = walked(flow, starts, edges, 'from');
+  const after = walked(flow, starts, edges, 'to');
   for (const index of along) {
     const { from, to } = flow.edges[index]!;
-    const [isFrom, isTo] = [found.nodes.has(from), found.nodes.has(to)];
-    if (!isFrom && !isTo) continue;
+    // What else leads to where the value ends up, or comes of where it began, is not its own.
+    if (!before.has(to) && !after.has(from)) continue;
     edges.add(index);
     for (const node of [from, to]) if (!nodes.has(node)) nodes.set(node, 'step');
   }
   return { nodes, edges };
+}
+
+/** Nodes that are met on the way along some edges, against them or with them. */
+function walked(
+  flow: Flow,
+  starts: number[],
+  along: ReadonlySet<number>,
+  towards: 'from' | 'to',
+): ReadonlySet<number> {
+  const lists = towards === 'from' ? flow.into : flow.out;
+  const found = new Set(starts);
+  for (const node of found)
+    for (const index of lists[node]!) if (along.has(index)) found.add(flow.edges[index]![towards]);
+  return found;
 }

@@ -215,8 +215,7 @@ describe('createX function store', () => {
         'App:state:open rename Show:prop:v',
         'Btn:event:onpress write App:state:open',
         'Btn:event:onpress write gate.svelte.ts>Gate:state:open',
-        'gate.svelte.ts>Gate:local:gate transform Show:prop:v',
-        'gate.svelte.ts>Gate:state:open transform gate.svelte.ts>Gate:local:gate',
+        'gate.svelte.ts>Gate:state:open rename Show:prop:v',
       ],
     ],
     [
@@ -225,8 +224,7 @@ describe('createX function store', () => {
         'App:state:open rename Show:prop:v',
         'Btn:event:onpress write App:state:open',
         'Btn:event:onpress write gate.svelte.ts>Gate:state:open',
-        'gate.svelte.ts>Gate:local:gate transform Show:prop:v',
-        'gate.svelte.ts>Gate:state:open transform gate.svelte.ts>Gate:local:gate',
+        'gate.svelte.ts>Gate:state:open rename Show:prop:v',
       ],
     ],
   ]);

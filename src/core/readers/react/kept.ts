@@ -80,7 +80,7 @@ function isKept({ id, init }: t.VariableDeclarator): boolean {
 }
 
 /** Functions that make something which goes on keeping what they declare. */
-export const MAKER = /^(create|make|init|setup|build)[A-Z]/;
+export const MAKER = /^(create|make|init|setup|build)[A-Z]|^get\w*Store$/;
 
 /** Whether such a function keeps anything: a variable that functions in it set, a collection; contexts are made otherwise. */
 export const isStateMaker = (name: string, node: t.Function): boolean =>

@@ -75,8 +75,11 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
         declarePattern(u, pattern, value, ctx, { kind: 'derived', type });
         return true;
       }
-      if ((name === 'writable' || name === 'readable') && pattern.type === 'Identifier')
-        return declareState(u, pattern, call, ctx);
+      if ((name === 'writable' || name === 'readable') && pattern.type === 'Identifier') {
+        declareState(u, pattern, call, ctx);
+        u.stores.add(symbolOf(u, pattern)!);
+        return true;
+      }
       if (name === 'writable' && pattern.type === 'ObjectPattern')
         return declareStoreParts(u, pattern, call, ctx);
       if (name === 'createBubbler' && pattern.type === 'Identifier') {
@@ -100,6 +103,8 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       const handedUp = bubbled(u, node);
       if (handedUp) return handedUp;
       if (writesStore(u, node, ctx)) return { kind: 'computed', ...spanOf(node) };
+      const method = methodOf(u, node, ctx);
+      if (method) return method;
       const name = calledOwn(own, node);
       if (name === undefined) return undefined;
       if (EFFECT.test(name)) {
@@ -367,6 +372,37 @@ function writesStore(u: SvelteUnit, call: Call, ctx: Ctx): boolean {
     noteWrite(u, store, value.kind === 'function' ? { ...value, kind: 'computed' } : value, call, ctx);
   }
   return true;
+}
+
+/**
+ * `put(store)`, where `const put = (store) => (v) => store.set(v)` is a function of the module that makes a method for a
+ * store: the method, in which its parameter is that store.
+ */
+function methodOf(u: SvelteUnit, { callee, arguments: args }: Call, ctx: Ctx): ExprFact | undefined {
+  const stores = args.map((one) => (one.type === 'Identifier' ? symbolOf(u, one) : undefined));
+  if (!stores.some((one) => one !== undefined && u.stores.has(one))) return undefined;
+  const binding = callee.type === 'Identifier' ? callee.binding : undefined;
+  const made = binding && isModuleLevel(binding) ? madeBy(binding.node) : undefined;
+  if (!made) return undefined;
+  made.params.forEach((param, i) => {
+    const given = stores[i];
+    if (param.type === 'Identifier' && param.binding && given !== undefined) u.refs.set(param.binding, given);
+  });
+  return u.expr(made.gives, ctx);
+}
+
+/** A function that does nothing but give back another one. */
+function madeBy(node: t.Node): { params: t.Function['params']; gives: t.Expression } | undefined {
+  const fn = unwrap(node.type === 'VariableDeclarator' ? (node.init ?? node) : node);
+  if (!isFunction(fn)) return undefined;
+  const [only, ...others] = fn.body.type === 'BlockStatement' ? fn.body.body : [];
+  const gives =
+    fn.body.type !== 'BlockStatement'
+      ? fn.body
+      : only?.type === 'ReturnStatement' && !others.length
+        ? only.argument
+        : undefined;
+  return gives && isFunction(unwrap(gives)) ? { params: fn.params, gives } : undefined;
 }
 
 /** A variable that holds a store, or one of the module. */

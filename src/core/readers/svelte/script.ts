@@ -6,9 +6,18 @@ import { emptyFile } from '../file';
 import { settleEarly } from '../script/early';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
-import { mentionsIn, readScopes } from '../script/scope';
+import { isFunction, mentionsIn, readScopes } from '../script/scope';
 import { memberName } from '../script/type-expr';
-import { addWhole, emptyFacts, fileContext, keepsState, placeRest, SETUP, spanOf } from '../script/unit';
+import {
+  addWhole,
+  emptyFacts,
+  fileContext,
+  keepsState,
+  placeRest,
+  SETUP,
+  spanOf,
+  unwrap,
+} from '../script/unit';
 import { eachChild } from '../script/walk';
 import { svelteDialect } from './dialect';
 import { readModuleLevel, type SvelteFile } from './module';
@@ -60,9 +69,7 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
   addWhole(u);
   const mounted = readMounts(svelte, u, program);
   u.statements(
-    program.body.filter(
-      (node) => !(node.type === 'FunctionDeclaration' && FOLLOWED.test(node.id?.name ?? '')),
-    ),
+    program.body.filter((node) => !isFollowed(node)),
     SETUP,
   );
   settleEarly(u);
@@ -71,6 +78,19 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
   const makes = component.calls.some(({ fn, made, name }) => fn < 0 && (made || FOLLOWED.test(name)));
   if (component.render.length > 1 || keepsState(component) || makes) facts.components.push(component);
   return mounted;
+}
+
+/** `function createLine() { … }`, `export const createLine = () => { … }`: read for whoever calls it. */
+function isFollowed(node: t.Statement): boolean {
+  const declared = node.type === 'ExportNamedDeclaration' ? node.declaration : node;
+  if (declared?.type === 'FunctionDeclaration') return FOLLOWED.test(declared.id?.name ?? '');
+  return (
+    declared?.type === 'VariableDeclaration' &&
+    declared.declarations.every(
+      ({ id, init }) =>
+        id.type === 'Identifier' && FOLLOWED.test(id.name) && init && isFunction(unwrap(init)),
+    )
+  );
 }
 
 /** `mount(App, { target, props })` and `new App({ target, props })`, wherever in the file they stand. */

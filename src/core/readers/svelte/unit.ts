@@ -24,6 +24,8 @@ export interface SvelteUnit extends Unit {
   bubblers: Set<number>;
   /** The scope of the script, which the markup stands in. */
   inner: Scope;
+  /** Symbols of stores that it makes. */
+  stores: Set<number>;
   /** Keys of which it asks whether they are provided. */
   asked: Set<string>;
 }
@@ -50,6 +52,7 @@ export function svelteUnit(
     moved: new Map<number, number>(),
     bubblers: new Set<number>(),
     handed: [],
+    stores: new Set<number>(),
     asked: new Set<string>(),
     inner: scopes.of.get(node) ?? scopes.program,
   });

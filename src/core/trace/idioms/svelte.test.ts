@@ -140,6 +140,53 @@ const LIST: Idiom[] = [
     from: 'App:state:seed',
     to: ['Leaf:prop:x'],
   },
+  ...(
+    [
+      [
+        'made in a file without anything of the framework',
+        'store.put',
+        '$store',
+        `import getStore from './make'; export const store = getStore();`,
+        `export const getStore = () => { const { subscribe, set } = writable(''); return { subscribe, put: (v) => set(v) }; };\nexport default getStore;`,
+      ],
+      [
+        'method put on a store',
+        'store.put',
+        '$store',
+        `export const store = writable(''); store.put = (v) => store.set(v);`,
+      ],
+      [
+        'method put on what is given back',
+        'store.put',
+        '$store',
+        `const makeIt = () => { const store = writable(''); store.put = (v) => store.set(v); return store; }; export const store = makeIt();`,
+      ],
+      [
+        'method that a function makes for a store',
+        'store.put',
+        '$store.now',
+        `const put = (s) => (v) => { s.update((state) => { state.now = v; return state; }); }; function makeIt() { const store = writable({ now: '' }); store.put = put(store); return store; } export const store = makeIt();`,
+      ],
+      [
+        'member of what a store of its own keeps',
+        'store.put',
+        '$store.now',
+        `function makeIt() { const { subscribe, update } = writable({ now: '' }); return { subscribe, put(v) { update((s) => { s.now = v; return s; }); } }; } export const store = makeIt();`,
+      ],
+    ] as [string, string, string, string, string?][]
+  ).map(([what, put, read, code, make]) => ({
+    what,
+    sources: runes(
+      `import { store } from './w.js'; let seed = $state('a');`,
+      `<Btn v={seed} onsave={${put}} /><Leaf x={${read}} />`,
+      {
+        'w.js': make ? code : `import { writable } from 'svelte/store'; ${code}`,
+        ...(make ? { 'make.js': `import { writable } from 'svelte/store'; ${make}` } : {}),
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  })),
   {
     what: 'dispatcher',
     sources: {
