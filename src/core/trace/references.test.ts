@@ -45,12 +45,21 @@ test.each<[string, string]>([
   ['line/Mast:high', `${MAST}:prop:high`],
   ['Gauge:unit', 'line/Gauge.tsx>Gauge:prop:unit'],
   ['crew>Gauge:prop:wind', 'crew/Gauge.tsx>Gauge:prop:wind'],
+  ['Mast.high', `${MAST}:prop:high`],
+  ['line/Mast.tsx>mast.high', `${MAST}:prop:high`],
+  ['Gauge.unit', 'line/Gauge.tsx>Gauge:prop:unit'],
+  ['Mast', `${MAST}:prop:high`],
+  ['high', `${MAST}:prop:high`],
 ])('the port %s is %s', (text, ref) => {
   expect(port(text)).toBe(ref);
 });
 
 test('several that fit are told, to choose from', () => {
   expect(component('Gauge')).toEqual({ similar: BOTH, several: true });
+  expect(port('line/gauge')).toEqual({
+    similar: ['wind', 'unit'].map((one) => `line/Gauge.tsx>Gauge:prop:${one}`),
+    several: true,
+  });
   expect(port('gauge:wind')).toEqual({ similar: BOTH.map((one) => `${one}:prop:wind`), several: true });
 });
 
@@ -58,5 +67,7 @@ test('what nothing is called leads to the near names', () => {
   expect((component('Masst') as { similar: string[] }).similar[0]).toBe(MAST);
   expect(component('Masst')).not.toHaveProperty('several');
   expect((port('Mast:prop:hihg') as { similar: string[] }).similar[0]).toBe(`${MAST}:prop:high`);
+  expect((port('Mast.hihg') as { similar: string[] }).similar[0]).toBe(`${MAST}:prop:high`);
+  expect((port('Masst') as { similar: string[] }).similar[0]).toBe(`${MAST}:prop:high`);
   expect((component('') as { similar: string[] }).similar).toHaveLength(5);
 });

@@ -1,6 +1,6 @@
 /**
  * What a reference names that somebody typed: `Name`, `path>Name`, `part/of/path>Name`, `folder/Name`, with
- * `:channel:port` or `:port` behind it for a port; in any case of letters, where that names one thing alone.
+ * `:channel:port`, `:port` or `.port` behind it for a port; in any case of letters, where that names one thing alone.
  */
 import type { Linked } from '../link';
 import { distance } from '../model/names';
@@ -43,6 +43,7 @@ export function componentAt(project: Linked, text: string): Component | Unfound 
 export function nodesAt(project: Linked, text: string): FlowNode[] | Unfound {
   const exact = findNodes(project, text);
   if (exact.length) return exact;
+  if (!text.includes(':')) return nodesWithout(project, text);
   const [component = '', ...rest] = text.split(':');
   const name = rest.at(-1)?.toLowerCase() ?? '';
   const channel = rest.length > 1 ? rest[0]!.toLowerCase() : undefined;
@@ -61,6 +62,29 @@ export function nodesAt(project: Linked, text: string): FlowNode[] | Unfound {
     if (only !== undefined) return severalOf([...refs]);
   }
   return { similar: nearPorts(project, text) };
+}
+
+/**
+ * The same for a text without a colon: `FareCard.amount`, as code would say it; a component, of which any port may be
+ * meant; or a port, of whatever component.
+ */
+function nodesWithout(project: Linked, text: string): FlowNode[] | Unfound {
+  const parts = /^(.*[^.>/])\.([^.>/]+)$/.exec(text.trim());
+  if (parts) {
+    const found = nodesAt(project, `${parts[1]}:${parts[2]}`);
+    if (!('similar' in found) || found.several || fitting(project, named(project), parts[1]!).length)
+      return found;
+  }
+  const own = new Set(fitting(project, named(project), text).map(({ id }) => id));
+  const name = text.trim().toLowerCase();
+  const { nodes } = project.flow;
+  const meant = own.size
+    ? nodes.filter(({ component, port }) => port !== undefined && own.has(component))
+    : nodes.filter((node) => node.name.toLowerCase() === name);
+  const refs = new Set(meant.map((node) => nodeRef(project, node)));
+  const [only, ...more] = refs;
+  if (only !== undefined) return more.length ? severalOf([...refs]) : findNodes(project, only);
+  return { similar: nearPorts(project, parts ? `${parts[1]}:${parts[2]}` : text) };
 }
 
 const modulesOf = oncePerLink((project: Linked): Component[] =>
@@ -119,7 +143,11 @@ function nearPorts(project: Linked, text: string): string[] {
   for (const node of project.flow.nodes) {
     const of = project.components[node.component]!;
     if (of.facts.role === 'module' && node.channel !== 'state') continue;
-    const far = farFrom(node.name.toLowerCase(), wanted) + farFrom(of.name.toLowerCase(), owner);
+    const ofOwner = farFrom(of.name.toLowerCase(), owner);
+    // A single word is the one or the other.
+    const far = rest.length
+      ? farFrom(node.name.toLowerCase(), wanted) + ofOwner
+      : Math.min(farFrom(node.name.toLowerCase(), owner), ofOwner);
     scored.set(nodeRef(project, node), far);
   }
   return firstOf(scored);
