@@ -58,6 +58,34 @@ test('says what it leaves out', async () => {
   ]);
 });
 
+test('what was made of other files of the folder is left out, and told once', async () => {
+  const here = mkdtempSync(join(tmpdir(), 'made-'));
+  const put = (path: string, text: string) => {
+    mkdirSync(join(here, dirname(path)), { recursive: true });
+    writeFileSync(join(here, path), text);
+  };
+  const map = (source: string) => `{"version":3,"file":"x.mjs","sources":["${source}"],"mappings":""}`;
+  for (const name of ['Gauge', 'Mast']) {
+    put(`src/${name}.jsx`, 'export {};');
+    put(`build-module/${name}.mjs`, 'export {};');
+    put(`build-module/${name}.mjs.map`, map(`../src/${name}.jsx`));
+  }
+  put('build-module/other.mjs', 'export {};');
+  put('build-module/other.mjs.map', map('../../elsewhere/other.ts'));
+  put('line.js', 'export {};');
+  put('line.js.map', map('line.ts'));
+  put('line.ts', 'export {};');
+  put('torn.js', 'export {};');
+  put('torn.js.map', '{"version":3,"sources":["torn');
+  const { sources, skipped } = await walk(here);
+  expect(sources).toEqual(['build-module/other.mjs', 'line.ts', 'src/Gauge.jsx', 'src/Mast.jsx', 'torn.js']);
+  expect(skipped).toEqual([
+    { path: 'build-module', reason: '2 files here are made of others, as Gauge.mjs of src/Gauge.jsx' },
+    { path: 'line.js', reason: 'it is made of line.ts' },
+  ]);
+  rmSync(here, { recursive: true });
+});
+
 test('where nothing else is found, folders that builds write are told of', async () => {
   const here = mkdtempSync(join(tmpdir(), 'built-'));
   mkdirSync(join(here, 'dist'));

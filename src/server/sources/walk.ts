@@ -6,6 +6,7 @@ import { isNeededAmong, isReadable, MAX_LENGTH } from '../../core/readers';
 import { ofAll } from '../../core/readers/languages';
 import { isManifest } from '../../core/readers/manifest';
 import type { Skipped } from '../../core/report/summary';
+import { madeOf } from './made';
 
 export interface Walked {
   /** Paths relative to the root, with slashes. */
@@ -72,6 +73,8 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
   /** Real paths of files that links lead to; they are read there, or here if nowhere else. */
   const linked: Found[] = [];
   const entered = new Set<string>();
+  /** Scripts beside which a map says what they were made of. */
+  const mapped: string[] = [];
   /** Folders that builds write: told of where nothing else is found. */
   const built: string[] = [];
   const skip = (path: string, reason: string) => found.skipped.push({ path, reason });
@@ -122,7 +125,10 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
       if (include && !isManifest(path) && !include.ignores(path)) continue;
       if (typeof one === 'string') skip(path, one);
       else if (entry.isSymbolicLink()) linked.push({ path, ...one });
-      else take(path, one.size);
+      else {
+        take(path, one.size);
+        if (names.has(`${entry.name}.map`)) mapped.push(path);
+      }
     }
   }
 
@@ -162,6 +168,11 @@ export async function walk(root: string, options: WalkOptions = {}): Promise<Wal
     if (known.has(real)) continue;
     known.add(real);
     take(path, size);
+  }
+  if (mapped.length) {
+    const { made, skipped } = await madeOf(root, mapped, known);
+    found.sources = found.sources.filter((path) => !made.has(path));
+    found.skipped.push(...skipped);
   }
   found.sources = found.sources.filter(isNeededAmong(found.sources));
   if (!found.sources.length)
