@@ -40,12 +40,14 @@ export class Emissions {
     this.possible.set(port.node, false);
     const { flow, components } = this.project;
     const component = components[port.component]!;
-    const { reads, spread, placed } = useOf(component, port);
+    const { reads, passes, spread, placed } = useOf(component, port);
     const answer =
       this.isRaised(port) ||
       component.facts.openEmits === true ||
       spread ||
       placed ||
+      // What is not the project's may raise whatever it is handed.
+      passes.some(({ site }) => site < 0) ||
       reads.some((read) => read.where !== 'condition') ||
       flow.into[port.node]!.some((index) => {
         const from = flow.nodes[flow.edges[index]!.from]!;

@@ -390,6 +390,22 @@ function Gauge({ wind }) { return <b>{wind}</b>; }`,
   });
 });
 
+test.each([
+  ['a component of a package', `import { Tabs } from 'kit';`],
+  ['one that a package gives back', `import { kit, unlock } from 'kit'; const { Tabs } = unlock(kit);`],
+])('nobody waits in vain for what is handed to %s', (_, tabs) => {
+  const trace = traced(
+    `import { useState } from 'react'; ${tabs}
+export function App() { const [day, setDay] = useState(''); return <><Side onSelect={setDay} />{day}</>; }
+function Side({ onSelect }) { return <Tabs onSelect={onSelect} />; }`,
+    'App:state:day',
+  );
+  expect(trace.hops.map(({ ref, role }) => `${ref} ${role}`)).toEqual([
+    'Side:event:onSelect pass',
+    'App:state:day listen',
+  ]);
+});
+
 test('a trace that is ended inside of a component has no route from where it did not come', () => {
   const steps = Array.from({ length: 700 }, (_, at) => `const a${at + 1} = a${at} + 1;`).join(' ');
   const trace = traced(
