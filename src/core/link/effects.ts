@@ -1,5 +1,5 @@
 /** What calling a function sets off: the nodes that it writes, and the callbacks that it calls on. */
-import type { ExprFact, Span } from '../model/facts';
+import type { ExprFact, Span, SharedWriteFact } from '../model/facts';
 import type { Place } from '../model/project';
 import type { Frame, Frames } from './frames';
 import { reachedFunctions } from './functions';
@@ -116,6 +116,12 @@ export class Effects {
         place: { file, start: at.start, end: at.end },
       });
     };
+    // Each member of what is written out is kept under its own name.
+    const addParts = (node: number, at: Span, value: ExprFact | undefined, put: string[]) => {
+      const parts = value?.kind === 'function' ? [] : this.partsGiven(frame, value);
+      if (!parts.length) add(node, at, value, put);
+      for (const part of parts) add(node, at, part.value, [...put, ...part.put]);
+    };
     for (const write of nearest(facts.writes)) {
       if (write.setter !== undefined) {
         const at = { file, start: write.start, end: write.end };
@@ -130,10 +136,11 @@ export class Effects {
           found.push(this.through(frame, fn, write.value ? [write.value] : [], effect, at));
       }
       for (const target of this.written(frame, write.symbol, write.path ?? []))
-        add(target.node, write, write.value, target.path);
+        addParts(target.node, write, write.value, target.path);
     }
     for (const write of nearest(facts.sharedWrites ?? []))
-      add(this.frames.shared.nodeOf(file, write.name), write, write.value, unboxed(write.path));
+      for (const target of this.writtenShared(frame, write))
+        addParts(target.node, write, write.value, target.path);
     for (const emit of nearest(facts.emits)) {
       if (emit.symbol < 0) continue;
       const node = frame.nodeOf[emit.symbol]!;
@@ -233,7 +240,10 @@ export class Effects {
     const { kind, store, init } = frame.code.facts.symbols[index]!;
     const node = frame.nodeOf[index]!;
     if (store) return this.kept(this.values.symbolSources(frame, index, path, 0));
-    if (kind === 'state' || kind === 'shared' || kind === 'ref') return node < 0 ? [] : [{ node, path }];
+    // A value of a module that a function made is what that function keeps.
+    const isMade = kind === 'shared' && node < 0;
+    if (!isMade && (kind === 'state' || kind === 'shared' || kind === 'ref'))
+      return node < 0 ? [] : [{ node, path }];
     if (kind === 'prop') return node < 0 ? [] : [{ node, path }];
     if (kind === 'injected') {
       const consume = frame.code.facts.consumes.find((one) => one.symbol === index);
@@ -252,8 +262,19 @@ export class Effects {
     const alias = frame.aliases.get(index);
     if (alias && alias.node >= 0)
       return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);
-    if (kind !== 'derived' && kind !== 'param') return [];
+    if (kind !== 'derived' && kind !== 'param' && !isMade) return [];
     return this.kept(this.values.symbolSources(frame, index, path, 0));
+  }
+
+  /** The same for what a module keeps, by its name in the file. */
+  writtenShared(frame: Frame, { name, path }: SharedWriteFact): { node: number; path: string[] }[] {
+    const { file, facts } = frame.code;
+    const node = this.frames.shared.nodeOf(file, name);
+    if (node >= 0) return [{ node, path: unboxed(path) }];
+    const symbol = facts.symbols.findIndex((one) => one.kind === 'shared' && one.port === name);
+    if (symbol < 0) return [];
+    const found = this.written(frame, symbol, path);
+    return found.length || path.length ? found : this.written(frame, symbol, ['subscribe']);
   }
 
   /** Of some nodes, those that keep something. */

@@ -13,7 +13,6 @@ import { contextKey } from './keys';
 import { type Frame, joinMembers, keepsItsOwn } from './frames';
 import type { Linked, Tree } from './linked';
 import { listenedFor } from './rising';
-import { unboxed } from './values';
 
 /** So many components or call sites are joined between two words on how far it is. */
 const STEP = 400;
@@ -121,6 +120,7 @@ class FlowBuilder {
     facts.symbols.forEach((symbol, index) => {
       const to = nodeOf[index]!;
       const { init } = symbol;
+      if (to < 0 && symbol.kind === 'shared' && !symbol.store) this.nameMade(frame, index);
       if (to < 0 || !init || symbol.kind === 'prop' || symbol.kind === 'shared' || aliases.has(index)) return;
       const how = symbol.kind === 'state' ? 'write' : 'transform';
       this.graph.addSources(this.graph.values.sources(frame, init), to, at(init), { how });
@@ -142,9 +142,9 @@ class FlowBuilder {
         this.graph.addSources(sources, own, at(write), { how: 'write', put: write.path ?? [] });
     }
     for (const write of facts.sharedWrites ?? []) {
-      const to = this.graph.frames.shared.nodeOf(file, write.name);
       const sources = write.value ? this.graph.values.sources(frame, write.value) : [];
-      this.graph.addSources(sources, to, at(write), { how: 'write', put: unboxed(write.path) });
+      for (const { node, path } of this.graph.effects.writtenShared(frame, write))
+        this.graph.addSources(sources, node, at(write), { how: 'write', put: path });
     }
     this.calls.add(frame);
     // A key from a package: its consumers may be anywhere.
@@ -155,6 +155,15 @@ class FlowBuilder {
       const node = this.addProvider(code, keyName(provide.key), place, value);
       for (const one of this.consumed.get(this.contextId(file, provide.key)) ?? []) this.join(node, one.node);
     }
+  }
+
+  /** A value of a module that a function made for it: whoever reads that, or what it tells of, reads what is kept there. */
+  private nameMade(frame: Frame, symbol: number): void {
+    const [only, ...others] = this.graph.values.symbolSources(frame, symbol, [], 0);
+    if (!only || others.length || only.take.length) return;
+    const [tells, ...inside] = only.put;
+    if (inside.length || (tells !== undefined && tells !== 'subscribe')) return;
+    this.graph.frames.noteName(only.node, frame.code, symbol);
   }
 
   /** Names for what helpers of the project give back. */

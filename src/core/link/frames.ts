@@ -200,7 +200,8 @@ export class Frames {
     });
   }
 
-  private noteName(node: number, code: Component, symbol: number): void {
+  /** Notes that a symbol of some code stands for a node of other code. */
+  noteName(node: number, code: Component, symbol: number): void {
     const { names } = this.project.flow;
     const known = names.get(node);
     if (known) known.push({ code: code.id, symbol });

@@ -1,7 +1,7 @@
 /** A trace for people and for other programs. */
 import type { Near } from '../trace/itself';
 import { partFor, partsOf, within } from '../trace/parts';
-import type { Trace } from '../trace/trace';
+import type { Hop, Trace } from '../trace/trace';
 import { plain } from './plain';
 import type { Places } from './places';
 
@@ -78,6 +78,7 @@ export function traceText(trace: Trace, places: Places, isWhole = false): string
         `          ${route.how === 'break' ? 'broken on the way' : route.how} to ${route.to}  ${at.file}:${at.line}  ${places.excerpt(route.place)}`,
       );
     }
+    lines.push(...readElsewhere(hop, places));
   }
   lines.push(
     '',
@@ -87,4 +88,20 @@ export function traceText(trace: Trace, places: Places, isWhole = false): string
     ...(trace.cut.length && !further ? [`ended for its length, goes on at: ${trace.cut.join(', ')}`] : []),
   );
   return `${lines.map(plain).join('\n')}\n`;
+}
+
+/** So many readers of one value are named; of what a whole app keeps there may be hundreds. */
+const MOST_READERS = 12;
+
+/** Where components read what a module keeps for all of them. */
+function readElsewhere(hop: Hop, places: Places): string[] {
+  const found = new Map<string, string>();
+  for (const place of hop.reads) {
+    if (place.file === hop.place.file) continue;
+    const { file, line } = places.spot(place);
+    found.set(`${file}:${line}`, places.excerpt(place));
+  }
+  const all = [...found].map(([at, text]) => `          read at ${at}  ${text}`);
+  const more = all.length - MOST_READERS;
+  return more > 1 ? [...all.slice(0, MOST_READERS), `          and at ${more} more places`] : all;
 }

@@ -10,6 +10,7 @@ import { useOf, isUsed } from '../link/use-of-ports';
 import { circleEnds } from './circles';
 import { emissionsOf, raises } from '../link/emission';
 import { RAISED } from '../link/raised';
+import { unboxed } from '../link/values';
 import { everywhere, MAX_NODES, reach, type Reach, type Step } from '../link/reach';
 import type { Break } from './breaks';
 import { showType } from '../types/show';
@@ -151,6 +152,13 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
   );
   const feeding = new Set([...routes.values()].map((route) => route.from));
   const hops = new Map<string, Hop>();
+  // What of a whole is reached by the value itself, and not by what else is further away.
+  const into = (id: number): string[][] | undefined => {
+    const ways = flow.into[id]!.filter((index) => edges.has(index) && flow.edges[index]!.from !== id);
+    const own = ways.filter((index) => nearby.edges.has(index));
+    const puts = (own.length ? own : ways).map((index) => flow.edges[index]!.put ?? []);
+    return puts.length && puts.every((put) => put.length) ? puts : undefined;
+  };
   for (const id of flowOrder(project, nodes, edges, crossed)) {
     const ref = refs.get(id)!;
     const known = hops.get(ref);
@@ -158,11 +166,11 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
     const near = nearby.nodes.get(id) ?? 'far';
     if (known) {
       known.nodes.push(id);
-      known.reads.push(...shownAt(project, node));
+      known.reads.push(...shownAt(project, node, into(id)));
       if (NEARNESS.indexOf(near) < NEARNESS.indexOf(known.near)) known.near = near;
       continue;
     }
-    hops.set(ref, hopOf(project, node, ref, fed.has(ref), near));
+    hops.set(ref, hopOf(project, node, ref, fed.has(ref), near, into(id)));
   }
   // Nothing flows across: neither end has the other for its origin.
   for (const { below, above, place } of crossed) {
@@ -243,9 +251,15 @@ function flowOrder(project: Linked, nodes: Set<number>, edges: Set<number>, brea
   return order;
 }
 
-function readsOf(project: Linked, node: FlowNode): Place[] {
+/** `into` are the ways to the members of what a module keeps that the value becomes; absent where it may be all of it. */
+function readsOf(project: Linked, node: FlowNode, into?: string[][]): Place[] {
   const { facts } = project.components[node.component]!;
-  if (facts.role === 'module') return sharedReads(project).get(node.id) ?? [];
+  if (facts.role === 'module')
+    return (sharedReads(project).get(node.id) ?? []).flatMap(({ place, path }) =>
+      !into || into.some((one) => one.every((name, at) => path[at] === undefined || path[at] === name))
+        ? place
+        : [],
+    );
   return namesOf(project, node).flatMap(({ code, symbol }) => {
     const { facts: own, file: home } = code;
     const at = ({ start, end }: Span): Place => ({ file: home, start, end });
@@ -257,8 +271,8 @@ function readsOf(project: Linked, node: FlowNode): Place[] {
 }
 
 /** Where a component shows that it has the value at a node. */
-const shownAt = (project: Linked, node: FlowNode): Place[] => [
-  ...readsOf(project, node),
+const shownAt = (project: Linked, node: FlowNode, into?: string[][]): Place[] => [
+  ...readsOf(project, node, into),
   ...namesOf(project, node).flatMap(({ code, symbol }) =>
     (handedOut(code).get(symbol) ?? []).map(({ start, end }) => ({ file: code.file, start, end })),
   ),
@@ -285,21 +299,41 @@ function namesOf(project: Linked, node: FlowNode): { code: Component; symbol: nu
   return node.symbol < 0 ? others : [{ code, symbol: node.symbol }, ...others];
 }
 
+interface SharedRead {
+  place: Place;
+  /** The way to the member that is read. */
+  path: string[];
+}
+
 /** Where components read what modules keep, by node. */
-const sharedReads = oncePerLink((project: Linked): Map<number, Place[]> => {
-  const found = new Map<number, Place[]>();
-  for (const { facts, file, nodeOf } of project.components) {
-    for (const { symbol, start, end } of facts.reads) {
-      if (facts.symbols[symbol]!.kind !== 'shared' || nodeOf[symbol]! < 0) continue;
-      const places = found.get(nodeOf[symbol]!);
-      if (places) places.push({ file, start, end });
-      else found.set(nodeOf[symbol]!, [{ file, start, end }]);
+const sharedReads = oncePerLink((project: Linked): Map<number, SharedRead[]> => {
+  const found = new Map<number, SharedRead[]>();
+  const made = new Map<string, number>();
+  for (const [node, names] of project.flow.names)
+    for (const { code, symbol } of names) made.set(`${code}:${symbol}`, node);
+  for (const { id, facts, file, nodeOf } of project.components) {
+    for (const { symbol, path = [], start, end } of facts.reads) {
+      if (facts.symbols[symbol]!.kind !== 'shared') continue;
+      const own = nodeOf[symbol]!;
+      const node = own < 0 ? made.get(`${id}:${symbol}`) : own;
+      if (node === undefined) continue;
+      const places = found.get(node);
+      const read = { place: { file, start, end }, path: unboxed(path) };
+      if (places) places.push(read);
+      else found.set(node, [read]);
     }
   }
   return found;
 });
 
-function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean, near: Near): Hop {
+function hopOf(
+  project: Linked,
+  node: FlowNode,
+  ref: string,
+  fed: boolean,
+  near: Near,
+  into: string[][] | undefined,
+): Hop {
   const component = project.components[node.component]!;
   const symbol = node.symbol >= 0 ? component.facts.symbols[node.symbol] : undefined;
   return {
@@ -311,7 +345,7 @@ function hopOf(project: Linked, node: FlowNode, ref: string, fed: boolean, near:
     type: showType(node.port?.type?.type ?? symbol?.type),
     role: roleOf(project, node, fed),
     channel: node.channel,
-    reads: shownAt(project, node),
+    reads: shownAt(project, node, into),
     near,
   };
 }

@@ -250,7 +250,13 @@ function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpressi
 function sharedMember(u: Unit, node: t.Node, object: ExprFact, name: string): ExprFact {
   const [symbol, more] = object.uses ?? [];
   const isShared = symbol !== undefined && more === undefined && u.facts.symbols[symbol]!.kind === 'shared';
-  return isShared ? { kind: 'member', symbol, path: [name], ...spanOf(node) } : computed(node, object);
+  if (!isShared) return computed(node, object);
+  const read = u.facts.reads.at(-1);
+  if (read?.symbol === symbol && read.start === object.start && !read.path) {
+    read.path = [name];
+    read.end = node.end!;
+  }
+  return { kind: 'member', symbol, path: [name], ...spanOf(node) };
 }
 
 /** What is called is known by its name, where that is one of a module. */

@@ -109,7 +109,8 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
   if (node.type !== 'Identifier' || !node.binding || !isModuleLevel(node.binding)) return;
   if (u.facts.role === 'module') return;
   (u.facts.sharedWrites ??= []).push({
-    name: node.name,
+    // `$wind` is what the store `wind` holds.
+    name: node.binding.name,
     path,
     ...(value ? { value } : {}),
     where: ctx.where,

@@ -5,7 +5,7 @@ import { keyId } from '../../model/keys';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type FieldKind, ownMember } from '../script/classes';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
-import { workedOut } from '../script/results';
+import { resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declareBag, declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';
@@ -367,9 +367,19 @@ function writesStore(u: SvelteUnit, call: Call, ctx: Ctx): boolean {
   // With two arguments, what a context gives is rather a map.
   const isOne = isKeptHere(u, store) || (call.arguments.length === 1 && isConsumed(u, store));
   if (!isOne) return false;
+  const own = store.type === 'Identifier' ? (symbolOf(u, store) ?? u.expr(store, ctx).uses?.[0]) : undefined;
   for (const arg of call.arguments) {
+    // What an update is given is what the store holds, so that it may be changed there.
+    const fn = unwrap(arg);
+    const [held] = own !== undefined && isFunction(fn) ? fn.params : [];
+    if (held?.type === 'Identifier' && held.binding) u.refs.set(held.binding, own!);
     const value = use(u, u.expr(arg, ctx), ctx);
-    noteWrite(u, store, value.kind === 'function' ? { ...value, kind: 'computed' } : value, call, ctx);
+    const gives = value.fn === undefined ? [] : (u.facts.functions[value.fn]!.gives ?? []);
+    if (held && gives.length && gives.every(({ kind, symbol }) => kind === 'identity' && symbol === own))
+      continue;
+    // Of what works out what comes next, what it gives back is kept.
+    const given = value.kind === 'function' ? { ...resultOf(u, value), fn: value.fn! } : value;
+    noteWrite(u, store, given, call, ctx);
   }
   return true;
 }

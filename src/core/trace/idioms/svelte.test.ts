@@ -200,4 +200,36 @@ const LIST: Idiom[] = [
   },
 ];
 
+/** How a store comes to be, and ways to set one member of what it keeps. */
+const STORES = {
+  'a store': `export const store = writable({ now: '', other: '' });`,
+  'a store that a function makes': `function makeIt() { const store = writable({ now: '', other: '' }); return store; } export const store = makeIt();`,
+  'parts of a store': `function makeIt() { const { subscribe, update, set } = writable({ now: '', other: '' }); return { subscribe, update, set }; } export const store = makeIt();`,
+};
+const SETS = {
+  'changed in an update': 'store.update((s) => { s.now = v; return s; })',
+  'given back by an update': 'store.update((s) => ({ ...s, now: v }))',
+  set: 'store.set({ ...$store, now: v })',
+  assigned: '$store.now = v',
+  'assigned with all others': '$store = { ...$store, now: v }',
+};
+idioms(
+  Object.entries(STORES).flatMap(([kind, made]) =>
+    Object.entries(SETS).map(([way, code]): Idiom => ({
+      what: `a member of ${kind}, ${way}`,
+      sources: runes(
+        `import { store } from './w.js'; import Side from './Side.svelte'; let seed = $state('a'); function put(v) { ${code}; }`,
+        `<Btn v={seed} onsave={put} /><Leaf x={$store.now} /><Side y={$store.other} />`,
+        {
+          'w.js': `import { writable } from 'svelte/store'; ${made}`,
+          'Side.svelte': `<script>let { y } = $props();</script><b>{y}</b>`,
+        },
+      ),
+      from: 'App:state:seed',
+      to: ['Leaf:prop:x'],
+      not: ['Side:prop:y'],
+    })),
+  ),
+);
+
 idioms(LIST);
