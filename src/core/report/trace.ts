@@ -18,6 +18,8 @@ export interface TraceReport {
     role: string;
     /** The value itself, one step from it, or further. */
     near: Near;
+    /** Where it is read, or handed to a component that is not the project's. */
+    reads: { file: string; line: number; column: number }[];
   }[];
   edges: { from: string; to: string; how: string; file: string; line: number; column: number }[];
   origins: string[];
@@ -41,6 +43,10 @@ export function traceReport(trace: Trace, places: Places): TraceReport {
         type: hop.type,
         role: hop.role,
         near: hop.near,
+        reads: hop.reads.map((place) => {
+          const { file: home, line: row, column: at } = places.spot(place);
+          return { file: home, line: row, column: at };
+        }),
       };
     }),
     edges: trace.routes.map((route) => {
