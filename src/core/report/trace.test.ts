@@ -33,6 +33,6 @@ test('readers of what a module keeps are named, where they read the member that 
   expect(text).not.toContain('read at App.svelte:6');
   const { nodes } = traceReport(trace, places);
   expect(nodes.find(({ port }) => port.endsWith(':line'))!.reads).toEqual([
-    { file: 'App.svelte', line: 5, column: 24 },
+    { file: 'App.svelte', line: 5, column: 23 },
   ]);
 });
