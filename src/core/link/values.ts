@@ -155,12 +155,28 @@ export class Values {
   private resultOf(frame: Frame, symbol: number, want: string[], depth: number): Source[] | undefined {
     const { fn } = frame.code.facts.symbols[symbol]!;
     const gives = fn === undefined ? undefined : frame.code.facts.functions[fn]!.gives;
-    return (
-      gives &&
-      this.known.once(frame, `fn${fn}`, want, () =>
-        inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true),
-      )
-    );
+    return gives && this.givenBack(frame, fn!, want, depth);
+  }
+
+  /** What a function gives back; of one that only says yes or no, or one of several words, what decides which. */
+  private givenBack(frame: Frame, fn: number, want: string[], depth: number): Source[] {
+    const { functions, reads } = frame.code.facts;
+    const gives = functions[fn]!.gives ?? [];
+    return this.known.once(frame, `fn${fn}`, want, () => {
+      const found = inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true);
+      if (gives.length < 2 || !gives.every(({ kind }) => kind === 'literal')) return found;
+      const asked = reads.filter((read) => read.fn === fn && read.where === 'condition');
+      const symbols = [...new Set(asked.map(({ symbol }) => symbol))];
+      return unique(
+        symbols.flatMap((one) =>
+          this.symbolSources(frame, one, [], depth + 1).map((source) => ({
+            ...source,
+            exact: false,
+            decides: true,
+          })),
+        ),
+      );
+    });
   }
 
   /** The member of what a call gives back that is spread, where it is seen that there is one. */
@@ -185,12 +201,7 @@ export class Values {
   private resultElsewhere(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
     const called = calledBy(expr);
     const found = called ? this.functionsOf(frame, called) : [];
-    const given = found.flatMap(({ frame: own, fn }) => {
-      const gives = own.code.facts.functions[fn]!.gives ?? [];
-      return this.known.once(own, `fn${fn}`, want, () =>
-        inexact(unique(gives.flatMap((one) => this.sources(own, one, want, depth + 1))), true),
-      );
-    });
+    const given = found.flatMap(({ frame: own, fn }) => this.givenBack(own, fn, want, depth));
     // What a function of a module keeps while it runs, each call has for itself.
     const lasting = given.filter((one) => !this.isPassing(one));
     return lasting.length ? lasting : undefined;
@@ -284,7 +295,7 @@ export class Values {
   private loose(frame: Frame, expr: ExprFact, depth: number): Source[] {
     const found = unique([
       ...symbolsOf(expr).flatMap((one) => this.symbolSources(frame, one, [], depth + 1)),
-      ...(expr.asks ?? []).flatMap((one) => this.resultOf(frame, one, [], depth) ?? []),
+      ...askedIn(expr).flatMap((one) => this.resultOf(frame, one, [], depth) ?? []),
     ]);
     return found.map((one) => ({ ...one, exact: false, made: true }));
   }
@@ -441,6 +452,15 @@ const isPrecise = (gives: ExprFact[]): boolean =>
       (one.kind === 'computed' && !one.uses?.length) ||
       (one.gives !== undefined && isPrecise(one.gives)),
   );
+
+/** The functions whose results are in an expression, or in one of those that it is. */
+const askedIn = ({ asks = [], gives = [] }: ExprFact): number[] => [
+  ...asks,
+  ...gives.flatMap((one) => [
+    ...(one.kind === 'call' && one.symbol !== undefined ? [one.symbol] : []),
+    ...askedIn(one),
+  ]),
+];
 
 export const symbolsOf = ({ symbol, uses = [] }: ExprFact): number[] =>
   symbol === undefined ? uses : [symbol, ...uses];

@@ -49,17 +49,19 @@ export function nodesAt(project: Linked, text: string): FlowNode[] | Unfound {
   const channel = rest.length > 1 ? rest[0]!.toLowerCase() : undefined;
   if (name) {
     const owners = new Set(fitting(project, [...named(project), ...modulesOf(project)], component));
-    const refs = new Set<string>();
-    for (const node of project.flow.nodes)
-      if (
+    const meant = project.flow.nodes.filter(
+      (node) =>
         node.name.toLowerCase() === name &&
         (channel === undefined || node.channel === channel) &&
-        owners.has(project.components[node.component]!)
-      )
-        refs.add(nodeRef(project, node));
+        owners.has(project.components[node.component]!),
+    );
+    const refsOf = (list: FlowNode[]) => [...new Set(list.map((node) => nodeRef(project, node)))];
+    // What it takes is meant rather than what is called so inside of it.
+    const ports = refsOf(meant.filter(({ port }) => port !== undefined));
+    const refs = ports.length === 1 ? ports : refsOf(meant);
     const [only, ...more] = refs;
     if (only !== undefined && !more.length) return findNodes(project, only);
-    if (only !== undefined) return severalOf([...refs]);
+    if (only !== undefined) return severalOf(refs);
   }
   return { similar: nearPorts(project, text) };
 }

@@ -62,8 +62,25 @@ export function findNodes(project: Linked, ref: string): FlowNode[] {
   const found = nodesByRef(project).get(ref) ?? [];
   // What a component takes over may bear its name: there, nothing is handed in or kept.
   const own = found.filter(({ component }) => project.components[component]!.facts.role !== 'helper');
-  return (own.length ? own : found).flatMap((node) => [node, ...ofHeirs(project, node)]);
+  const nodes = (own.length ? own : found).flatMap((node) => [node, ...ofHeirs(project, node)]);
+  return own.length ? nodes : nodes.flatMap((node) => madeOf(project, node) ?? node);
 }
+
+/** What stands for a symbol of a class or function in each of the components for which it runs. */
+const madeOf = (project: Linked, { component, symbol }: FlowNode): FlowNode[] | undefined =>
+  symbol < 0 ? undefined : instances(project).get(`${component}:${symbol}`);
+
+const instances = oncePerLink((project: Linked): Map<string, FlowNode[]> => {
+  const found = new Map<string, FlowNode[]>();
+  for (const [node, names] of project.flow.names)
+    for (const { code, symbol } of names) {
+      const key = `${code}:${symbol}`;
+      const known = found.get(key);
+      if (known) known.push(project.flow.nodes[node]!);
+      else found.set(key, [project.flow.nodes[node]!]);
+    }
+  return found;
+});
 
 const heirsOf = oncePerLink((project: Linked) =>
   groupBy(

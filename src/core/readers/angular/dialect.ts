@@ -10,6 +10,7 @@ import { spread } from '../script/attributes';
 import { addMounted } from '../script/mounted';
 import { keyName, memberName } from '../script/type-expr';
 import {
+  mergeAsks,
   noteGiven,
   addState,
   type Call,
@@ -235,8 +236,14 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
   if (/^(asReadonly|asObservable|pipe)$/.test(method)) {
     const source = use(u, u.expr(object, ctx), ctx);
     const others = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'derivation'));
+    const asks = mergeAsks(...others);
     return others.length
-      ? { kind: 'computed', uses: [source, ...others].flatMap(usesOf), ...spanOf(node) }
+      ? {
+          kind: 'computed',
+          uses: [source, ...others].flatMap(usesOf),
+          ...(asks.length ? { asks } : {}),
+          ...spanOf(node),
+        }
       : source;
   }
   if (!/^(set|update|mutate|next|setValue|patchValue)$/.test(method)) return undefined;

@@ -6,7 +6,7 @@ import { readFunction, readOtherClass } from './functions';
 import { noteInvoke, noteSet } from './invokes';
 import { moduleLoaded } from './lazy';
 import { noteLoop, notePromised } from './patterns';
-import { workedOut } from './results';
+import { askedBy, workedOut } from './results';
 import { type Binding, isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
 import {
@@ -16,6 +16,7 @@ import {
   isModuleLevel,
   keepsEnds,
   mergeContent,
+  mergeAsks,
   mergeUses,
   noteCall,
   noteRead,
@@ -45,16 +46,6 @@ const LOOPS = new Set([
   'sort',
   'reduce',
 ]);
-
-/** The functions of the component whose results are a part of some expressions. */
-function mergeAsks(...parts: (ExprFact | undefined)[]): number[] {
-  const found = new Set<number>();
-  for (const part of parts) {
-    if (part?.kind === 'call' && part.symbol !== undefined) found.add(part.symbol);
-    for (const one of part?.asks ?? []) found.add(one);
-  }
-  return [...found];
-}
 
 function computed(node: t.Node, ...parts: (ExprFact | undefined)[]): ExprFact {
   const expr: ExprFact = { kind: 'computed', start: node.start!, end: node.end! };
@@ -339,7 +330,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
       noteGiven(u, symbol.fn, args);
       noteCalled(args);
       return {
-        ...computed(node, ...valuesOf(u, node.arguments, args)),
+        ...computed(node, ...valuesOf(u, node, args)),
         kind: 'call',
         symbol: callee.symbol!,
         ...mergeContent(...args, { ...spanOf(node), kind: 'computed', content }),
@@ -348,7 +339,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     use(u, callee, ctx, 'argument');
     noteCalled(args);
     const given = symbol.init?.from ? contentOf(u, symbol) : undefined;
-    const result = computed(node, callee, ...valuesOf(u, node.arguments, args));
+    const result = computed(node, callee, ...valuesOf(u, node, args));
     const own = symbol.kind === 'inherited' ? { symbol: callee.symbol! } : holding(u, callee);
     return {
       ...result,
@@ -377,7 +368,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   noteMutation(u, calleeNode, callee, node, ctx, args);
   noteTold(u, node, args, ctx);
   const result: ExprFact = {
-    ...computed(node, callee, ...valuesOf(u, node.arguments, args)),
+    ...computed(node, callee, ...valuesOf(u, node, args)),
     kind: 'call',
     ...mergeContent(callee, ...args),
     ...(binding(callee, args) ?? wrapping(calleeNode, args)),
@@ -470,11 +461,19 @@ function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
 }
 
 /** Of what a call is given, functions do not flow into its result, but those that are asked for a value do: `() => wind`. */
-const valuesOf = (u: Unit, nodes: t.Node[], args: ExprFact[]): ExprFact[] =>
+const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[]): ExprFact[] =>
   args.flatMap((arg, index) => {
     if (arg.kind !== 'function') return [arg];
+    if (callee.type === 'Identifier' && OPERATOR.test(callee.name))
+      return [{ ...arg, kind: 'computed', ...askedBy(u, arg.fn) }];
     return arg.fn !== undefined && isGetter(nodes[index]) ? (u.facts.functions[arg.fn]!.gives ?? []) : [];
   });
+
+type Call = t.CallExpression | t.OptionalCallExpression;
+
+/** Functions that work each value of a stream out by the one that they are given: `map((wind) => wind * gust)`. */
+const OPERATOR =
+  /^(map|filter|scan|reduce|(switch|merge|concat|exhaust)(Map|Scan)|withLatestFrom|startWith|distinctUntilChanged|takeWhile|skipWhile|combineLatest(With)?)$/;
 
 function isGetter(node: t.Node | undefined): boolean {
   const fn = node && unwrap(node);
@@ -510,6 +509,7 @@ function readLoop(
       source: { kind: 'computed', uses: usesOf(list), start: list.start, end: list.end },
       type: { t: 'elem', of: typeOf(u, callee.object) },
     });
+    Object.assign(item, askedBy(u, item.fn));
   } else if (first) {
     item = use(u, readExpr(u, first, inner), inner, 'argument');
     const fn = item.kind === 'identity' ? u.facts.symbols[item.symbol!]!.fn : undefined;

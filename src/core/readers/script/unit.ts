@@ -255,6 +255,16 @@ export function mergeUses(...list: (ExprFact | undefined)[]): number[] {
   return found;
 }
 
+/** The functions of the component whose results are a part of some expressions. */
+export function mergeAsks(...parts: (ExprFact | undefined)[]): number[] {
+  const found = new Set<number>();
+  for (const part of parts) {
+    if (part?.kind === 'call' && part.symbol !== undefined) found.add(part.symbol);
+    for (const one of part?.asks ?? []) found.add(one);
+  }
+  return [...found];
+}
+
 /** Notes what a function of the component is called with; a method may be called before it is read. */
 export function noteGiven(u: Unit, fn: number | undefined, args: ExprFact[]): void {
   const called = fn === undefined ? undefined : u.facts.functions[fn];

@@ -3,7 +3,17 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { fillsCollection } from './collections';
 import { memberName } from './type-expr';
-import { type Ctx, isModuleLevel, mergeUses, spanOf, symbolOf, type Unit, unwrap, use } from './unit';
+import {
+  type Ctx,
+  isModuleLevel,
+  mergeAsks,
+  mergeUses,
+  spanOf,
+  symbolOf,
+  type Unit,
+  unwrap,
+  use,
+} from './unit';
 import { eachChild } from './walk';
 
 /** Methods that change the list that they are called on. */
@@ -40,8 +50,11 @@ export function noteMutation(
   if (node.computed || node.property.type !== 'Identifier') return;
   const method = node.property.name;
   if (!isMutator(u, method) && !fillsCollection(node.object, method, args.length)) return;
-  const uses = mergeUses(...args);
-  const value: ExprFact | undefined = uses.length ? { kind: 'computed', uses, ...spanOf(at) } : undefined;
+  const [uses, asks] = [mergeUses(...args), mergeAsks(...args)];
+  const value: ExprFact | undefined =
+    uses.length || asks.length
+      ? { kind: 'computed', uses, ...(asks.length ? { asks } : {}), ...spanOf(at) }
+      : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)
     noteShared(u, node.object, value, at, ctx);
   if (callee.symbol === undefined || callee.kind !== 'member') return;
