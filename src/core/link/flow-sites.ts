@@ -238,6 +238,11 @@ export class SiteFlow {
     }
     const rests = named ? (named.spreads ?? []) : [value];
     for (const rest of rests) {
+      const either = objectsOf(rest);
+      if (either) {
+        for (const one of either) this.addSpread(joint, { ...attribute, value: one }, index, written);
+        continue;
+      }
       if (rest.kind !== 'identity') {
         this.addMembers(joint, rest, index, written);
         continue;
@@ -318,3 +323,9 @@ export class SiteFlow {
     return found;
   }
 }
+
+/** `wide ? { wind } : {}`: the objects of which it is one; undefined for anything else. */
+const objectsOf = ({ kind, gives }: ExprFact): ExprFact[] | undefined =>
+  kind === 'computed' && gives?.length && gives.every((one) => /^(object|literal)$/.test(one.kind))
+    ? gives.filter((one) => one.kind === 'object')
+    : undefined;

@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { ComponentFacts } from '../../model/facts';
 import { typeOfKey } from '../script/contexts';
+import { readMethod } from '../script/classes';
 import { readFunction } from '../script/functions';
 import { infer, type InferContext, inferFunction } from '../script/infer';
 import { keyName, memberName } from '../script/type-expr';
@@ -61,6 +62,10 @@ export function readClass(
     if (fn) {
       methods.push({ fn, name });
       if (name !== 'render' && !LIFECYCLE.test(name)) {
+        if (member.type === 'ClassMethod' && member.kind === 'get') {
+          u.members.set(name, addSymbol(u, { name, kind: 'derived', ...spanOf(member.key) }));
+          continue;
+        }
         const isMethod = member.type === 'ClassProperty' || member.kind === 'method';
         const type = isMethod ? { type: inferFunction(fn, inferContext(u)) } : {};
         u.members.set(name, addSymbol(u, { name, kind: 'handler', ...spanOf(member.key), fn: -1, ...type }));
@@ -80,6 +85,11 @@ export function readClass(
     }
     if (name === 'constructor') {
       readFunction(u, fn, ctx, 'derivation');
+      continue;
+    }
+    const own = u.members.get(name);
+    if (fn.type === 'ClassMethod' && fn.kind === 'get' && own !== undefined) {
+      readMethod(u, own, fn);
       continue;
     }
     const lifecycle = LIFECYCLE.test(name);

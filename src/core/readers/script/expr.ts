@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
-import { noteInvoke, noteSet } from './invokes';
+import { functionIn, noteInvoke, noteSet } from './invokes';
 import { moduleLoaded } from './lazy';
 import { noteLoop, notePromised } from './patterns';
 import { askedBy, workedOut } from './results';
@@ -350,10 +350,9 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   }
   notePromise(u, calleeNode, node.arguments);
   const args = readArguments(u, node.arguments, ctx);
-  const then = /^(then|subscribe)$/.test(lastNameOf(calleeNode)) ? args[0]?.fn : undefined;
+  const [taker] = /^(then|subscribe)$/.test(lastNameOf(calleeNode)) ? args : [];
   // What is waited for is what the function is given.
-  if (then !== undefined)
-    noteGiven(u, then, [{ kind: 'computed', uses: usesOf(callee), ...spanOf(calleeNode) }]);
+  if (taker) hand(u, taker, { kind: 'computed', uses: usesOf(callee), ...spanOf(calleeNode) }, node, ctx);
   noteCalled(args);
   const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
   if (early) u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx });
@@ -387,6 +386,17 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     result.component = callee.component;
   }
   return result;
+}
+
+/** A function is called with a value in its own time: one that is written out, or one that the code has a name for. */
+function hand(u: Unit, taker: ExprFact, value: ExprFact, at: t.Node, ctx: Ctx): void {
+  const fn = functionIn(u, taker) ?? taker.fn;
+  const symbol = taker.kind === 'identity' ? taker.symbol! : undefined;
+  if (fn !== undefined) noteGiven(u, fn, [value]);
+  else if (symbol !== undefined && u.facts.symbols[symbol]!.kind === 'setter')
+    noteSet(u, symbol, [value], spanOf(at), ctx);
+  else if (taker.kind === 'identity' || taker.kind === 'member' || taker.component)
+    noteInvoke(u, taker, [value], spanOf(at), ctx);
 }
 
 /** What is called, where functions that others made are kept in it. */
@@ -513,7 +523,10 @@ function readLoop(
   } else if (first) {
     item = use(u, readExpr(u, first, inner), inner, 'argument');
     const fn = item.kind === 'identity' ? u.facts.symbols[item.symbol!]!.fn : undefined;
-    if (fn !== undefined) item = { ...item, content: u.contents[fn]! };
+    if (fn !== undefined) {
+      item = { ...item, content: u.contents[fn]!, ...askedBy(u, fn) };
+      noteGiven(u, fn, [{ kind: 'computed', uses: usesOf(list), start: list.start, end: list.end }]);
+    }
     const named = item.component === undefined || item.kind === 'call' ? undefined : calledName(first);
     if (named && mayDraw(named, false)) {
       const at = { where: ctx.where, fn: ctx.fn, ...spanOf(first) };
@@ -583,6 +596,14 @@ function readMethod(u: Unit, node: t.ObjectMethod, ctx: Ctx): ExprFact {
 function readAssignment(u: Unit, node: t.AssignmentExpression, ctx: Ctx): ExprFact {
   if (u.dialect.assign(u, node, ctx)) return { kind: 'computed', ...spanOf(node) };
   const value = use(u, readExpr(u, node.right, ctx), ctx);
-  noteWrite(u, node.left, value, node, ctx);
+  noteWrite(u, node.left, decided(u, node.left, value, ctx), node, ctx);
   return { ...computed(node, value) };
+}
+
+/** Which of several words a variable holds, those conditions decide under which it is set. */
+function decided(u: Unit, target: t.Node, value: ExprFact, ctx: Ctx): ExprFact {
+  if (value.kind !== 'literal' || !ctx.decided) return value;
+  const symbol = target.type === 'Identifier' ? symbolOf(u, target) : undefined;
+  const isLocal = symbol !== undefined && u.facts.symbols[symbol]!.kind === 'derived';
+  return isLocal ? { ...value, kind: 'computed', uses: ctx.decided } : value;
 }

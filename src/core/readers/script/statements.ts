@@ -8,7 +8,7 @@ import { declarePattern } from './patterns';
 import { eachChild } from './walk';
 import { place, shownBy } from './placing';
 import { union, UNKNOWN } from '../../model/types';
-import { inArm, inferContext, mergeUses, spanOf, typeOf, unwrap, use, type Ctx, type Unit } from './unit';
+import { inArm, inferContext, mergeUses, spanOf, typeOf, unwrap, use, usesOf, type Ctx, type Unit } from './unit';
 
 /** Reads statements; in a component's own body, handlers and effects come after what they use. */
 export function readStatements(u: Unit, written: t.Node[], ctx: Ctx): void {
@@ -53,11 +53,12 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
     }
     case 'IfStatement': {
       const before = u.facts.reads.length;
-      use(u, u.expr(node.test, { ...ctx, where: 'condition' }), ctx, 'condition');
+      const test = use(u, u.expr(node.test, { ...ctx, where: 'condition' }), ctx, 'condition');
       if (throws(node.consequent))
         for (const read of u.facts.reads.slice(before)) u.refusals.add(read.symbol);
-      readStatement(u, node.consequent, inArm(u, ctx, node.test, true));
-      if (node.alternate) readStatement(u, node.alternate, inArm(u, ctx, node.test, false));
+      const inner = decidedBy(ctx, test);
+      readStatement(u, node.consequent, inArm(u, inner, node.test, true));
+      if (node.alternate) readStatement(u, node.alternate, inArm(u, inner, node.test, false));
       return;
     }
     case 'BlockStatement':
@@ -83,13 +84,15 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       readStatement(u, node.body, inner);
       return;
     }
-    case 'SwitchStatement':
-      use(u, u.expr(node.discriminant, { ...ctx, where: 'condition' }), ctx, 'condition');
+    case 'SwitchStatement': {
+      const given = use(u, u.expr(node.discriminant, { ...ctx, where: 'condition' }), ctx, 'condition');
       for (const one of node.cases) {
         if (one.test) use(u, u.expr(one.test, ctx), ctx, 'condition');
-        readStatements(u, one.consequent, { ...ctx, when: spanOf(one.test ?? node.discriminant) });
+        const inner = decidedBy(ctx, given);
+        readStatements(u, one.consequent, { ...inner, when: spanOf(one.test ?? node.discriminant) });
       }
       return;
+    }
     case 'ExportNamedDeclaration':
     case 'ExportDefaultDeclaration':
       if (node.declaration && node.declaration.type !== 'TSDeclareFunction') {
@@ -113,6 +116,12 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       use(u, u.expr(child, test ? { ...ctx, where: 'condition' } : ctx), ctx, test ? 'condition' : ctx.where);
     }
   });
+}
+
+/** Inside of a condition. */
+function decidedBy(ctx: Ctx, test: ExprFact): Ctx {
+  const uses = usesOf(test);
+  return uses.length ? { ...ctx, decided: [...(ctx.decided ?? []), ...uses] } : ctx;
 }
 
 const usesOfList = (expr: { symbol?: number; uses?: number[] }) =>

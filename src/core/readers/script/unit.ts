@@ -33,6 +33,8 @@ export interface Ctx {
   when?: Span;
   each?: Span;
   arms?: string[];
+  /** Symbols by which the conditions around are decided. */
+  decided?: number[];
   /** The set-up has waited for something before. */
   late?: true;
 }
