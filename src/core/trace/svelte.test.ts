@@ -281,6 +281,7 @@ describe('store in context with bound member', () => {
         'App:context:unit consume Mid:context:unit',
         'App:state:unit provide App:context:unit',
         'Btn:event:press write App:state:unit',
+        'Btn:event:press write App:state:unit',
         'Mid:context:unit rename Show:prop:v',
       ],
     ],
@@ -289,6 +290,7 @@ describe('store in context with bound member', () => {
       [
         'App:context:unit consume Mid:context:unit',
         'App:state:unit provide App:context:unit',
+        'Btn:event:press write App:state:unit',
         'Btn:event:press write App:state:unit',
         'Mid:context:unit rename Show:prop:v',
       ],

@@ -604,6 +604,8 @@ function readAssignment(u: Unit, node: t.AssignmentExpression, ctx: Ctx): ExprFa
 function decided(u: Unit, target: t.Node, value: ExprFact, ctx: Ctx): ExprFact {
   if (value.kind !== 'literal' || !ctx.decided) return value;
   const symbol = target.type === 'Identifier' ? symbolOf(u, target) : undefined;
-  const isLocal = symbol !== undefined && u.facts.symbols[symbol]!.kind === 'derived';
+  const kind = symbol === undefined ? undefined : u.facts.symbols[symbol]!.kind;
+  // What a handler sets is set when that is called, whatever the reason.
+  const isLocal = kind === 'derived' || (kind === 'state' && ctx.fn < 0);
   return isLocal ? { ...value, kind: 'computed', uses: ctx.decided } : value;
 }

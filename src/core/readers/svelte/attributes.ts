@@ -15,18 +15,25 @@ import { type Attribute, code, pattern, span, type Tag } from './ast';
 import { eventPort } from './names';
 import { eventSymbol, othersSymbol, type SvelteUnit } from './unit';
 
-/** Reads what a tag is given; gives back the scope of what is nested in it. */
-export function readAttributes(u: SvelteUnit, node: Tag, index: number, at: At): Scope {
+/** The content of a slot of the component around a tag, and the function that stands for what it is given. */
+export interface Filling {
+  fn?: number;
+}
+
+/**
+ * Reads what a tag is given; gives back the scope of what is nested in it. What a slot gives to a tag that fills it is known
+ * on the tag itself.
+ */
+export function readAttributes(u: SvelteUnit, node: Tag, index: number, at: At, filling?: Filling): Scope {
   const fact = u.facts.render[index]!;
   const plain = isPlain(fact);
   const isOwn = fact.tag !== undefined && isOwnTag(fact.tag.name);
   let { scope } = at;
+  for (const one of node.attributes)
+    if (one.type === 'LetDirective') scope = declareLet(u, one, fact, { ...at, scope }, filling);
   for (const one of node.attributes) {
-    if (one.type === 'LetDirective') {
-      scope = declareLet(u, one, fact, { ...at, scope });
-      continue;
-    }
-    const read = readAttribute(u, one, index, at);
+    if (one.type === 'LetDirective') continue;
+    const read = readAttribute(u, one, index, filling ? { ...at, scope } : at);
     if (!read) continue;
     u.facts.render[index]!.lowercase?.given.push(read.name);
     if (!plain || isOwn || read.mode !== 'value' || /^(slot$|on)/.test(read.name)) fact.attributes.push(read);
@@ -35,7 +42,13 @@ export function readAttributes(u: SvelteUnit, node: Tag, index: number, at: At):
 }
 
 /** `let:item` and `let:item={renamed}` */
-function declareLet(u: SvelteUnit, one: AST.LetDirective, fact: RenderFact, at: At): Scope {
+function declareLet(
+  u: SvelteUnit,
+  one: AST.LetDirective,
+  fact: RenderFact,
+  at: At,
+  filling: Filling | undefined,
+): Scope {
   const nameAt = { start: one.start + 4, end: one.start + 4 + one.name.length };
   const params = one.expression
     ? pattern(u, one.expression)
@@ -43,9 +56,9 @@ function declareLet(u: SvelteUnit, one: AST.LetDirective, fact: RenderFact, at: 
   const scope = u.scopes.within(at.scope, params);
   for (const param of params)
     declarePattern(u, param, { kind: 'computed', ...spanOf(param) }, at.ctx, { kind: 'param' });
-  if (fact.kind === 'site') {
+  if (filling || fact.kind === 'site') {
     const fn =
-      fact.only?.fn ??
+      (filling ? filling.fn : fact.only?.fn) ??
       addFunction(
         u,
         { type: 'ArrowFunctionExpression', ...span(one) } as t.ArrowFunctionExpression,
@@ -55,7 +68,8 @@ function declareLet(u: SvelteUnit, one: AST.LetDirective, fact: RenderFact, at: 
     const known = u.facts.functions[fn]!;
     known.takes ??= { names: [], rest: false };
     known.takes.names.push({ name: one.name, ...nameAt });
-    fact.only = { kind: 'function', fn, ...span(one) };
+    if (filling) filling.fn = fn;
+    else fact.only = { kind: 'function', fn, ...span(one) };
     // What the slot gives is one object; each name is a member of it.
     for (const { name, path } of params.flatMap((param) => pathsIn(param))) {
       const symbol = name.binding ? u.refs.get(name.binding) : undefined;

@@ -423,14 +423,14 @@ function isKeptHere(u: SvelteUnit, node: t.Node): boolean {
   return isState || isModuleLevel(node.binding);
 }
 
-/** A member of what a context gives: `const { wind } = getContext('line')`, `line.wind`. */
+/** What a context gives, or a member of that: `const { wind } = getContext('line')`, `line.wind`. */
 function isConsumed(u: SvelteUnit, node: t.Node): boolean {
   let root: t.Node = node;
   while (root.type === 'MemberExpression') root = unwrap(root.object);
   const symbol = root.type === 'Identifier' ? symbolOf(u, root) : undefined;
   const fact = symbol === undefined ? undefined : u.facts.symbols[symbol]!;
   const of = fact?.kind === 'derived' && fact.init?.kind === 'member' ? fact.init.symbol! : symbol;
-  return of !== undefined && u.facts.symbols[of]!.kind === 'injected' && (root !== node || of !== symbol);
+  return of !== undefined && u.facts.symbols[of]!.kind === 'injected';
 }
 
 /** `bubble('hold')`, where an older listener without a value was rewritten: the event of that name is handed up. */

@@ -10,7 +10,7 @@ import { type At, fillSlot, nameOutlet, noteNested, siteAround } from '../script
 import { place } from '../script/placing';
 import { addNode, isHeld, isModuleLevel, use } from '../script/unit';
 import { attributeNamed, code, type MarkupNode, span, type Tag, textOf } from './ast';
-import { readAttributes } from './attributes';
+import { type Filling, readAttributes } from './attributes';
 import { slotPort } from './names';
 import type { SvelteUnit } from './unit';
 
@@ -27,19 +27,25 @@ export function readTag(u: SvelteUnit, node: Tag, at: At): At {
   if (node.type === 'SlotElement') return readOutlet(u, node, at);
   const index = addTag(u, node, at);
   const fact = u.facts.render[index]!;
-  const scope = readAttributes(u, node, index, at);
-  putIn(u, node, index, at.parent);
+  const filling: Filling | undefined = slotFilled(u, node, at.parent) === undefined ? undefined : {};
+  const scope = readAttributes(u, node, index, at, filling);
+  putIn(u, node, index, at.parent, filling);
   if (fact.kind === 'site' && node.fragment.nodes.some((one) => isShown(one))) fact.nested = true;
   return { ...at, scope, parent: index };
 }
 
-/** A tag with `slot="x"` is content for that slot of the component around it; gives back whether it is. */
-function putIn(u: SvelteUnit, node: Tag, index: number, parent: number): boolean {
+/** A tag with `slot="x"` is content for that slot of the component around it. */
+function slotFilled(u: SvelteUnit, node: Tag, parent: number): string | undefined {
   const slot = textOf(attributeNamed(node, 'slot'));
-  const fills = slot !== undefined && siteAround(u, parent) !== undefined;
-  if (fills) fillSlot(u, parent, index, slotPort(slot), span(node), undefined);
+  return slot !== undefined && siteAround(u, parent) !== undefined ? slot : undefined;
+}
+
+/** Puts a tag where it stands, or into the slot that it fills; gives back whether it fills one. */
+function putIn(u: SvelteUnit, node: Tag, index: number, parent: number, filling?: Filling): boolean {
+  const slot = slotFilled(u, node, parent);
+  if (slot !== undefined) fillSlot(u, parent, index, slotPort(slot), span(node), filling?.fn);
   else place(u, [index], parent);
-  return fills;
+  return slot !== undefined;
 }
 
 /** What is nested for the unnamed content, not for a name. */

@@ -6,7 +6,18 @@ import { contentFunction } from '../script/content';
 import { declarePattern, noteLoop, notePromised } from '../script/patterns';
 import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, handOver, noteNested, siteAround } from '../script/slots';
-import { addNode, addSymbol, type Ctx, inBranch, spanOf, typeOf, use, usesOf } from '../script/unit';
+import {
+  type Call,
+  noteGiven,
+  addNode,
+  addSymbol,
+  type Ctx,
+  inBranch,
+  spanOf,
+  typeOf,
+  use,
+  usesOf,
+} from '../script/unit';
 import { patternNames } from '../script/walk';
 import { code, type MarkupNode, pattern, span, statementsAt, type Tag } from './ast';
 import { bindCode } from './code';
@@ -25,7 +36,10 @@ export function readNodes(u: SvelteUnit, nodes: MarkupNode[], at: At): void {
     if (declared.group !== undefined) snippets.push({ node, group: declared.group });
   }
   for (const node of nodes) if (node.type === 'ConstTag') scope = readConst(u, node, { ...at, scope });
-  for (const { node, group } of snippets) readContent(u, node, { ...at, scope, parent: group });
+  for (const { node, group } of snippets) {
+    const fn = readContent(u, node, { ...at, scope, parent: group });
+    if (fn !== undefined) u.drawnBy.set(group, fn);
+  }
   for (const node of nodes) readNode(u, node, { ...at, scope });
 }
 
@@ -186,7 +200,12 @@ function readRender(u: SvelteUnit, node: AST.RenderTag, at: At): void {
   for (const one of candidates) {
     const fact = u.facts.symbols[one]!;
     // A snippet of the component's own stands where it is drawn.
-    if (fact.init?.kind === 'content') moveSnippet(u, fact.init.content, at.parent);
+    if (fact.init?.kind === 'content') {
+      moveSnippet(u, fact.init.content, at.parent);
+      for (const group of fact.init.content ?? [])
+        if (typeof group === 'number' && isCall(call))
+          noteGiven(u, u.drawnBy.get(group), argumentsOf(u, call, ctx));
+    }
     if (fact.kind !== 'prop') continue;
     const fallback = call.type === 'LogicalExpression' || call.type === 'ConditionalExpression';
     const index = addNode(
@@ -206,6 +225,17 @@ function readRender(u: SvelteUnit, node: AST.RenderTag, at: At): void {
     const port = u.facts.ports.find((other) => other.name === fact.port);
     if (port?.channel === 'prop') port.channel = 'slot';
   }
+}
+
+const isCall = (node: t.Node): node is Call =>
+  node.type === 'CallExpression' || node.type === 'OptionalCallExpression';
+
+/** What a call is given, which was read with it before. */
+function argumentsOf(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact[] {
+  const before = u.facts.reads.length;
+  const args = call.arguments.map((one) => u.expr(one, ctx));
+  u.facts.reads.length = before;
+  return args;
 }
 
 function moveSnippet(u: SvelteUnit, content: ExprFact['content'], parent: number): void {

@@ -20,6 +20,8 @@ export interface SvelteUnit extends Unit {
   handed: { binding: Binding; attribute: AttributeFact }[];
   /** Nodes of snippets that stand where they are drawn, and where they stood before. */
   moved: Map<number, number>;
+  /** The function that stands for the parameters of a snippet, by the node of what that draws. */
+  drawnBy: Map<number, number>;
   /** Functions that hand an event up under its name. */
   bubblers: Set<number>;
   /** The scope of the script, which the markup stands in. */
@@ -50,6 +52,7 @@ export function svelteUnit(
     others: undefined,
     dispatchers: new Set<number>(),
     moved: new Map<number, number>(),
+    drawnBy: new Map<number, number>(),
     bubblers: new Set<number>(),
     handed: [],
     stores: new Set<number>(),

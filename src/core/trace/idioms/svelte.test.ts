@@ -232,4 +232,64 @@ idioms(
   ),
 );
 
+const legacy = (script: string, markup: string, more: Record<string, string> = {}) => ({
+  ...app(
+    `<script>import Leaf from './Leaf.svelte'; ${script} let seed = 'a'; const change = () => (seed = 'b');</script><button on:click={change} />${markup}`,
+  ),
+  'Give.svelte': `<script>export let v;</script><slot name="row" q={v} />`,
+  ...more,
+});
+idioms(
+  (
+    [
+      [
+        'what a slot gives to a fragment that fills it',
+        `<Give v={seed}><svelte:fragment slot="row" let:q><Leaf x={q} /></svelte:fragment></Give>`,
+      ],
+      [
+        'what a slot gives to an element that fills it',
+        `<Give v={seed}><div slot="row" let:q={it}><Leaf x={it} /></div></Give>`,
+      ],
+      [
+        'what a slot gives to a component that fills it',
+        `<Give v={seed}><Leaf slot="row" x={q} let:q /></Give>`,
+      ],
+    ] as const
+  ).map(([what, markup]) => ({
+    what,
+    sources: legacy(`import Give from './Give.svelte';`, markup),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  })),
+);
+idioms([
+  {
+    what: 'a word that a reactive statement chooses',
+    sources: legacy(`let v = ''; $: if (seed) v = 'y';`, `<Leaf x={v} />`),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'a snippet of its own, with what it is drawn with',
+    sources: runes(
+      `let seed = $state('a');`,
+      `{#snippet row(q)}<Leaf x={q} />{/snippet}{@render row(seed)}<Btn v={seed} onsave={(v) => (seed = v)} />`,
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
+    what: 'a store that a context gives',
+    sources: runes(
+      `import { setContext } from 'svelte'; import { writable } from 'svelte/store'; import In from './In.svelte'; let seed = $state('a'); const kept = writable(''); setContext('k', kept);`,
+      `<In v={seed} /><Leaf x={$kept} />`,
+      {
+        'In.svelte': `<script>import { getContext } from 'svelte'; import Btn from './Btn.svelte'; let { v } = $props(); const kept = getContext('k');</script><Btn {v} onsave={(n) => kept.set(n)} />`,
+      },
+    ),
+    from: 'App:state:seed',
+    to: ['Leaf:prop:x'],
+  },
+]);
+
 idioms(LIST);
