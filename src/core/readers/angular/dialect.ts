@@ -12,6 +12,7 @@ import { keyName, memberName } from '../script/type-expr';
 import {
   mergeAsks,
   noteGiven,
+  noteRead,
   addState,
   type Call,
   type Ctx,
@@ -74,7 +75,12 @@ export function angularDialect(names: AngularNames): Dialect {
       const raised = this.raised!(u, node);
       if (raised) return raise(u, node, raised, ctx);
       noteCreated(u, names, node);
-      return readOwn(u, names, node, ctx) ?? readSignal(u, node, ctx) ?? readMethod(u, node, ctx);
+      return (
+        readOwn(u, names, node, ctx) ??
+        readSignal(u, node, ctx) ??
+        readMethod(u, node, ctx) ??
+        readForm(u, node, ctx)
+      );
     },
     raised(u, node) {
       if (!isAngularUnit(u)) return undefined;
@@ -83,7 +89,8 @@ export function angularDialect(names: AngularNames): Dialect {
       const symbol = symbolAt(u, unwrap(callee.object));
       return symbol !== undefined && isEvent(u, symbol) ? { symbol, args: node.arguments } : undefined;
     },
-    self: (u, node, ctx) => (isAngularUnit(u) ? readChain(u, node, ctx) : undefined),
+    self: (u, node, ctx) =>
+      isAngularUnit(u) ? (readForm(u, node, ctx) ?? readChain(u, node, ctx)) : undefined,
     memberType(u, name, called) {
       const symbol = isAngularUnit(u) ? u.members.get(name) : undefined;
       if (symbol === undefined || !isAngularUnit(u)) return undefined;
@@ -95,6 +102,13 @@ export function angularDialect(names: AngularNames): Dialect {
     },
     assign: () => false,
   };
+}
+
+/** The same where it is read, or only asked what it means. */
+function readForm(u: AngularUnit, node: t.Node, ctx: Ctx | undefined): ExprFact | undefined {
+  const found = inForm(u, node);
+  if (found && ctx) noteRead(u, found.symbol!, spanOf(node), ctx, found.path);
+  return found;
 }
 
 const isEvent = (u: AngularUnit, symbol: number): boolean => {
@@ -205,19 +219,59 @@ function noteTaker(u: AngularUnit, taker: ExprFact, source: ExprFact): void {
   noteGiven(u, fn, [source]);
 }
 
+/** `map((wind) => …)`, `tap((wind) => …)` on the way of a stream: what they are given is what comes. */
+function noteOperator(u: AngularUnit, node: t.Node, source: ExprFact): void {
+  if (node.type !== 'CallExpression') return;
+  for (const arg of node.arguments) {
+    const { type, start, end } = unwrap(arg);
+    const written = /Function/.test(type)
+      ? u.facts.functions.findIndex((one) => one.start === start && one.end === end)
+      : -1;
+    if (written >= 0) noteGiven(u, written, [source]);
+  }
+}
+
 /** Methods that put a value into an object, by the classes that have them. */
-const KEEPS: Record<string, RegExp> = {
-  next: /Subject$/,
-  setValue: /^(Untyped)?Form(Control|Group|Array)$/,
-  patchValue: /^(Untyped)?Form(Control|Group|Array)$/,
-};
+const FORM = /^(Untyped)?Form(Control|Group|Array|Record)$/;
+const KEEPS: Record<string, RegExp> = { next: /Subject$/, setValue: FORM, patchValue: FORM, reset: FORM };
+
+/** What a form is asked for, and gives as a whole: what is in it, now or whenever that changes. */
+const FORM_VALUE = /^(value|valueChanges|controls)$/;
+
+/** `form.value`, `form.get('name')`: what is kept in a form, or the part of it that has a name. */
+function inForm(u: AngularUnit, node: t.Node): ExprFact | undefined {
+  const isCall = node.type === 'CallExpression';
+  const chain = isCall ? unwrap(node.callee) : node;
+  if (!isChain(chain) || chain.computed) return undefined;
+  const object = unwrap(chain.object);
+  const inner = inForm(u, object);
+  const symbol = inner ? inner.symbol : symbolAt(u, object);
+  if (symbol === undefined || (!inner && !FORM.test(madeOf(u, symbol)))) return undefined;
+  const name = memberName(chain.property) ?? '';
+  const path = inner?.path ?? [];
+  const at = spanOf(node);
+  const whole = (to: string[]): ExprFact =>
+    to.length ? { kind: 'member', symbol, path: to, ...at } : { kind: 'identity', symbol, ...at };
+  if (!isCall)
+    return FORM_VALUE.test(name) || inner ? whole(FORM_VALUE.test(name) ? path : [...path, name]) : undefined;
+  if (name === 'getRawValue') return whole(path);
+  const [key] = node.arguments;
+  return name === 'get' && key?.type === 'StringLiteral'
+    ? whole([...path, ...key.value.split('.')])
+    : undefined;
+}
 
 /** `wind = new BehaviorSubject(0)`: the class of what a member keeps, or nothing. */
 function madeOf(u: AngularUnit, symbol: number): string {
   const { init } = u.facts.symbols[symbol]!;
   const made = init?.from && u.facts.calls[init.from.call];
-  return made?.made ? made.name : '';
+  if (made?.made) return made.name;
+  const built = init && BUILT.exec(u.file.text.slice(init.start, init.end));
+  return built ? `Form${built[1]!.charAt(0).toUpperCase()}${built[1]!.slice(1)}` : '';
 }
+
+/** `this.fb.group({ … })` */
+const BUILT = /^(?:this\.)?\w*(?:fb|[bB]uilder)(?:\.nonNullable)?\.(group|control|array|record)\s*[<(]/;
 
 /** `x.set(1)`, `x.update(fn)`, `x.next(v)`: what is kept is written; of an input that tells its owner, it is told. */
 function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined {
@@ -236,6 +290,7 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
   if (/^(asReadonly|asObservable|pipe)$/.test(method)) {
     const source = use(u, u.expr(object, ctx), ctx);
     const others = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'derivation'));
+    for (const arg of node.arguments) noteOperator(u, unwrap(arg), source);
     const asks = mergeAsks(...others);
     return others.length
       ? {
@@ -246,7 +301,7 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
         }
       : source;
   }
-  if (!/^(set|update|mutate|next|setValue|patchValue)$/.test(method)) return undefined;
+  if (!/^(set|update|mutate|next|setValue|patchValue|reset)$/.test(method)) return undefined;
   const base = baseOf(u, object);
   const symbol = symbolAt(u, object);
   if (base === undefined) return undefined;

@@ -62,8 +62,15 @@ function readMember(u: AngularUnit, name: string, node: ClassMember): (() => voi
   if (output) return declareOutput(u, name, node, textOf(output.args[0]) ?? name);
   const query = decorators.find((one) => QUERY.test(one.name));
   if (query) return declareQuery(u, name, node, query.name, query.args, false);
+  if (name === 'ngOnChanges' && node.type === 'ClassMethod') declareChanges(u, node.params[0]);
   if (node.type === 'ClassMethod' || node.type === 'ClassPrivateMethod' || !node.value) return undefined;
   return readField(u, name, node, unwrap(node.value));
+}
+
+/** `ngOnChanges(changes)`: by the names of the inputs, what these are now and were before. */
+function declareChanges(u: AngularUnit, param: t.Node | undefined): void {
+  if (param?.type !== 'Identifier' || !param.binding) return;
+  u.changes = addSymbol(u, { name: param.name, kind: 'derived', ...spanOf(param) }, param.binding);
 }
 
 type Field = Exclude<ClassMember, t.ClassMethod | t.ClassPrivateMethod>;

@@ -1,7 +1,7 @@
 /** What is known of one of Angular's classes while it is read, beside what every unit keeps. */
 import type { TmplAstReference } from '@angular/compiler';
 import type * as t from '@babel/types';
-import type { ComponentFacts, ExprFact, FileFacts, Span } from '../../model/facts';
+import type { ComponentFacts, ExprFact, FileFacts, MemberFact, Span } from '../../model/facts';
 import { newUnit } from '../script/new-unit';
 import type { Scope, Scopes } from '../script/scope';
 import type { Chain, OwnUnit } from '../script/own';
@@ -51,6 +51,8 @@ export interface AngularUnit extends OwnUnit {
   markup: Span | undefined;
   /** Names of the class that its template uses. */
   used: { name: string; start: number; end: number; scope: Scope }[];
+  /** What tells of changes of inputs. */
+  changes?: number;
   /** Places where something is asked for in a method, with the function around. */
   askedIn: { consume: number; fn: number }[];
 }
@@ -90,10 +92,29 @@ export const isAngularUnit = (u: Unit): u is AngularUnit => 'angular' in u;
 
 /** Settles what is only known when all of a unit is read. */
 export function closeUnit(u: AngularUnit): void {
+  settleChanges(u);
   settleEarly(u);
   settleMissing(u);
   settleTimes(u);
   settleAsked(u);
+}
+
+/** `changes.wind.currentValue` is the input. */
+function settleChanges({ facts, members, changes }: AngularUnit): void {
+  if (changes === undefined) return;
+  const { start, end } = facts.symbols[changes]!;
+  const at = { start, end };
+  const inputs = [...members].filter(([, symbol]) => facts.symbols[symbol]!.kind === 'prop');
+  facts.symbols[changes]!.init = {
+    kind: 'object',
+    open: true,
+    ...at,
+    members: inputs.map(([name, symbol]): MemberFact => {
+      const value: ExprFact = { kind: 'identity', symbol, ...at };
+      const states = ['currentValue', 'previousValue'].map((one) => ({ name: one, value, ...at }));
+      return { name, value: { kind: 'object', open: true, members: states, ...at }, ...at };
+    }),
+  };
 }
 
 /** What forms call, with what their control shall hold: writing that is no writing of one's own. */
