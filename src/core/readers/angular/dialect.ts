@@ -302,7 +302,7 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
       : source;
   }
   if (!/^(set|update|mutate|next|setValue|patchValue|reset)$/.test(method)) return undefined;
-  const base = baseOf(u, object);
+  const base = baseOf(u, object) ?? inForm(u, object)?.symbol;
   const symbol = symbolAt(u, object);
   if (base === undefined) return undefined;
   const { kind } = u.facts.symbols[base]!;
