@@ -8,7 +8,18 @@ import { declarePattern } from './patterns';
 import { eachChild } from './walk';
 import { place, shownBy } from './placing';
 import { union, UNKNOWN } from '../../model/types';
-import { inArm, inferContext, mergeUses, spanOf, typeOf, unwrap, use, usesOf, type Ctx, type Unit } from './unit';
+import {
+  inArm,
+  inferContext,
+  mergeUses,
+  spanOf,
+  typeOf,
+  unwrap,
+  use,
+  usesOf,
+  type Ctx,
+  type Unit,
+} from './unit';
 
 /** Reads statements; in a component's own body, handlers and effects come after what they use. */
 export function readStatements(u: Unit, written: t.Node[], ctx: Ctx): void {
