@@ -25,7 +25,7 @@ export function showType(type: TypeExpr | undefined, depth = 0): string {
       return `typeof ${type.name}`;
     case 'union':
     case 'all': {
-      const shown = [...new Set(type.of.map((one) => showType(one, depth + 1)))];
+      const shown = [...new Set(type.of.map((one) => bracketed(one, depth + 1)))];
       // Of one of several nothing is known, so that it may be anything.
       if (type.t === 'union' && shown.includes('')) return '';
       const parts = shown.filter(Boolean);
@@ -56,6 +56,12 @@ export function showType(type: TypeExpr | undefined, depth = 0): string {
         ? `${type.name}<${type.args.map((one) => showType(one, depth + 1) || 'unknown').join(', ')}>`
         : type.name;
   }
+}
+
+/** What a function gives back would go on into what stands beside it. */
+function bracketed(type: TypeExpr, depth: number): string {
+  const shown = showType(type, depth);
+  return type.t === 'fn' ? `(${shown})` : shown;
 }
 
 function showParam({ name, type, optional }: TypeParam, depth: number): string {
