@@ -119,6 +119,7 @@ test('trace prints the strand as JSON and as text', () => {
         type: "'x'",
         role: 'start',
         near: 'itself',
+        reads: [],
       },
       {
         port: 'Card:prop:fare',
@@ -130,6 +131,7 @@ test('trace prints the strand as JSON and as text', () => {
         type: 'number',
         role: 'read',
         near: 'itself',
+        reads: [{ file: 'App.tsx', line: 1, column: 71 }],
       },
     ],
     edges: [

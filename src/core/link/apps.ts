@@ -61,7 +61,9 @@ const usesOthers = oncePer((project: Linked) => {
 });
 
 /** Whether a name that nothing in sight registers is certainly registered by nobody. */
-export function isUnregistered(project: Linked, file: number, name: string): boolean {
+export function isUnregistered(project: Linked, file: number, name: string, space?: string): boolean {
+  // What is written before it may name a package.
+  if (space !== undefined && !isOwnSpace(project)(space)) return false;
   const { pkg, path, bringsNames, facts } = project.files[file]!;
   const brings = describe(facts.language)?.brings;
   if (brings) {

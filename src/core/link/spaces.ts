@@ -102,7 +102,8 @@ export function linkSpaces(files: FileFacts[], manifests: Manifest[]): Spaces {
   /** What is written before a name may be the end of its space. */
   function isWithin(file: number, space: string): boolean {
     const own = spaceOf(file);
-    return own === undefined ? isIn(file, space) : endsWith(own, space);
+    if (own !== undefined) return endsWith(own, space);
+    return dirname(files[file]!.path) === '' || isIn(file, space);
   }
 }
 

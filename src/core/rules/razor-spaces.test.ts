@@ -66,6 +66,23 @@ describe('a tag', () => {
   ]);
 });
 
+describe('a tag with its space', () => {
+  cases(/^(prop|component)\/un(known|resolved)/, [
+    ['of a package', lamps('<Kit.Lights.Bulb Tint="a" />', PROJECT), []],
+    ['of a package, called as one of the project is', lamps('<Kit.Lights.Lamp Tint="a" />', PROJECT), []],
+    [
+      'at the root, where nothing says what that is called',
+      { 'App.razor': '<Rope.Lamp Tone="a" />', 'Lamp.razor': takes('Tint') },
+      ['error prop/unknown App.razor:1 Tone'],
+    ],
+    [
+      'of the project, where there is none',
+      lamps('<Depot.Web.Shared.Bulb />', PROJECT),
+      ['error component/unresolved Yard/Yard.razor:1 Depot.Web.Shared.Bulb'],
+    ],
+  ]);
+});
+
 describe('a base and a type', () => {
   const base = (space: string, name: string) =>
     `namespace ${space};\npublic class LampBase : ComponentBase { [Parameter] public string? ${name} { get; set; } }\n`;

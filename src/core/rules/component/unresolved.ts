@@ -78,7 +78,7 @@ function unregistered(project: Linked, component: Component, node: number): Unre
   // What is written in small letters may be an element that the page defines.
   if (!/^[A-Z]/.test(tag!.name) || project.lookup(file, tag!.name).kind !== 'unbound') return undefined;
   if (facts.role !== 'component' || facts.scope?.open || component.openBase) return undefined;
-  if (!isUnregistered(project, file, name)) return undefined;
+  if (!isUnregistered(project, file, name, tag!.space)) return undefined;
   return {
     why: 'which is neither imported nor registered',
     near: nearest(
