@@ -122,6 +122,25 @@ test('a file that is cut off anywhere, or lacks any piece, is read to its end', 
   expect(read).toBe(WHOLE.length * 3);
 });
 
+test('a file whose pieces stand in any order is read to its end', () => {
+  // Numbers that look random, and are the same each time.
+  let seed = 7;
+  const next = (most: number): number => (seed = (seed * 16807) % 2147483647) % most;
+  const given = `${WHOLE}<DynamicComponent Type="typeof(A)" Parameters='@(new() { ["B"] = x, { "C", y } })' />`;
+  for (let turn = 0; turn < 300; turn++) {
+    const pieces: string[] = [];
+    for (let at = 0; at < given.length;) {
+      const length = 1 + next(turn % 2 ? 6 : 60);
+      pieces.splice(next(pieces.length + 1), 0, given.slice(at, at + length));
+      at += length;
+    }
+    const text = pieces.join('');
+    expect(text).toHaveLength(given.length);
+    expect(readRazorFile('A.razor', text, () => undefined).problem).toBeUndefined();
+    expect(readCSharpFile('A.cs', text).problem).toBeUndefined();
+  }
+});
+
 test.each([
   ['tags in tags', (n: number) => '<A>'.repeat(n)],
   ['blocks in blocks', (n: number) => '@if (a) { <A> '.repeat(n)],
