@@ -269,6 +269,7 @@ export class Effects {
   /** The same for what a module keeps, by its name in the file. */
   writtenShared(frame: Frame, { name, path }: SharedWriteFact): { node: number; path: string[] }[] {
     const { file, facts } = frame.code;
+    if (name.startsWith('#')) return [{ node: this.frames.pageNode(name), path }];
     const node = this.frames.shared.nodeOf(file, name);
     if (node >= 0) return [{ node, path: unboxed(path) }];
     const symbol = facts.symbols.findIndex((one) => one.kind === 'shared' && one.port === name);

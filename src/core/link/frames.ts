@@ -162,6 +162,18 @@ export class Frames {
     this.openCalls(inner, [...stack, helper.id], budget);
   }
 
+  private readonly pageNodes = new Map<string, number>();
+  /** What the page keeps under a name, or -1 where no code puts anything there; it counts as state of who does first. */
+  pageNode(name: string): number {
+    let node = this.pageNodes.get(name);
+    if (node === undefined) {
+      const writer = this.shared.pageWriter(name);
+      node = writer ? this.addNode({ ...writer, channel: 'state', name: name.slice(1), symbol: -1 }) : -1;
+      this.pageNodes.set(name, node);
+    }
+    return node;
+  }
+
   private noteRunning(frame: Frame): void {
     const running = this.byHelper.get(frame.code);
     if (running) running.push(frame);

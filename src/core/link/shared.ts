@@ -1,6 +1,6 @@
 /** What modules keep: whoever imports it uses the same. */
 import type { ExprFact } from '../model/facts';
-import type { Component } from '../model/project';
+import type { Component, Place } from '../model/project';
 import type { Linked } from './linked';
 import { AppStore } from './app-store';
 
@@ -34,6 +34,21 @@ export class Shared {
       this.modules.set(component.file, { component, symbols });
     }
     this.appStore = new AppStore(project, this.modules);
+  }
+
+  private pageWriters: Map<string, { component: number; place: Place }> | undefined;
+  /** Who first puts something under a name into what the page keeps, and where. */
+  pageWriter(name: string): { component: number; place: Place } | undefined {
+    if (!this.pageWriters) {
+      this.pageWriters = new Map();
+      for (const { id, file, facts } of this.project.components)
+        for (const write of facts.sharedWrites ?? [])
+          if (write.name.startsWith('#') && !this.pageWriters.has(write.name)) {
+            const { start, end } = write;
+            this.pageWriters.set(write.name, { component: id, place: { file, start, end } });
+          }
+    }
+    return this.pageWriters.get(name);
   }
 
   /** The value of a module that a name in a file means. */

@@ -296,6 +296,7 @@ export class Values {
     const found = unique([
       ...symbolsOf(expr).flatMap((one) => this.symbolSources(frame, one, [], depth + 1)),
       ...askedIn(expr).flatMap((one) => this.resultOf(frame, one, [], depth) ?? []),
+      ...callsIn(expr).flatMap((one) => this.resultElsewhere(frame, one, [], depth + 1) ?? []),
     ]);
     return found.map((one) => ({ ...one, exact: false, made: true }));
   }
@@ -331,7 +332,13 @@ export class Values {
   }
 
   private memberSources(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] {
-    const found = this.symbolSources(frame, expr.symbol!, into(expr.path ?? [], want), depth);
+    const own = this.symbolSources(frame, expr.symbol!, into(expr.path ?? [], want), depth);
+    const { called, ...callee } = expr;
+    // What is called without anything may be a value that is read so, or a function that gives one back.
+    const given = called
+      ? this.resultElsewhere(frame, { ...callee, kind: 'call', callee }, want, depth)
+      : undefined;
+    const found = given ? unique([...own, ...given]) : own;
     // A part of what a context or a helper gives is that value; a part of a prop is made from it.
     return found.map((one) => ({ ...one, exact: one.exact && this.isWhole(one) }));
   }
@@ -375,6 +382,10 @@ export class Values {
       );
     }
     if (symbol.store) return this.storeSources(frame, symbol.store, want, depth);
+    if (symbol.kind === 'shared' && symbol.port!.startsWith('#')) {
+      const kept = this.frames.pageNode(symbol.port!);
+      return kept < 0 ? [] : [{ node: kept, take: want, put: [], exact: true }];
+    }
     if (symbol.kind === 'shared') {
       // What a module made by a helper, and did not name otherwise.
       const found = this.frames.shared.symbolOf(frame.code.file, symbol.port!);
@@ -461,6 +472,13 @@ const askedIn = ({ asks = [], gives = [] }: ExprFact): number[] => [
     ...askedIn(one),
   ]),
 ];
+
+/** Calls of what is no function of the code's own, of which an expression may be the result. */
+const callsIn = ({ gives = [] }: ExprFact): ExprFact[] =>
+  gives.flatMap((one) => [
+    ...(one.kind === 'call' && one.symbol === undefined ? [one] : []),
+    ...callsIn(one),
+  ]);
 
 export const symbolsOf = ({ symbol, uses = [] }: ExprFact): number[] =>
   symbol === undefined ? uses : [symbol, ...uses];

@@ -4,6 +4,7 @@ import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/fact
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
 import { functionIn, noteInvoke, noteSet } from './invokes';
+import { notePage, readStorage } from './page-kept';
 import { moduleLoaded } from './lazy';
 import { noteLoop, notePromised } from './patterns';
 import { askedBy, workedOut } from './results';
@@ -272,7 +273,7 @@ function readArguments(u: Unit, args: t.Node[], ctx: Ctx): ExprFact[] {
 const HOOK = /(^|\.)use[A-Z]/;
 
 function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ctx: Ctx): ExprFact {
-  const taken = u.dialect.call(u, node, ctx);
+  const taken = u.dialect.call(u, node, ctx) ?? readStorage(u, node, ctx);
   if (taken) return taken;
   const calleeNode = unwrap(node.callee);
   if (isFunction(calleeNode)) {
@@ -366,6 +367,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     }
   noteMutation(u, calleeNode, callee, node, ctx, args);
   noteTold(u, node, args, ctx);
+  notePage(u, node, args, ctx);
   const result: ExprFact = {
     ...computed(node, callee, ...valuesOf(u, node, args)),
     kind: 'call',

@@ -55,7 +55,7 @@ const under = ({ start, end }: t.Node, object: t.Identifier, event: string): t.M
   }) as t.MemberExpression;
 
 /** A text, or the name of a constant of a module; what a variable holds is not known. */
-function nameOf(node: t.Node | undefined): string | undefined {
+export function nameOf(node: t.Node | undefined): string | undefined {
   const bare = node && unwrap(node);
   if (bare?.type === 'StringLiteral') return bare.value;
   let root: t.Node | undefined = bare;

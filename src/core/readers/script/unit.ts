@@ -466,5 +466,6 @@ export const moduleTypes = (file: FileContext): InferContext => ({
 });
 
 /** Whether the loose code of a module keeps state, which whoever imports it shares. */
-export const keepsState = ({ symbols }: ComponentFacts): boolean =>
-  symbols.some((one) => one.kind === 'state');
+export const keepsState = ({ symbols, sharedWrites = [] }: ComponentFacts): boolean =>
+  symbols.some(({ kind, port }) => kind === 'state' || (kind === 'shared' && port!.startsWith('#'))) ||
+  sharedWrites.some(({ name }) => name.startsWith('#'));

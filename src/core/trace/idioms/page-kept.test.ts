@@ -1,0 +1,82 @@
+/** What the page keeps for all code on it: its storage, by key, and events that code raises there, by name. */
+import { type Idiom, idioms } from './reaching';
+import { angularApp, reactApp, svelteApp, vueApp } from './testing';
+
+const reach = (what: string, sources: Record<string, string>, from = 'App:state:seed'): Idiom => ({
+  what,
+  sources,
+  from,
+  to: ['Leaf:prop:x'],
+});
+
+/** `put` is done with what the button hands up, `d` is what the leaf shows. */
+const react = (set: string, put: string, more = '') =>
+  reactApp(
+    `${more} function App({ seed }: any) { ${set} return <><Btn v={seed} onSave={(v: any) => ${put}} /><Leaf x={d} /></>; }`,
+  );
+const STORED = `const [d] = useState(() => localStorage.getItem('k'));`;
+
+idioms([
+  reach('react: stored', react(STORED, `localStorage.setItem('k', v)`), 'App:prop:seed'),
+  reach(
+    'react: stored under a constant, by functions',
+    react(
+      `const [d] = useState(() => load());`,
+      'save(v)',
+      `const KEY = 'line'; const save = (v: any) => window.localStorage.setItem(KEY, JSON.stringify(v)); const load = () => JSON.parse(window.localStorage.getItem(KEY) ?? '');`,
+    ),
+    'App:prop:seed',
+  ),
+  reach(
+    'react: told by an event of the document',
+    react(
+      `const [d, setD] = useState(''); useEffect(() => { document.addEventListener('put', (e: any) => setD(e.detail.v)); }, []);`,
+      `document.dispatchEvent(new CustomEvent('put', { detail: { v } }))`,
+    ),
+    'App:prop:seed',
+  ),
+  {
+    ...reach(
+      'react: stored under another key',
+      react(STORED, `localStorage.setItem('other', v)`),
+      'App:prop:seed',
+    ),
+    to: ['App:state:localStorage.other'],
+    not: ['Leaf:prop:x'],
+  },
+  {
+    ...reach('react: stored elsewhere', react(STORED, `sessionStorage.setItem('k', v)`), 'App:prop:seed'),
+    to: ['App:state:sessionStorage.k'],
+    not: ['Leaf:prop:x'],
+  },
+  reach(
+    'vue: stored',
+    vueApp(
+      `const seed = ref('a'); const d = ref(localStorage.getItem('k')); watch(seed, (n) => localStorage.setItem('k', n));`,
+      `<i @click="seed = 'b'" /><Leaf :x="d" />`,
+    ),
+  ),
+  reach(
+    'vue: told by an event of the window',
+    vueApp(
+      `import { onMounted } from 'vue'; const seed = ref('a'); const d = ref(''); function on(e: any) { d.value = e.detail; } onMounted(() => window.addEventListener('put', on)); function go() { window.dispatchEvent(new CustomEvent('put', { detail: seed.value })); }`,
+      `<i @click="go" /><Leaf :x="d" />`,
+    ),
+  ),
+  reach(
+    'svelte: stored, read by a module',
+    svelteApp(
+      `import { kept } from './kept.js'; let seed = $state('a'); $effect(() => { localStorage.setItem('k', seed); });`,
+      `<button onclick={() => (seed = 'b')}>b</button><Leaf x={$kept} />`,
+      {
+        'kept.js': `import { writable } from 'svelte/store'; export const kept = writable(localStorage.getItem('k'));`,
+      },
+    ),
+  ),
+  reach(
+    'angular: stored by a service',
+    angularApp(
+      `@Injectable({ providedIn: 'root' }) export class Kept { last() { return localStorage.getItem('k'); } put(v: any) { localStorage.setItem('k', v); } } @Component({ selector: 'app-root', standalone: true, imports: [Leaf], template: '<app-leaf [x]="d" />' }) export class App { seed: any = 'a'; d: any; kept = inject(Kept); ngOnInit() { this.d = this.kept.last(); } go() { this.kept.put(this.seed); } change() { this.seed = 'b'; } }`,
+    ),
+  ),
+]);
