@@ -239,11 +239,10 @@ export class Effects {
   written(frame: Frame, index: number, path: string[]): { node: number; path: string[] }[] {
     const { kind, store, init } = frame.code.facts.symbols[index]!;
     const node = frame.nodeOf[index]!;
-    if (store) return this.kept(this.values.symbolSources(frame, index, path, 0));
     // A value of a module that a function made is what that function keeps.
-    const isMade = kind === 'shared' && node < 0;
-    if (!isMade && (kind === 'state' || kind === 'shared' || kind === 'ref'))
-      return node < 0 ? [] : [{ node, path }];
+    if (store || (kind === 'shared' && node < 0))
+      return this.kept(this.values.symbolSources(frame, index, path, 0));
+    if (kind === 'state' || kind === 'shared' || kind === 'ref') return node < 0 ? [] : [{ node, path }];
     if (kind === 'prop') return node < 0 ? [] : [{ node, path }];
     if (kind === 'injected') {
       const consume = frame.code.facts.consumes.find((one) => one.symbol === index);
@@ -262,7 +261,7 @@ export class Effects {
     const alias = frame.aliases.get(index);
     if (alias && alias.node >= 0)
       return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);
-    if (kind !== 'derived' && kind !== 'param' && !isMade) return [];
+    if (kind !== 'derived' && kind !== 'param') return [];
     return this.kept(this.values.symbolSources(frame, index, path, 0));
   }
 

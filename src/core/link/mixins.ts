@@ -56,10 +56,9 @@ export function inheritPorts(components: Component[]): void {
         const symbol =
           own?.symbol ??
           component.facts.symbols.findIndex((one) => one.kind === 'inherited' && one.port === port.name);
-        const type = port.type && (args ? withArguments(port.type, args) : port.type);
         component.ports.set(port.name, {
           ...port,
-          ...(type ? { type } : {}),
+          ...(args && port.type ? { type: withArguments(port.type, args) } : {}),
           component: component.id,
           inherited: true,
           symbol,

@@ -325,14 +325,12 @@ interface SharedRead {
 /** Where components read what modules keep, by node. */
 const sharedReads = oncePerLink((project: Linked): Map<number, SharedRead[]> => {
   const found = new Map<number, SharedRead[]>();
-  const made = new Map<string, number>();
-  for (const [node, names] of project.flow.names)
-    for (const { code, symbol } of names) made.set(`${code}:${symbol}`, node);
+  const made = instances(project);
   for (const { id, facts, file, nodeOf } of project.components) {
     for (const { symbol, path = [], start, end } of facts.reads) {
       if (facts.symbols[symbol]!.kind !== 'shared') continue;
       const own = nodeOf[symbol]!;
-      const node = own < 0 ? made.get(`${id}:${symbol}`) : own;
+      const node = own < 0 ? made.get(`${id}:${symbol}`)?.at(-1)!.id : own;
       if (node === undefined) continue;
       const places = found.get(node);
       const read = { place: { file, start, end }, path: unboxed(path) };

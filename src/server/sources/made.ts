@@ -1,8 +1,11 @@
 /** Scripts that were made of other files of the folder, as their maps say. */
 import { open } from 'node:fs/promises';
 import { join, posix } from 'node:path';
+import { groupBy } from '../../core/model/group-by';
 import type { Skipped } from '../../core/report/summary';
 
+/** So many maps are open at a time; a system lets nobody open all of a large folder. */
+const AT_ONCE = 64;
 /** Sources are named near the start of a map; so many bytes are looked at. */
 const HEAD = 8192;
 const SOURCE = /"sources"\s*:\s*\[\s*"((?:[^"\\]|\\.)*)"/;
@@ -17,18 +20,16 @@ export async function madeOf(
   mapped: string[],
   sources: ReadonlySet<string>,
 ): Promise<{ made: Set<string>; skipped: Skipped[] }> {
-  const found = await Promise.all(
-    mapped.map(async (path) => {
-      const source = await sourceOf(root, path);
-      return source !== undefined && source !== path && sources.has(source) ? { path, source } : [];
-    }),
-  );
-  const all = found.flat();
-  const tops = new Map<string, typeof all>();
-  for (const one of all) {
-    const top = one.path.slice(0, Math.max(0, one.path.indexOf('/')));
-    tops.set(top, [...(tops.get(top) ?? []), one]);
+  const all: { path: string; source: string }[] = [];
+  for (let from = 0; from < mapped.length; from += AT_ONCE) {
+    const paths = mapped.slice(from, from + AT_ONCE);
+    const named = await Promise.all(paths.map((path) => sourceOf(root, path)));
+    paths.forEach((path, at) => {
+      const source = named[at];
+      if (source !== undefined && source !== path && sources.has(source)) all.push({ path, source });
+    });
   }
+  const tops = groupBy(all, ({ path }) => path.slice(0, Math.max(0, path.indexOf('/'))));
   return {
     made: new Set(all.map(({ path }) => path)),
     skipped: [...tops].map(([top, [first, ...others]]) => ({

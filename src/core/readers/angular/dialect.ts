@@ -3,16 +3,16 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
-import { noteInvoke } from '../script/invokes';
+import { functionIn, noteInvoke } from '../script/invokes';
 import { raisePort } from '../script/ports';
 import { isFunction } from '../script/scope';
 import { spread } from '../script/attributes';
 import { addMounted } from '../script/mounted';
 import { keyName, memberName } from '../script/type-expr';
 import {
+  meaningOf,
   mergeAsks,
   noteGiven,
-  noteRead,
   addState,
   type Call,
   type Ctx,
@@ -29,6 +29,7 @@ import { declarePattern } from '../script/patterns';
 import { type TypeExpr, widen } from '../../model/types';
 import { isChain, readChain, symbolAt } from '../script/own';
 import { readInject } from './asks';
+import { FORM, inForm, madeOf, readForm } from './forms';
 import { type AngularNames, signalOf } from './names';
 import { readProviders } from './providers';
 import { type AngularUnit, isAngularUnit } from './unit';
@@ -102,13 +103,6 @@ export function angularDialect(names: AngularNames): Dialect {
     },
     assign: () => false,
   };
-}
-
-/** The same where it is read, or only asked what it means. */
-function readForm(u: AngularUnit, node: t.Node, ctx: Ctx | undefined): ExprFact | undefined {
-  const found = inForm(u, node);
-  if (found && ctx) noteRead(u, found.symbol!, spanOf(node), ctx, found.path);
-  return found;
 }
 
 const isEvent = (u: AngularUnit, symbol: number): boolean => {
@@ -215,8 +209,7 @@ function baseOf(u: AngularUnit, node: t.Node): number | undefined {
 /** What comes is what a function is called with that takes it, by itself or as the `next` of an object. */
 function noteTaker(u: AngularUnit, taker: ExprFact, source: ExprFact): void {
   const next = taker.kind === 'object' ? taker.members?.find((one) => one.name === 'next')?.value : taker;
-  const fn = next?.kind === 'identity' ? u.facts.symbols[next.symbol!]!.fn : next?.fn;
-  noteGiven(u, fn, [source]);
+  noteGiven(u, next && (functionIn(u, next) ?? next.fn), [source]);
 }
 
 /** `map((wind) => …)`, `tap((wind) => …)` on the way of a stream: what they are given is what comes. */
@@ -232,46 +225,7 @@ function noteOperator(u: AngularUnit, node: t.Node, source: ExprFact): void {
 }
 
 /** Methods that put a value into an object, by the classes that have them. */
-const FORM = /^(Untyped)?Form(Control|Group|Array|Record)$/;
 const KEEPS: Record<string, RegExp> = { next: /Subject$/, setValue: FORM, patchValue: FORM, reset: FORM };
-
-/** What a form is asked for, and gives as a whole: what is in it, now or whenever that changes. */
-const FORM_VALUE = /^(value|valueChanges|controls)$/;
-
-/** `form.value`, `form.get('name')`: what is kept in a form, or the part of it that has a name. */
-function inForm(u: AngularUnit, node: t.Node): ExprFact | undefined {
-  const isCall = node.type === 'CallExpression';
-  const chain = isCall ? unwrap(node.callee) : node;
-  if (!isChain(chain) || chain.computed) return undefined;
-  const object = unwrap(chain.object);
-  const inner = inForm(u, object);
-  const symbol = inner ? inner.symbol : symbolAt(u, object);
-  if (symbol === undefined || (!inner && !FORM.test(madeOf(u, symbol)))) return undefined;
-  const name = memberName(chain.property) ?? '';
-  const path = inner?.path ?? [];
-  const at = spanOf(node);
-  const whole = (to: string[]): ExprFact =>
-    to.length ? { kind: 'member', symbol, path: to, ...at } : { kind: 'identity', symbol, ...at };
-  if (!isCall)
-    return FORM_VALUE.test(name) || inner ? whole(FORM_VALUE.test(name) ? path : [...path, name]) : undefined;
-  if (name === 'getRawValue') return whole(path);
-  const [key] = node.arguments;
-  return name === 'get' && key?.type === 'StringLiteral'
-    ? whole([...path, ...key.value.split('.')])
-    : undefined;
-}
-
-/** `wind = new BehaviorSubject(0)`: the class of what a member keeps, or nothing. */
-function madeOf(u: AngularUnit, symbol: number): string {
-  const { init } = u.facts.symbols[symbol]!;
-  const made = init?.from && u.facts.calls[init.from.call];
-  if (made?.made) return made.name;
-  const built = init && BUILT.exec(u.file.text.slice(init.start, init.end));
-  return built ? `Form${built[1]!.charAt(0).toUpperCase()}${built[1]!.slice(1)}` : '';
-}
-
-/** `this.fb.group({ … })` */
-const BUILT = /^(?:this\.)?\w*(?:fb|[bB]uilder)(?:\.nonNullable)?\.(group|control|array|record)\s*[<(]/;
 
 /** `x.set(1)`, `x.update(fn)`, `x.next(v)`: what is kept is written; of an input that tells its owner, it is told. */
 function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined {
@@ -324,10 +278,8 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
     raisePort(u, told, value ? [value] : [], spanOf(node), ctx.fn);
     return { kind: 'computed', ...spanOf(node) };
   }
-  const before = u.facts.reads.length;
-  const target = u.expr(object, ctx);
   // What is written to is not read.
-  u.facts.reads.length = before;
+  const target = meaningOf(u, object, ctx);
   if (target.symbol === undefined) return undefined;
   u.facts.writes.push({
     symbol: target.symbol,

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, KeyFact, Span } from '../../model/facts';
 import { attribute, spread } from '../script/attributes';
 import { type At, handOver, noteNested } from '../script/slots';
-import { addNode, type Ctx, typeOf, use } from '../script/unit';
+import { meaningOf, addNode, type Ctx, typeOf, use } from '../script/unit';
 import { memberName } from '../script/type-expr';
 import { lit } from '../../model/types';
 import { codeIn } from './attributes';
@@ -84,7 +84,8 @@ function namesGiven(u: RazorUnit, node: ElementNode, span: Span, at: At, ctx: Ct
   // What begins without anything is filled by somebody.
   if (!pairs?.list.length) return [spread(node.nameAt)];
   const named = pairs.list.map(({ name, value, start, end }) => {
-    const read = use(u, u.expr(value, ctx), ctx, 'attribute');
+    // It is read where it is put into what holds it.
+    const read = meaningOf(u, value, ctx);
     read.type ??= typeOf(u, value);
     return attribute(name, { start, end }, 'value', read, { start, end: value.end! });
   });

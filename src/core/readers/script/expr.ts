@@ -11,6 +11,7 @@ import { askedBy, workedOut } from './results';
 import { type Binding, isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
 import {
+  type Call,
   addSymbol,
   type Ctx,
   inArm,
@@ -480,8 +481,6 @@ const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[])
       return [{ ...arg, kind: 'computed', ...askedBy(u, arg.fn) }];
     return arg.fn !== undefined && isGetter(nodes[index]) ? (u.facts.functions[arg.fn]!.gives ?? []) : [];
   });
-
-type Call = t.CallExpression | t.OptionalCallExpression;
 
 /** Functions that work each value of a stream out by the one that they are given: `map((wind) => wind * gust)`. */
 const OPERATOR =

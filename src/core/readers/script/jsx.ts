@@ -1,5 +1,4 @@
 /** JSX to render nodes. */
-import { readType, typeArguments } from './type-expr';
 import type * as t from '@babel/types';
 import type { AttributeFact, ExprFact, LoweredFact, TagFact } from '../../model/facts';
 import { isOwnTag } from '../../model/own-elements';
@@ -9,6 +8,7 @@ import { choicesOf, chosen } from './choices';
 import { contentOf, place, shownBy } from './placing';
 import { raisePort } from './ports';
 import type { Binding } from './scope';
+import { readType, typeArguments } from './type-expr';
 import {
   addNode,
   type Ctx,

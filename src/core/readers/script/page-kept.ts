@@ -7,7 +7,7 @@ import type { ExprFact } from '../../model/facts';
 import { functionIn } from './invokes';
 import { nameOf } from './told';
 import { keyName, memberName } from './type-expr';
-import { addSymbol, type Call, type Ctx, noteGiven, spanOf, type Unit, unwrap, use } from './unit';
+import { meaningOf, addSymbol, type Call, type Ctx, noteGiven, spanOf, type Unit, unwrap, use } from './unit';
 
 const STORAGE = /^(localStorage|sessionStorage)$/;
 const PAGE = /^(window|document|globalThis|self)$/;
@@ -50,9 +50,7 @@ export function notePage(u: Unit, node: Call, args: ExprFact[], ctx: Ctx): void 
       ? options.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === 'detail')
       : undefined;
   if (key === undefined || detail?.type !== 'ObjectProperty') return;
-  const before = u.facts.reads.length;
-  const value = u.expr(detail.value, ctx);
-  u.facts.reads.length = before;
+  const value = meaningOf(u, detail.value, ctx);
   const at = spanOf(detail);
   keep(u, 'page', key, { kind: 'object', members: [{ name: 'detail', value, ...at }], ...at }, node, ctx);
 }

@@ -243,6 +243,14 @@ export function use(u: Unit, expr: ExprFact, ctx: Ctx, where: Where = ctx.where)
   return expr;
 }
 
+/** What an expression means, where nobody reads it: it is written to, or read with something else. */
+export function meaningOf(u: Unit, node: t.Node, ctx: Ctx): ExprFact {
+  const before = u.facts.reads.length;
+  const value = u.expr(node, ctx);
+  u.facts.reads.length = before;
+  return value;
+}
+
 export const usesOf = (expr: ExprFact): number[] =>
   expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
 

@@ -4,6 +4,7 @@ import type { ExprFact } from '../../model/facts';
 import { fillsCollection } from './collections';
 import { memberName } from './type-expr';
 import {
+  meaningOf,
   type Ctx,
   isModuleLevel,
   mergeAsks,
@@ -165,9 +166,7 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
     const base = unwrap(bare.object);
     const owner = base.type === 'Identifier' ? symbolOf(u, base) : undefined;
     if (owner !== undefined && u.facts.symbols[owner]!.kind === 'rest') return;
-    const before = u.facts.reads.length;
-    const object = u.expr(bare.computed ? bare.object : bare, ctx);
-    u.facts.reads.length = before;
+    const object = meaningOf(u, bare.computed ? bare.object : bare, ctx);
     if (bare.computed) use(u, u.expr(bare.property, ctx), ctx);
     const path = bare.computed ? [...(object.path ?? []), ANY] : object.path;
     const isOwn = object.kind === 'identity' || (object.kind === 'member' && !object.component);

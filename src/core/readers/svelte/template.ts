@@ -7,6 +7,7 @@ import { declarePattern, noteLoop, notePromised } from '../script/patterns';
 import { type Binding, bindingOf, type Scope } from '../script/scope';
 import { type At, handOver, noteNested, siteAround } from '../script/slots';
 import {
+  meaningOf,
   type Call,
   noteGiven,
   addNode,
@@ -204,7 +205,11 @@ function readRender(u: SvelteUnit, node: AST.RenderTag, at: At): void {
       moveSnippet(u, fact.init.content, at.parent);
       for (const group of fact.init.content ?? [])
         if (typeof group === 'number' && isCall(call))
-          noteGiven(u, u.drawnBy.get(group), argumentsOf(u, call, ctx));
+          noteGiven(
+            u,
+            u.drawnBy.get(group),
+            call.arguments.map((one) => meaningOf(u, one, ctx)),
+          );
     }
     if (fact.kind !== 'prop') continue;
     const fallback = call.type === 'LogicalExpression' || call.type === 'ConditionalExpression';
@@ -229,14 +234,6 @@ function readRender(u: SvelteUnit, node: AST.RenderTag, at: At): void {
 
 const isCall = (node: t.Node): node is Call =>
   node.type === 'CallExpression' || node.type === 'OptionalCallExpression';
-
-/** What a call is given, which was read with it before. */
-function argumentsOf(u: SvelteUnit, call: Call, ctx: Ctx): ExprFact[] {
-  const before = u.facts.reads.length;
-  const args = call.arguments.map((one) => u.expr(one, ctx));
-  u.facts.reads.length = before;
-  return args;
-}
 
 function moveSnippet(u: SvelteUnit, content: ExprFact['content'], parent: number): void {
   for (const index of content ?? []) {

@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { memberName } from '../script/type-expr';
-import { type Call, type Ctx, noteGiven, spanOf, unwrap, use } from '../script/unit';
+import { meaningOf, type Call, type Ctx, noteGiven, spanOf, unwrap, use } from '../script/unit';
 import { noteMembers } from '../script/writes';
 import { isSelf } from './names';
 import type { VueUnit } from './unit';
@@ -54,8 +54,6 @@ function setMember(u: VueUnit, node: Call, ctx: Ctx): ExprFact {
 
 /** What is written to is not read. */
 function target(u: VueUnit, node: t.Node, ctx: Ctx): ExprFact | undefined {
-  const before = u.facts.reads.length;
-  const value = u.expr(node, ctx);
-  u.facts.reads.length = before;
+  const value = meaningOf(u, node, ctx);
   return value.kind === 'identity' || value.kind === 'member' ? value : undefined;
 }

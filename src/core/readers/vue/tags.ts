@@ -6,7 +6,7 @@ import { type Choice, choicesOf, chosen, moduleName } from '../script/choices';
 import { SELF } from '../script/file-name';
 import { bindingOf, type Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { addNode, isHeld, isModuleLevel, unwrap } from '../script/unit';
+import { meaningOf, addNode, isHeld, isModuleLevel, unwrap } from '../script/unit';
 import { boundTo, type Element, expressionOf, placeOf, staticAttribute, tagSpan } from './ast';
 import { camel, pascal } from './names';
 import type { VueUnit } from './unit';
@@ -105,10 +105,7 @@ function addChosen(u: VueUnit, element: Element, at: At): number {
 function peek(u: VueUnit, node: t.Node, at: At): ExprFact | undefined {
   const bare = unwrap(node);
   if (bare.type !== 'Identifier' && bare.type !== 'MemberExpression') return undefined;
-  const { reads } = u.facts;
-  const before = reads.length;
-  const held = u.expr(bare, at.ctx);
-  reads.length = before;
+  const held = meaningOf(u, bare, at.ctx);
   return isHeld(held) ? held : undefined;
 }
 
