@@ -35,6 +35,8 @@ export interface Consumer {
   place: Place;
   missing: ConsumeFact['missing'];
   where: Where | 'setup';
+  /** How far it looks, where that is not all the way up. */
+  from?: ConsumeFact['from'];
   /** What it says that it gets. */
   type?: Lazy;
 }
@@ -57,10 +59,13 @@ export interface Contexts {
   unserved: (Consumer & { provided: boolean })[];
   /** What may be rendered below a provider, and not below another one of its key. */
   below(provider: Provider): Below;
-  /** Keys that some path from a root to the component provides. */
-  providedSomewhere(component: number, key: ContextKey): boolean;
-  /** Call sites from a root down to the component along which nobody provides the key; undefined if none is known. */
-  barePath(component: number, key: ContextKey): number[] | undefined;
+  /** Whether some path from a root to the component provides the key, where a consumer in it looks. */
+  providedSomewhere(component: number, key: ContextKey, from?: ConsumeFact['from']): boolean;
+  /**
+   * Call sites from a root down to the component along which nobody provides the key where a consumer in it looks; undefined
+   * if none is known.
+   */
+  barePath(component: number, key: ContextKey, from?: ConsumeFact['from']): number[] | undefined;
   /** A consumer of the key goes on without a provider: any default but nothing is usable, one not written out may be. */
   hasDefault(key: ContextKey): boolean;
   /** The call that mounts what a call site stands in as a root of its own. */

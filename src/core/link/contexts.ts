@@ -62,8 +62,8 @@ export function linkContexts(project: Tree): Contexts {
     },
     absent: project.components.flatMap((component) => absentKeys(project, component)),
     unserved: unservedBy(project, providers, consumers, keyAt),
-    providedSomewhere: (component, key) => (cover.some[component]! & keys.get(key.id)!.bit) !== 0n,
-    barePath: (component, key) => cover.barePath(component, keys.get(key.id)!.bit),
+    providedSomewhere: (component, key, from) => cover.isServed(component, keys.get(key.id)!.bit, from),
+    barePath: (component, key, from) => cover.barePath(component, keys.get(key.id)!.bit, from),
     hasDefault,
     mountOf: (site) => cover.mountOf(project.components[site.owner]!, site.node),
     mayBeElsewhere: (component) => cover.unknown[component]!,
@@ -257,8 +257,9 @@ function consumersOf(project: Tree, component: Component, keyAt: KeyAt): Consume
       component: id,
       key,
       place,
-      missing: one.from ? 'handled' : one.missing,
+      missing: one.missing,
       where,
+      ...(one.from ? { from: one.from } : {}),
       ...(type ? { type: { type, file, component: id } } : {}),
     });
   }

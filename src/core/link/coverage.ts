@@ -1,12 +1,12 @@
 /** Which contexts are provided where: a fixed point over the render ancestry. No path is enumerated. */
-import type { Span } from '../model/facts';
+import type { ConsumeFact, Span } from '../model/facts';
 import type { Component, Site } from '../model/project';
 import type { Tree } from './linked';
 import type { ContextKey, Provider } from './context-types';
 import { companions } from './sites';
-import { nodesAbove, topNode } from './nodes-above';
+import { nodesAbove } from './nodes-above';
 import { placesOf } from './slots';
-import { type Drawing, keyOf, tablesOf } from './tables';
+import { type Drawing, keyOf, onlyMount, routeAt, tablesOf } from './tables';
 
 /** Layouts that leave the placing of routes to others are followed so far. */
 const MAX_LAYOUTS = 4;
@@ -45,6 +45,8 @@ export class Coverage {
   everywhere = 0n;
   /** Where routers draw tables of routes. */
   private readonly tables: Map<string, Drawing[]>;
+  /** What is mounted, where that is but one thing. */
+  private readonly mount: Drawing | undefined;
   /** A bit beside those of the keys: something else may be provided around. */
   private readonly nobodyKnows: bigint;
 
@@ -73,6 +75,7 @@ export class Coverage {
     this.lacks = new Array<bigint>(length).fill(0n);
     this.unknown = project.components.map((one) => one.unknownSites);
     this.tables = tablesOf(project);
+    this.mount = this.tables.size ? onlyMount(project) : undefined;
     this.run();
   }
 
@@ -167,28 +170,37 @@ export class Coverage {
     module: Component,
     node: number,
     full: bigint,
+    hops = 0,
   ): { lacks: bigint; some: bigint; around: bigint; unknown: boolean } | undefined {
-    const { render } = module.facts;
-    let at = topNode(module, node);
-    const table = render[at]!.route?.table;
-    const places = table === undefined ? undefined : this.tables.get(keyOf(module, table));
+    let route = routeAt(module, node);
+    const places = route && this.tables.get(keyOf(module, route.table));
     // A table that several routers draw, or none, is drawn where nobody sees.
-    if (places?.length !== 1) return undefined;
+    if (places?.length !== 1 || hops > MAX_LAYOUTS) return undefined;
     const [{ owner, node: place }] = places as [Drawing];
     let around = this.around(owner.id, place);
-    for (let below = render[at]!.route!.below; below !== undefined; below = render[at]!.route?.below) {
-      around |= this.aroundRoutes(module, below);
-      at = topNode(module, below);
+    for (; route?.below !== undefined; route = routeAt(module, route.below))
+      around |= this.aroundRoutes(module, route.below);
+    const isMounted = owner.facts.render[place]!.forApp === true;
+    if (isMounted) {
+      const { mount } = this;
+      if (!mount) return undefined;
+      around |= this.around(mount.owner.id, mount.node) | this.aroundRoutes(mount.owner, mount.node);
     }
     const unknown = (around & this.nobodyKnows) !== 0n || this.isLoose(owner, place);
-    if (this.mountOf(owner, place)) return { lacks: full, some: 0n, around: around & full, unknown };
-    if (owner.facts.role !== 'component') return undefined;
-    return {
-      lacks: this.lacks[owner.id]!,
-      some: this.some[owner.id]!,
-      around: around & full,
-      unknown: unknown || this.unknown[owner.id]!,
-    };
+    if (isMounted || this.mountOf(owner, place))
+      return { lacks: full, some: 0n, around: around & full, unknown };
+    const above =
+      owner.facts.role === 'module'
+        ? this.aboveRoute(owner, place, full, hops + 1)
+        : owner.facts.role === 'component'
+          ? {
+              lacks: this.lacks[owner.id]!,
+              some: this.some[owner.id]!,
+              around: 0n,
+              unknown: this.unknown[owner.id]!,
+            }
+          : undefined;
+    return above && { ...above, around: (above.around | around) & full, unknown: unknown || above.unknown };
   }
 
   /** What is provided around the routes that are placed by what a node draws, and by what is nested in it. */
@@ -248,9 +260,7 @@ export class Coverage {
 
   /** The same for what a call site renders, with what stands on its tag and what it provides for itself. */
   private aroundSite(site: Site): bigint {
-    let mask = this.around(site.owner, site.node) | this.own[site.target]!;
-    for (const one of companions(this.project, site)) mask |= this.host[one.target]!;
-    return mask;
+    return this.around(site.owner, site.node) | this.own[site.target]! | this.onTag(site);
   }
 
   /** The components that a node of a render may be: several where the tag is chosen. */
@@ -326,15 +336,29 @@ export class Coverage {
     return mask;
   }
 
-  barePath(component: number, bit: bigint): number[] | undefined {
-    if ((this.lacks[component]! & ~this.anywhere & bit) === 0n) return undefined;
+  /** Whether some path provides keys to a component, where it looks for them. */
+  isServed(component: number, bit: bigint, from?: ConsumeFact['from']): boolean {
+    if (from === undefined) return (this.some[component]! & bit) !== 0n;
+    const sites = this.project.components[component]!.calledAt.map((id) => this.project.sites[id]!);
+    if (from === 'own')
+      return (this.own[component]! & bit) !== 0n || sites.some((one) => (this.onTag(one) & bit) !== 0n);
+    return sites.some((one) => ((this.around(one.owner, one.node) | this.some[one.owner]!) & bit) !== 0n);
+  }
+
+  barePath(component: number, bit: bigint, from?: ConsumeFact['from']): number[] | undefined {
+    if (from === 'own') return this.bareTag(component, bit);
+    const { calledAt, root } = this.project.components[component]!;
+    if ((this.anywhere & bit) !== 0n) return undefined;
+    if (from === undefined && (this.lacks[component]! & bit) === 0n) return undefined;
     const path: number[] = [];
     const seen = new Set<number>();
     for (let at = component; !seen.has(at);) {
       seen.add(at);
       const site = this.project.components[at]!.calledAt.map((id) => this.project.sites[id]!).find((one) => {
         const owner = this.project.components[one.owner]!;
-        if ((this.aroundSite(one) & (bit | this.nobodyKnows)) !== 0n || seen.has(owner.id)) return false;
+        // What is provided at its own tag does not count for what looks only further up.
+        const above = at === component && from ? this.around(one.owner, one.node) : this.aroundSite(one);
+        if ((above & (bit | this.nobodyKnows)) !== 0n || seen.has(owner.id)) return false;
         if (this.mountOf(owner, one.node)) return true;
         return owner.facts.role !== 'module' && (this.lacks[owner.id]! & bit) !== 0n;
       });
@@ -343,6 +367,22 @@ export class Coverage {
       if (this.mountOf(this.project.components[site.owner]!, site.node)) break;
       at = site.owner;
     }
-    return path;
+    return from && !path.length && (calledAt.length > 0 || !root) ? undefined : path;
+  }
+
+  /** A call site of a component at whose tag nothing provides keys, the component itself included. */
+  private bareTag(component: number, bit: bigint): number[] | undefined {
+    const { calledAt, root } = this.project.components[component]!;
+    if ((this.own[component]! & bit) !== 0n) return undefined;
+    if (root && !calledAt.length) return [];
+    const bare = calledAt.find((id) => (this.onTag(this.project.sites[id]!) & bit) === 0n);
+    return bare === undefined ? undefined : [bare];
+  }
+
+  /** Keys that what stands on the tag of a call site together provides there. */
+  private onTag(site: Site): bigint {
+    let mask = 0n;
+    for (const one of companions(this.project, site)) mask |= this.host[one.target]!;
+    return mask;
   }
 }

@@ -3,6 +3,7 @@ import type { AttributeFact } from '../model/facts';
 import type { Component } from '../model/project';
 import type { FlowGraph } from './flow-graph';
 import { type Joint, placeOf } from './joint';
+import { isHeld } from './sites';
 
 export class HandleFlow {
   constructor(private readonly graph: FlowGraph) {}
@@ -12,6 +13,7 @@ export class HandleFlow {
     const { symbol } = value;
     const node = symbol === undefined ? -1 : frame.nodeOf[symbol]!;
     if (node < 0 || owner.facts.symbols[symbol!]!.kind !== 'ref') return;
+    if (!isHeld(this.graph.project, site, symbol!)) return;
     const at = placeOf(site, value);
     const seen = new Set<string>();
     for (const read of owner.facts.reads) {

@@ -101,8 +101,13 @@ export function link(
   openParts(files, sight);
   linkReached(components, files, names);
   onProgress(0.05);
-  const types = typeSpace({ names, components, portType: (component, name) => portTypeOf(component, name) });
   const placed = linkPlaced(components, files, names);
+  const types = typeSpace({
+    names,
+    components,
+    portType: (component, name) => portTypeOf(component, name),
+    filter: ({ markup }, name) => markup?.filters.get(name),
+  });
   const written = linkSites(components, names, ids, registry, placed);
   const sites = [...written];
   linkHandedIn({ components, sites, names });

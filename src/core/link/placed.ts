@@ -99,7 +99,7 @@ function placed(owner: Component, on: OnNodes, names: Names, components: Compone
     return asked.length > 0 && stands(node);
   };
   for (const [node, here] of on) {
-    const handles = handlesOn(owner, here, names);
+    const handles = [...handlesOn(owner, here, names), ...handlesBy(facts.render[node]!, here)];
     if (handles.length) change(node, { attributes: [...render[node]!.attributes, ...handles] });
     const whole = here.find((one) => !one.component.facts.attached)?.component;
     if (!whole) continue;
@@ -222,6 +222,16 @@ function handlesKnown(
     symbols[symbol] = rest;
   }
   return symbols;
+}
+
+/** Handles on what stands on a tag, by a name under which that hands itself out. */
+function handlesBy({ exported = [], attributes }: RenderFact, here: Placed[]): AttributeFact[] {
+  return exported.flatMap(({ as, symbol, start, end }): AttributeFact[] => {
+    if (attributes.some((one) => one.mode === 'ref' && one.value.symbol === symbol)) return [];
+    if (!here.some(({ component }) => component.facts.exportAs?.includes(as))) return [];
+    const value = { kind: 'identity' as const, symbol, start, end };
+    return [{ name: 'ref', nameStart: start, nameEnd: end, mode: 'ref', value, start, end }];
+  });
 }
 
 function handlesOn({ file, facts }: Component, here: Placed[], names: Names): AttributeFact[] {

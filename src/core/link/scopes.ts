@@ -57,46 +57,47 @@ export class MarkupScopes {
     const known = this.given.get(bundle);
     if (known) return known;
     // One that comes round to itself brings what it brings otherwise.
-    this.given.set(bundle, { components: [], taken: new Set(), open: false });
+    this.given.set(bundle, nothing());
     const found = this.gather(bundle.file, bundle.fact.gives);
     this.given.set(bundle, found);
     return found;
   }
 
-  private gather(file: number, { names, open = false }: ScopeFact): MarkupScope {
+  private gather(file: number, { names, open = false, custom }: ScopeFact): MarkupScope {
     return joined([
-      { components: [], taken: new Set(), open },
+      { ...nothing(), open, custom: custom === true },
       ...names.map((name) => this.named(file, name, 0)),
     ]);
   }
 
   private named(file: number, name: string, depth: number): MarkupScope {
-    const nothing: MarkupScope = { components: [], taken: new Set(), open: false };
     const target = this.names.lookup(file, name);
     switch (target.kind) {
       case 'component': {
         const found = this.components[target.component]!;
-        if (found.facts.selectors) return { ...nothing, components: [found] };
+        if (found.facts.selectors) return { ...nothing(), components: [found] };
+        const { filter } = found.facts;
+        if (filter) return { ...nothing(), filters: new Map([[filter.name, found]]) };
         const { list } = found.facts;
-        if (!list) return nothing;
-        if (depth > MAX_LISTS) return { ...nothing, open: true };
+        if (!list) return nothing();
+        if (depth > MAX_LISTS) return { ...nothing(), open: true };
         return joined(list.map((one) => this.named(found.file, one, depth + 1)));
       }
       case 'value': {
         const bundle = this.bundles.get(`${target.file}:${target.value.name}`);
         if (bundle) return this.give(bundle);
         // Something else of the project than a component, which nobody here knows.
-        return { ...nothing, open: target.value.kind !== 'context' };
+        return { ...nothing(), open: target.value.kind !== 'context' };
       }
       case 'outside': {
         const taken =
           target.why === 'package' && target.from !== undefined
             ? LANGUAGES.map((one) => one.takes?.(target.from!, name)).find((one) => one !== undefined)
             : undefined;
-        return taken ? { ...nothing, taken: new Set(taken) } : { ...nothing, open: true };
+        return taken ? { ...nothing(), taken: new Set(taken) } : { ...nothing(), open: true };
       }
       default:
-        return { ...nothing, open: true };
+        return { ...nothing(), open: true };
     }
   }
 }
@@ -104,10 +105,25 @@ export class MarkupScopes {
 /** Lists in lists are followed so far. */
 const MAX_LISTS = 8;
 
+const nothing = (): MarkupScope => ({
+  components: [],
+  filters: new Map(),
+  taken: new Set(),
+  open: false,
+  custom: false,
+});
+
 function joined(parts: MarkupScope[]): MarkupScope {
   const components = new Set(parts.flatMap((one) => one.components));
   const taken = new Set(parts.flatMap((one) => [...one.taken]));
-  return { components: [...components], taken, open: parts.some((one) => one.open) };
+  const filters = new Map(parts.flatMap((one) => [...one.filters]));
+  return {
+    components: [...components],
+    filters,
+    taken,
+    open: parts.some((one) => one.open),
+    custom: parts.some((one) => one.custom),
+  };
 }
 
 /** Of what is in scope, what stands on a tag; found by what selectors ask for first. */

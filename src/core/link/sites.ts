@@ -245,6 +245,15 @@ export const mayBeOther = ({ fact, wrapper, open }: Site): boolean =>
 /** Components, and the call sites that name them. */
 type Sites = Pick<Project, 'components' | 'sites'> & { types?: TypeSpace };
 
+/** Whether a handle on the tag of a call site holds what the call site renders, and not what else stands on the tag. */
+export function isHeld({ components }: Sites, site: Site, symbol: number): boolean {
+  const { attached, exportAs = [] } = components[site.target]!.facts;
+  const by = site.fact.exported?.find((one) => one.symbol === symbol);
+  if (by) return exportAs.includes(by.as);
+  const isOfTag = components[site.owner]!.facts.symbols[symbol]!.ofTag === true;
+  return !isOfTag || !site.together || !attached;
+}
+
 /** The only component that a node of a render is, if there is but one and nothing else may be drawn. */
 export function onlySite(project: Sites, component: Component, node: number): Site | undefined {
   const ids = (component.siteAt.get(node) ?? []).filter((id) => {

@@ -339,6 +339,8 @@ export interface RenderFact extends Span {
   route?: { table: string; below?: number };
   /** A table of routes is drawn here, by the name in the file of what holds it. */
   drawsTable?: string;
+  /** It is drawn where what is mounted leaves room for routes, and not where it is written. */
+  forApp?: true;
   /** What the routes below draw is placed here. */
   placesRoutes?: true;
   /** group: what is in it is drawn elsewhere on the page. */
@@ -355,6 +357,8 @@ export interface RenderFact extends Span {
   ifSlot?: true;
   /** Names by which the component around may look for it in its content, as slots. */
   knownAs?: (Span & { slot: string })[];
+  /** Handles on what stands on it under a name that this hands itself out by. */
+  exported?: (Span & { as: string; symbol: number })[];
   /** The only thing nested in it, where that is an expression (a render function, say). */
   only?: ExprFact;
   /** The tag is a variable or prop that holds a component, written in lower case and so a plain element. */

@@ -1,3 +1,5 @@
+import { isPageAttribute } from './page-names';
+
 /** Names of what every element of a page has, as the DOM and HTML standards list them; handlers in attributes left out. */
 const MEMBERS = new Set(
   (
@@ -38,3 +40,27 @@ const MEMBERS = new Set(
 );
 
 export const isElementMember = (name: string): boolean => MEMBERS.has(name) || /^on[a-z]+$/.test(name);
+
+/** Properties that only some elements have, in small letters, as the HTML standard lists them beside attributes of the name. */
+const OF_SOME = new Set(
+  (
+    'abbr alink archive areas axis background behavior blocking buffered caption cellindex cellpadding cells ' +
+    'cellspacing ch choff clear code codebase codetype compact complete contentdocument contentwindow control ' +
+    'currentsrc currenttime declare defaultchecked defaultmuted defaultplaybackrate defaultselected ' +
+    'defaultvalue direction disablepictureinpicture disableremoteplayback duration elements encoding ended ' +
+    'error event face fetchpriority files frame frameborder hash host hostname hspace htmlfor indeterminate ' +
+    'index labels length link longdesc lowsrc marginheight marginwidth mediakeys naturalheight naturalwidth ' +
+    'networkstate nohref noresize noshade nowrap options origin password pathname paused playbackrate played ' +
+    'popovertargetaction popovertargetelement port preservespitch protocol readystate rellist remote ' +
+    'returnvalue rev rowindex rules scheme scrollamount scrolldelay scrolling search sectionrowindex seekable ' +
+    'seeking selectedindex selectedoptions selectiondirection selectionend selectionstart shadowrootclonable ' +
+    'shadowrootdelegatesfocus shadowrootmode shadowrootserializable sheet sinkid srcobject standby tbodies ' +
+    'textlength texttracks tfoot thead track truespeed username validationmessage validity valign valueasdate ' +
+    'valueasnumber valuetype version videoheight videowidth vlink volume vspace webkitdirectory webkitentries ' +
+    'willvalidate'
+  ).split(' '),
+);
+
+/** What code or markup may set of some element of the page. */
+export const isElementProperty = (name: string): boolean =>
+  isElementMember(name) || isPageAttribute(name) || OF_SOME.has(name.toLowerCase());

@@ -99,6 +99,8 @@ export interface FileFacts {
 
 /** What some markup may place. */
 export interface ScopeFact {
+  /** Tags with a dash may be elements that somebody else defines. */
+  custom?: true;
   /** Components, lists of them and bundles, by their names in the file. */
   names: string[];
   /** More may be in scope, which no name says. */
@@ -115,6 +117,8 @@ export interface BundleFact {
   takes: ScopeFact;
   /** What comes into the scope of others that take it. */
   gives: ScopeFact;
+  /** The table of routes that comes with it, or another bundle that has one, by the name in the file. */
+  table?: string;
 }
 
 /** Something that stands on every tag of a component, and takes only what is handed through. */
@@ -458,6 +462,12 @@ export interface ComponentFacts extends Span {
   closed?: boolean;
   /** What stands on its tag together with it. */
   hostDirectives?: HostDirectiveFact[];
+  /** Markup applies it to values, by a name: what it makes of them, as a function. */
+  filter?: { name: string; type?: TypeExpr };
+  /** What the markup applies to values, by its names. */
+  filters?: (Span & { name: string })[];
+  /** Names under which it hands itself to handles on the tag that it stands on. */
+  exportAs?: string[];
   /** Ports that are declared by a text which names no member of the class. */
   orphans?: OrphanFact[];
 }

@@ -68,10 +68,14 @@ export interface Port {
 /** What the markup of a component may place by selectors. */
 export interface MarkupScope {
   components: Component[];
-  /** Names that what comes from packages takes on tags. */
+  /** What it may apply to values, by the name that it does so. */
+  filters: Map<string, Component>;
+  /** Names that what comes from packages takes on tags; with a `|` before them, what it applies to values. */
   taken: Set<string>;
   /** Anything may be in scope. */
   open: boolean;
+  /** Tags with a dash may be elements that somebody else defines. */
+  custom: boolean;
 }
 
 export interface Component {

@@ -41,7 +41,13 @@ export type TypeExpr =
   | { t: 'value'; name: string }
   | { t: 'member'; of: TypeExpr; name: string }
   | { t: 'elem'; of: TypeExpr }
-  | { t: 'ret'; of: TypeExpr };
+  | { t: 'ret'; of: TypeExpr }
+  /** Something that hands over values later, or one after the other: a stream, by the name of what it is. */
+  | { t: 'carrier'; name: string; of: TypeExpr }
+  /** What a carrier hands over. */
+  | { t: 'carried'; of: TypeExpr }
+  /** The function that a name means which the markup of a component applies to values. */
+  | { t: 'filter'; name: string };
 
 export type Primitive =
   'string' | 'number' | 'boolean' | 'bigint' | 'symbol' | 'object' | 'void' | 'never' | 'null' | 'undefined';

@@ -649,7 +649,13 @@ describe('nothing is wrong', () => {
       ),
       [],
     ],
-    ['unknown pipe', one(comp('App', 'app', '{{ 1 | shot }}')), []],
+    [
+      'unknown pipe',
+      {
+        'app.ts': `import { Component } from '@angular/core'; import { Shot } from '@rope/pipes';\n${comp('App', 'app', '{{ 1 | shot }}', '', 'imports: [Shot],')}`,
+      },
+      [],
+    ],
     ['context key clash strings', one(comp('App', 'app', '<b></b>', '')), []],
   ]);
 });

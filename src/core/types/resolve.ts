@@ -29,9 +29,11 @@ interface Context {
   components: Component[];
   /** The type of a port's symbol. */
   portType(component: Component, name: string): Lazy | undefined;
+  /** What a name means that the markup of a component applies to values. */
+  filter(component: Component, name: string): Component | undefined;
 }
 
-export function typeSpace({ names, components, portType }: Context): TypeSpace {
+export function typeSpace({ names, components, portType, filter }: Context): TypeSpace {
   let depth = 0;
 
   // A type expression belongs to one file and one component, so that its shape is always the same, unless
@@ -67,12 +69,52 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
 
   const inside = (lazy: Lazy, type: TypeExpr): Lazy => ({ ...lazy, type });
 
+  /** What the carrier hands over that an expression is. */
+  function carriedBy(lazy: Lazy, hops = 0): Lazy | undefined {
+    const { type } = lazy;
+    if (hops > MAX_BASES) return undefined;
+    if (type.t === 'carrier') return inside(lazy, type.of);
+    if (type.t === 'ref' && type.name === 'Promise' && type.args?.[0])
+      return names.lookup(lazy.file, type.name).kind === 'unbound' ? inside(lazy, type.args[0]) : undefined;
+    if (type.t === 'union') {
+      const others = type.of.filter((one) => !isNothing(resolve(inside(lazy, one))));
+      return others.length === 1 ? carriedBy(inside(lazy, others[0]!), hops + 1) : undefined;
+    }
+    if (type.t === 'ret') {
+      const of = type.of.t === 'sym' ? typeOfSymbol(inside(lazy, type.of), type.of.s) : undefined;
+      return of?.type.t === 'fn' ? carriedBy(inside(of, of.type.returns), hops + 1) : undefined;
+    }
+    const own = type.t === 'sym' ? typeOfSymbol(lazy, type.s) : undefined;
+    return own && carriedBy(own, hops + 1);
+  }
+
+  /** The type that a symbol was given, as it is written. */
+  function typeOfSymbol({ component: id }: Lazy, index: number): Lazy | undefined {
+    const component = id === undefined ? undefined : components[id];
+    const fact = component?.facts.symbols[index];
+    if (!component || !fact) return undefined;
+    if (fact.kind === 'prop') return portType(component, fact.port!);
+    const type = fact.type ?? (fact.kind === 'derived' ? fact.init?.type : undefined);
+    return type && { type, file: component.file, component: component.id };
+  }
+
   function step(lazy: Lazy): Shape {
     const { type } = lazy;
     switch (type.t) {
       case 'unknown':
       case 'any':
+      case 'carrier':
         return UNKNOWN_SHAPE;
+      case 'carried': {
+        const of = carriedBy(inside(lazy, type.of));
+        return of ? resolve(of) : UNKNOWN_SHAPE;
+      }
+      case 'filter': {
+        const found =
+          lazy.component === undefined ? undefined : filter(components[lazy.component]!, type.name);
+        const gives = found?.facts.filter?.type;
+        return gives ? resolve({ type: gives, file: found.file, component: found.id }) : UNKNOWN_SHAPE;
+      }
       case 'prim':
         return { k: 'prim', n: type.n, ...(type.loose ? { loose: true } : {}) };
       case 'lit':
@@ -334,12 +376,8 @@ export function typeSpace({ names, components, portType }: Context): TypeSpace {
     if (!component || !fact) return UNKNOWN_SHAPE;
     if (fact.kind === 'setter') return fact.untyped ? SETTER : setter(component, fact.of);
     if (fact.kind === 'inherited') return inheritedType(component, fact.port!, 0);
-    if (fact.kind === 'prop') {
-      const type = portType(component, fact.port!);
-      return type ? resolve(type) : UNKNOWN_SHAPE;
-    }
-    const type = fact.type ?? (fact.kind === 'derived' ? fact.init?.type : undefined);
-    return type ? resolve({ type, file: component.file, component: component.id }) : UNKNOWN_SHAPE;
+    const type = typeOfSymbol(lazy, index);
+    return type ? resolve(type) : UNKNOWN_SHAPE;
   }
 
   /** What writes state takes what the state is, or a function that works it out. */

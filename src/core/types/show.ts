@@ -10,7 +10,11 @@ export function showType(type: TypeExpr | undefined, depth = 0): string {
     case 'member':
     case 'elem':
     case 'ret':
+    case 'carried':
+    case 'filter':
       return '';
+    case 'carrier':
+      return `${type.name}<${showType(type.of, depth + 1) || 'unknown'}>`;
     case 'any':
       return 'any';
     case 'prim':

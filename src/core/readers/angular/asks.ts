@@ -8,11 +8,7 @@ import { type Call, type Ctx, spanOf, unwrap } from '../script/unit';
 import { decoratorsOf } from '../script/decorators';
 import type { AngularUnit } from './unit';
 
-/** What every injector gives without anybody providing it. */
-export const ALWAYS =
-  /^(Injector|EnvironmentInjector|ElementRef|ViewContainerRef|TemplateRef|ChangeDetectorRef|DestroyRef|Renderer2|RendererFactory2|NgZone|ApplicationRef|Document|DOCUMENT|PLATFORM_ID|Title|Meta|DomSanitizer)$/;
-
-type Options = Pick<ConsumeFact, 'missing' | 'from'>;
+export type Options = Pick<ConsumeFact, 'missing' | 'from'>;
 
 /** The name of a class or token that a node means; `forwardRef(() => X)` means X. */
 export function tokenName(u: Pick<AngularUnit, 'angular'>, node: t.Node | undefined): string | undefined {
@@ -45,7 +41,7 @@ export function readInject(u: AngularUnit, call: Call, ctx: Ctx, id?: t.Identifi
   return ask(u, name, call, ctx, options, id, type);
 }
 
-function setOption(options: Options, name: string): void {
+export function setOption(options: Options, name: string): void {
   if (/^optional$/i.test(name)) options.missing = 'handled';
   else if (/^self$/i.test(name)) options.from = 'own';
   else if (/^skipself$/i.test(name)) options.from = 'above';
@@ -53,7 +49,7 @@ function setOption(options: Options, name: string): void {
   else if (/^host$/i.test(name)) options.missing = 'handled';
 }
 
-function ask(
+export function ask(
   u: AngularUnit,
   name: string,
   at: t.Node,

@@ -1,5 +1,6 @@
 /**
- * What the framework's own directives, pipes and modules take on tags: attribute names, and tags with `<` before them. As
+ * What the framework's own directives, pipes and modules take on tags: attribute names, tags with `<` before them, names of
+ * pipes with `|`, names that handles are put on by with `#`. As
  * the public documentation of its packages lists them.
  */
 const CLASS_STYLE = ['ngClass', 'ngStyle'];
@@ -41,11 +42,24 @@ const LINKS = [
 const LINK_ACTIVE = [
   'routerLinkActive',
   'routerLinkActiveOptions',
+  '#routerLinkActive',
   'ariaCurrentWhenActive',
   'isActiveChange',
 ];
-const OUTLET = ['<router-outlet', 'name', 'activate', 'deactivate', 'attach', 'detach', 'routerOutletData'];
+const OUTLET = [
+  '#outlet',
+  '<router-outlet',
+  'name',
+  'activate',
+  'deactivate',
+  'attach',
+  'detach',
+  'routerOutletData',
+];
 const TEMPLATE_FORMS = [
+  '#ngModel',
+  '#ngModelGroup',
+  '#ngForm',
   'ngModel',
   'ngModelChange',
   'ngModelOptions',
@@ -55,6 +69,7 @@ const TEMPLATE_FORMS = [
   'ngFormOptions',
 ];
 const REACTIVE_FORMS = [
+  '#ngForm',
   'formControl',
   'formControlName',
   'formGroup',
@@ -90,8 +105,25 @@ const IMAGE = [
   'loading',
 ];
 
+const PIPES: Record<string, string> = {
+  AsyncPipe: 'async',
+  CurrencyPipe: 'currency',
+  DatePipe: 'date',
+  DecimalPipe: 'number',
+  I18nPluralPipe: 'i18nPlural',
+  I18nSelectPipe: 'i18nSelect',
+  JsonPipe: 'json',
+  KeyValuePipe: 'keyvalue',
+  LowerCasePipe: 'lowercase',
+  PercentPipe: 'percent',
+  SlicePipe: 'slice',
+  TitleCasePipe: 'titlecase',
+  UpperCasePipe: 'uppercase',
+};
+const COMMON = [...CLASS_STYLE, ...CONTROL, ...Object.values(PIPES).map((name) => `|${name}`)];
+
 const TAKES: Record<string, readonly string[]> = {
-  CommonModule: [...CLASS_STYLE, ...CONTROL],
+  CommonModule: COMMON,
   NgClass: CLASS_STYLE,
   NgStyle: CLASS_STYLE,
   NgIf: CONTROL,
@@ -105,9 +137,9 @@ const TAKES: Record<string, readonly string[]> = {
   NgPlural: CONTROL,
   NgPluralCase: CONTROL,
   NgOptimizedImage: IMAGE,
-  BrowserModule: [...CLASS_STYLE, ...CONTROL],
-  BrowserAnimationsModule: [...CLASS_STYLE, ...CONTROL],
-  NoopAnimationsModule: [...CLASS_STYLE, ...CONTROL],
+  BrowserModule: COMMON,
+  BrowserAnimationsModule: COMMON,
+  NoopAnimationsModule: COMMON,
   RouterModule: [...LINKS, ...LINK_ACTIVE, ...OUTLET],
   RouterLink: LINKS,
   RouterLinkWithHref: LINKS,
@@ -122,5 +154,5 @@ const TAKES: Record<string, readonly string[]> = {
 export function attributesTaken(from: string, name: string): readonly string[] | undefined {
   if (!/^@angular\/(common|router|forms|platform-browser)(\/|$)/.test(from)) return undefined;
   if (Object.hasOwn(TAKES, name)) return TAKES[name];
-  return /Pipe$/.test(name) ? [] : undefined;
+  return Object.hasOwn(PIPES, name) ? [`|${PIPES[name]!}`] : undefined;
 }

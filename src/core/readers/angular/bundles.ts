@@ -3,7 +3,8 @@ import type * as t from '@babel/types';
 import type { BundleFact, ScopeFact } from '../../model/facts';
 import { memberName } from '../script/type-expr';
 import { unwrap } from '../script/unit';
-import { type Decorated, listed, metadata } from '../script/decorators';
+import { type Decorated, listed, metadata, type Metadata } from '../script/decorators';
+import { tableOf } from './routes';
 import type { AngularFile } from './unit';
 
 /** The names in a list of what comes into scope; calls give what they are called on: `RouterModule.forRoot(routes)`. */
@@ -25,13 +26,23 @@ export function scopeOf(node: t.Node | undefined): ScopeFact {
   return { names, ...(open ? { open } : {}) };
 }
 
+/** What markup may use beside what is brought into its scope: `schemas: [CUSTOM_ELEMENTS_SCHEMA]`. */
+export function allowedBy(options: Metadata): Pick<ScopeFact, 'open' | 'custom'> {
+  const { items } = listed(options.get('schemas'));
+  const isCustom = items.every((one) => memberName(unwrap(one)) === 'CUSTOM_ELEMENTS_SCHEMA');
+  if (options.open || !isCustom) return { open: true };
+  return items.length ? { custom: true } : {};
+}
+
 export function readBundle(_angular: AngularFile, name: string, { args }: Decorated): BundleFact {
   const options = metadata(args[0]);
   const open = options.open ? { open: true } : {};
+  const table = tableOf(options.get('imports'));
   return {
     name,
-    declares: scopeOf(options.get('declarations')),
+    declares: { ...scopeOf(options.get('declarations')), ...allowedBy(options) },
     takes: { ...scopeOf(options.get('imports')), ...open },
     gives: { ...scopeOf(options.get('exports')), ...open },
+    ...(table === undefined ? {} : { table }),
   };
 }

@@ -3,6 +3,7 @@ import type { AST } from '@angular/compiler';
 import type * as t from '@babel/types';
 import { angularCompiler } from '../on-demand';
 import { bindingOf, type Scope } from '../script/scope';
+import { PIPED } from './names';
 import type { AngularUnit } from './unit';
 
 /** One expression, its names bound to what the template declares around it; all others are members of the class. */
@@ -117,13 +118,15 @@ class Converter {
     if (ast instanceof k.ParenthesizedExpression) return this.convert(ast.expression);
     if (ast instanceof k.BindingPipe) {
       // What a pipe makes of a value is another value.
+      const { start, end } = ast.nameSpan;
+      (this.u.facts.filters ??= []).push({ name: ast.name, start, end });
       const parts = [this.some(ast.exp), ...all(ast.args)];
       return make('CallExpression', {
         callee: {
           type: 'Identifier',
-          name: `|${ast.name}`,
-          start: ast.nameSpan.start,
-          end: ast.nameSpan.end,
+          name: PIPED + ast.name,
+          start,
+          end,
         },
         arguments: parts,
       });

@@ -7,11 +7,12 @@ import { angularCompiler } from '../on-demand';
 import { readClassMembers } from '../script/classes';
 import { namesIn, type Scope } from '../script/scope';
 import { addWhole, placeRest, SETUP, spanOf, use } from '../script/unit';
-import { scopeOf } from './bundles';
+import { allowedBy, scopeOf } from './bundles';
 import { codeOf, listenerOf } from './code';
 import { tokenName } from './asks';
 import { constant, type Decorated, listed, metadata, type Metadata, textOf } from '../script/decorators';
 import { classDialect, declareListed, exposeMembers, readBound } from './members';
+import { settleHanded } from './created';
 import { readProviders } from './providers';
 import { dropUnread } from './references';
 import { parseSelectors } from './selectors';
@@ -27,6 +28,8 @@ export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, pa
   const selector = textOf(options.get('selector'));
   // Without one, it is drawn by whoever names its class.
   facts.selectors = selector === undefined ? [] : parseSelectors(selector);
+  const names = textOf(options.get('exportAs'));
+  if (names !== undefined) facts.exportAs = names.split(',').map((one) => one.trim());
   addWhole(u);
   readClassMembers(u, node, classDialect(u, true));
   if (options.open) u.openMembers = true;
@@ -37,14 +40,14 @@ export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, pa
   readBound(u);
   readHost(u, options);
   if (!isDirective) {
-    facts.scope = { ...scopeOf(options.get('imports')) };
-    if (options.get('schemas') || options.open) facts.scope.open = true;
+    facts.scope = { ...scopeOf(options.get('imports')), ...allowedBy(options) };
     readTemplate(u, options, parts);
   }
   placeRest(u);
   noteStops(u, node);
   exposeMembers(u);
   noteUnknown(u);
+  settleHanded(u);
   closeUnit(u);
 }
 

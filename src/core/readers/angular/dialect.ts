@@ -6,9 +6,7 @@ import { readFunction } from '../script/functions';
 import { functionIn, noteInvoke } from '../script/invokes';
 import { raisePort } from '../script/ports';
 import { isFunction } from '../script/scope';
-import { spread } from '../script/attributes';
-import { addMounted } from '../script/mounted';
-import { keyName, memberName } from '../script/type-expr';
+import { memberName } from '../script/type-expr';
 import {
   meaningOf,
   mergeAsks,
@@ -17,7 +15,6 @@ import {
   type Call,
   type Ctx,
   type Dialect,
-  isModuleLevel,
   spanOf,
   typeOf,
   type Unit,
@@ -29,8 +26,9 @@ import { declarePattern } from '../script/patterns';
 import { type TypeExpr, widen } from '../../model/types';
 import { isChain, readChain, symbolAt } from '../script/own';
 import { readInject } from './asks';
+import { noteCreated, noteInputSet } from './created';
 import { FORM, inForm, madeOf, readForm } from './forms';
-import { type AngularNames, signalOf } from './names';
+import { type AngularNames, calledOwn, PIPED, signalOf } from './names';
 import { readProviders } from './providers';
 import { type AngularUnit, isAngularUnit } from './unit';
 
@@ -40,13 +38,6 @@ const DERIVES = /^(computed|linkedSignal|toSignal|toObservable|resource|rxResour
 const RUNS_IN_CONTEXT = /^(runInInjectionContext|provideAppInitializer|provideEnvironmentInitializer)$/;
 /** Functions of the project that ask or provide for their caller. */
 const FOLLOWED = /(^|\.)(inject|provide|use|with|create|make)[A-Z]/;
-
-/** The framework's function that a call calls. */
-export function calledOwn(names: AngularNames, node: t.Node): string | undefined {
-  if (node.type !== 'CallExpression' && node.type !== 'OptionalCallExpression') return undefined;
-  const name = memberName(node.callee);
-  return name === undefined ? undefined : names(name);
-}
 
 export function angularDialect(names: AngularNames): Dialect {
   return {
@@ -75,7 +66,8 @@ export function angularDialect(names: AngularNames): Dialect {
       if (!isAngularUnit(u)) return undefined;
       const raised = this.raised!(u, node);
       if (raised) return raise(u, node, raised, ctx);
-      noteCreated(u, names, node);
+      noteCreated(u, names, node, ctx);
+      noteInputSet(u, node, ctx);
       return (
         readOwn(u, names, node, ctx) ??
         readSignal(u, node, ctx) ??
@@ -101,6 +93,12 @@ export function angularDialect(names: AngularNames): Dialect {
       if (!u.signals.has(symbol)) return called ? undefined : own;
       return called ? own : signalOf(own);
     },
+    callType: (u, { callee, arguments: [first] }) => {
+      if (callee.type !== 'Identifier' || callee.binding || !callee.name.startsWith(PIPED)) return undefined;
+      const name = callee.name.slice(PIPED.length);
+      if (name === 'async') return { t: 'carried', of: typeOf(u, first) };
+      return { t: 'ret', of: { t: 'filter', name } };
+    },
     assign: () => false,
   };
 }
@@ -109,39 +107,6 @@ const isEvent = (u: AngularUnit, symbol: number): boolean => {
   const { kind, port } = u.facts.symbols[symbol]!;
   return kind === 'prop' && port!.startsWith('@');
 };
-
-/**
- * `createComponent(Row, …)` makes a root of its own, unless it is told what is above it; `container.createComponent(Row)`
- * draws below the component whose container that is.
- */
-function noteCreated(u: AngularUnit, names: AngularNames, node: Call): void {
-  const callee = unwrap(node.callee);
-  const [type, options] = node.arguments;
-  const isOwn = calledOwn(names, node) === 'createComponent';
-  const isContained = isChain(callee) && memberName(callee.property) === 'createComponent';
-  const name = type && memberName(unwrap(type));
-  if (!(isOwn || isContained) || name === undefined || u.facts.role === 'module') return;
-  // What a function is given, or works out, is any component.
-  let bare = unwrap(type!);
-  while (isChain(bare)) bare = unwrap(bare.object);
-  if (bare.type === 'ThisExpression') return;
-  if (bare.type === 'Identifier' && bare.binding && !isModuleLevel(bare.binding)) return;
-  const given = [spread(spanOf(node))];
-  const object = options && unwrap(options);
-  const isTold =
-    object?.type === 'ObjectExpression' &&
-    object.properties.some((one) => one.type === 'SpreadElement' || keyName(one) === 'elementInjector');
-  if (isOwn && !isTold) addMounted(u, node, type!, -1, given);
-  else if (u.facts.render.length)
-    u.facts.render.push({
-      kind: 'site',
-      parent: 0,
-      tag: { name, ...spanOf(type!) },
-      loose: true,
-      attributes: given,
-      ...spanOf(node),
-    });
-}
 
 /** Calls of the framework's own functions. */
 function readOwn(u: AngularUnit, names: AngularNames, node: Call, ctx: Ctx): ExprFact | undefined {

@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ComponentFacts, FileFacts, ValueFact } from '../../model/facts';
 import { type ReadPart, UnitParts } from '../../model/parts';
-import { UNKNOWN } from '../../model/types';
+import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { takeParams, typeParams } from '../script/type-params';
 import { takeAfter } from '../script/bases';
@@ -10,20 +10,21 @@ import { readHelper } from '../script/functions';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
 import { isFunction, mentionsIn, type NamedNode, readScopes } from '../script/scope';
-import { memberName, readType, typeArguments } from '../script/type-expr';
-import { emptyFacts, fileContext, moduleTypes, spanOf, unwrap } from '../script/unit';
+import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
+import { infer } from '../script/infer';
+import { emptyFacts, fileContext, inferContext, moduleTypes, spanOf, unwrap } from '../script/unit';
 import { valueOf } from '../script/values';
 import { readBundle } from './bundles';
 import { readComponent } from './component';
-import { angularDialect, calledOwn } from './dialect';
-import { type Decorated, decoratorsOf, listed, metadata } from '../script/decorators';
+import { angularDialect } from './dialect';
+import { type Decorated, decoratorsOf, listed, metadata, textOf } from '../script/decorators';
 import { readLoose } from './loose';
 import { readClassHelper } from '../script/classes';
 import { classDialect } from './members';
 import { handsItselfOn, memberReads } from '../script/member-reads';
-import { ANGULAR_TRAITS, angularNames, angularTypes } from './names';
+import { ANGULAR_TRAITS, angularNames, angularTypes, calledOwn } from './names';
 import { readProviders } from './providers';
-import { type AngularFile, angularUnit, closeUnit } from './unit';
+import { type AngularFile, type AngularUnit, angularUnit, closeUnit } from './unit';
 
 /** Reads a file, with the templates of its components. Never throws: what cannot be parsed gives facts with a problem. */
 export function readAngularFile(path: string, text: string, readPart: ReadPart): FileFacts {
@@ -161,11 +162,23 @@ function classOf(
     return component;
   }
   component.role = 'helper';
+  if (kind?.name === 'Pipe') {
+    const name = textOf(metadata(kind.args[0]).get('name'));
+    if (name !== undefined) component.filter = { name };
+  }
   const provided = kind?.name === 'Injectable' ? metadata(kind.args[0]).get('providedIn') : undefined;
   if (provided) component.single = true;
   readClassHelper(u, node, classDialect(u, kind !== undefined));
+  if (component.filter) component.filter.type = appliedBy(u, node);
   closeUnit(u);
   return component;
+}
+
+/** What a pipe makes of values, where it says so in one way. */
+function appliedBy(u: AngularUnit, { body }: t.Class): TypeExpr {
+  const found = body.body.filter((one) => 'key' in one && keyName(one as t.ClassMethod) === 'transform');
+  const [only] = found;
+  return found.length === 1 && only?.type === 'ClassMethod' ? infer(only, inferContext(u)) : UNKNOWN;
 }
 
 /** A function whose state is its caller's: what it asks for, and what it provides. */

@@ -2,15 +2,13 @@
 import { nameFromPath } from '../../model/names';
 import type * as t from '@babel/types';
 import { addMounted } from '../script/mounted';
-import { spread } from '../script/attributes';
-import { keyName, memberName } from '../script/type-expr';
-import { addWhole, emptyFacts, keepsState, placeRest, SETUP, spanOf, unwrap } from '../script/unit';
-import { lazyOf } from '../script/lazy';
+import { annotationOf } from '../script/type-expr';
+import { addWhole, emptyFacts, keepsState, placeRest, SETUP, spanOf } from '../script/unit';
 import { eachChild } from '../script/walk';
-import { calledOwn } from './dialect';
 import { decoratorsOf, listed, metadata } from '../script/decorators';
-import { ANGULAR_TRAITS } from './names';
+import { ANGULAR_TRAITS, calledOwn } from './names';
 import { readProviders } from './providers';
+import { isRoute, readRoute, readRouter, readTable } from './routes';
 import { type AngularFile, type AngularUnit, angularUnit, closeUnit } from './unit';
 
 export function readLoose(angular: AngularFile): void {
@@ -68,73 +66,36 @@ function look(u: AngularUnit, node: t.Node): void {
       return;
     }
   }
-  if (node.type === 'ObjectExpression' && readObject(u, node)) return;
+  if (node.type === 'CallExpression' && readRouter(u, node)) return;
+  if (node.type === 'ExportDefaultDeclaration' && readTable(u, 'default', node.declaration)) return;
+  if (node.type === 'VariableDeclarator' && node.init) {
+    const { id, init } = node;
+    if (id.type === 'Identifier' && readTable(u, id.name, init, names(typeName(id) ?? '') === 'Routes'))
+      return;
+  }
+  if (isRoute(node)) {
+    readRoute(u, node as t.ObjectExpression, { table: undefined, parent: 0 });
+    return;
+  }
+  if (node.type === 'ObjectExpression' && readSettings(u, node)) return;
   eachChild(node, (child) => look(u, child));
 }
 
-/** A route, or settings of an app. */
-function readObject(u: AngularUnit, node: t.ObjectExpression): boolean {
-  const options = metadata(node);
-  const keys = new Set(
-    node.properties.flatMap((one) => (one.type === 'ObjectProperty' ? (keyName(one) ?? '') : '')),
-  );
-  const isRoute =
-    keys.has('path') &&
-    ['component', 'loadComponent', 'children', 'loadChildren', 'redirectTo'].some((one) => keys.has(one));
-  if (isRoute) {
-    readRoute(u, node, 0);
-    return true;
-  }
-  if (!keys.has('providers')) return false;
-  readProviders(u, options.get('providers'), { node: 0 });
+/** The name of the type that a variable is said to have. */
+function typeName(id: t.Identifier): string | undefined {
+  const written = annotationOf(id);
+  return written?.type === 'TSTypeReference' && written.typeName.type === 'Identifier'
+    ? written.typeName.name
+    : undefined;
+}
+
+/** Settings of an app, or of a function that provides. */
+function readSettings(u: AngularUnit, node: t.ObjectExpression): boolean {
+  const providers = metadata(node).get('providers');
+  if (!providers) return false;
+  readProviders(u, providers, { node: 0 });
+  for (const one of listed(providers).items) look(u, one);
   return true;
-}
-
-/** A route draws its component where its parent draws its own routes, with what it provides around. */
-function readRoute(u: AngularUnit, node: t.ObjectExpression, parent: number): void {
-  const options = metadata(node);
-  let around = parent;
-  const providers = options.get('providers');
-  if (providers) {
-    around = u.facts.render.push({ kind: 'group', parent, attributes: [], ...spanOf(node) }) - 1;
-    readProviders(u, providers, { node: around });
-  }
-  const component = options.get('component');
-  const loader = options.get('loadComponent');
-  const name = component ? memberName(unwrap(component)) : loader && lazyName(u, loader);
-  if (name !== undefined) {
-    const at = spanOf((component ?? loader)!);
-    u.angular.said.push(at);
-    // What the router binds to the inputs is written nowhere.
-    u.facts.render.push({
-      kind: 'site',
-      parent: around,
-      tag: { name, ...at },
-      attributes: [spread(at)],
-      ...at,
-    });
-  }
-  for (const one of listed(options.get('children')).items)
-    if (one.type === 'ObjectExpression') readRoute(u, one, around);
-  for (const key of ['canActivate', 'canMatch', 'canDeactivate', 'canActivateChild', 'resolve', 'title'])
-    readGuards(u, options.get(key));
-}
-
-/** Guards and resolvers ask for what they need where they are called. */
-function readGuards(u: AngularUnit, node: t.Node | undefined): void {
-  if (!node) return;
-  u.inContext++;
-  u.expr(node, SETUP);
-  u.inContext--;
-}
-
-/** A name in the file for a component that is loaded when it is needed. */
-function lazyName(u: AngularUnit, loader: t.Node): string | undefined {
-  const lazy = lazyOf(unwrap(loader));
-  if (!lazy) return undefined;
-  const name = `#route${u.angular.facts.values.length}`;
-  u.angular.facts.values.push({ name, kind: 'value', lazy, ...spanOf(loader) });
-  return name;
 }
 
 /** Services that say themselves that they are there for everybody. */

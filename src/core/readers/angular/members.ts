@@ -9,9 +9,9 @@ import { portSymbol } from '../script/ports';
 import { annotationOf, keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import { addSymbol, noteRead, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { readInject, readParameter } from './asks';
-import { calledOwn, readDerived } from './dialect';
+import { readDerived } from './dialect';
 import { type Decorated, decoratorsOf, type Metadata, metadata, textOf } from '../script/decorators';
-import { eventPort } from './names';
+import { calledOwn, eventPort } from './names';
 import { type AngularUnit, isAngularUnit } from './unit';
 
 const QUERY = /^(View|Content)Child(ren)?$/;

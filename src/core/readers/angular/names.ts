@@ -1,7 +1,8 @@
 /** What Angular's own exports mean to a reader. */
+import type * as t from '@babel/types';
 import type { ImportFact, Traits } from '../../model/facts';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
-import type { NamedType } from '../script/type-expr';
+import { memberName, type NamedType } from '../script/type-expr';
 
 export const ANGULAR_TRAITS: Traits = {
   callbackProps: false,
@@ -46,6 +47,13 @@ export function angularNames(imports: ImportFact[]): AngularNames {
   };
 }
 
+/** The framework's function that a call calls. */
+export function calledOwn(names: AngularNames, node: t.Node): string | undefined {
+  if (node.type !== 'CallExpression' && node.type !== 'OptionalCallExpression') return undefined;
+  const name = memberName(node.callee);
+  return name === undefined ? undefined : names(name);
+}
+
 /** Whether a script has to do with the framework. */
 export const usesAngular = (_path: string, text: string): boolean =>
   /(?:from|import)\s*['"]@angular\//.test(text);
@@ -60,6 +68,12 @@ export const slotOf = (reference: string): string => `#${reference}`;
 export const slotPort = (selector: string | undefined): string =>
   selector === undefined || selector === '*' || selector === '' ? '#default' : `#${selector}`;
 
+/** Before the name of a pipe, where it is read as a call. */
+export const PIPED = '|';
+
+/** Types of streams: what they hand over. */
+const STREAMS = new Set(['Observable', 'Subject', 'BehaviorSubject', 'ReplaySubject', 'AsyncSubject']);
+
 /** Types of the framework that hold another: what is inside. */
 const HOLDERS = new Set(['Signal', 'WritableSignal', 'InputSignal', 'ModelSignal']);
 
@@ -68,6 +82,7 @@ export function angularTypes(names: AngularNames): NamedType {
     const own = names(name);
     if (own === undefined) return undefined;
     if (HOLDERS.has(own)) return signalOf(args()[0] ?? UNKNOWN);
+    if (STREAMS.has(own)) return { t: 'carrier', name: own, of: args()[0] ?? UNKNOWN };
     return UNKNOWN;
   };
 }

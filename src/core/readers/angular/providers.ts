@@ -7,8 +7,8 @@ import { infer } from '../script/infer';
 import { isFunction } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import { inferContext, SETUP, spanOf, typeOf, unwrap, use, usesOf } from '../script/unit';
-import { addConsume, addProvide, typeOfKey } from '../script/contexts';
-import { tokenName } from './asks';
+import { addProvide } from '../script/contexts';
+import { ask, type Options, setOption, tokenName } from './asks';
 import { listed, metadata } from '../script/decorators';
 import type { AngularUnit } from './unit';
 
@@ -33,7 +33,8 @@ function readProvider(u: AngularUnit, node: t.Node, where: ProvidedAt): void {
     readProviders(u, node.right, where);
     return;
   }
-  if (node.type === 'CallExpression') {
+  const name = tokenName(u, node);
+  if (node.type === 'CallExpression' && name === undefined) {
     // Whatever the call provides, or provides with: read as any call is.
     u.inContext++;
     use(u, u.expr(node, SETUP), SETUP, 'argument');
@@ -45,7 +46,6 @@ function readProvider(u: AngularUnit, node: t.Node, where: ProvidedAt): void {
     readEntry(u, node, where);
     return;
   }
-  const name = tokenName(u, node);
   if (name === undefined) return;
   // A class by its name, or a list of providers: at link the one that is no such thing says nothing.
   const made = instanceOf(u, name, node);
@@ -93,11 +93,33 @@ function providedBy(
   if (other) {
     const name = tokenName(u, other);
     if (name === undefined) return undefined;
-    return addConsume(u, { name }, spanOf(other), SETUP, undefined, typeOfKey({ name }), 'handled');
+    return ask(u, name, other, SETUP, { missing: 'throws' });
   }
+  const asked = entry.get('deps');
+  if (asked?.type === 'ArrayExpression') for (const one of asked.elements) if (one) askedFor(u, one);
   if (factory) return madeBy(u, factory);
   const name = keyNode && tokenName(u, keyNode);
   return name === undefined ? undefined : instanceOf(u, name, keyNode!);
+}
+
+/** `deps: [A, [new Optional(), B]]`: what is asked for in order to make what is provided. */
+function askedFor(u: AngularUnit, node: t.Node): void {
+  const options: Options = { missing: 'throws' };
+  const parts = node.type === 'ArrayExpression' ? node.elements : [node];
+  let token: t.Node | undefined;
+  for (const part of parts) {
+    if (part?.type !== 'NewExpression') {
+      token = part ?? token;
+      continue;
+    }
+    const mark = u.angular.names(memberName(part.callee) ?? '');
+    if (mark === 'Inject') [token] = part.arguments;
+    else setOption(options, mark ?? '');
+  }
+  const name = tokenName(u, token);
+  if (name === undefined) return;
+  u.angular.said.push(spanOf(token!));
+  ask(u, name, token!, SETUP, options);
 }
 
 /** What a factory gives back; what it asks for, it asks for where it is provided. */

@@ -1,5 +1,6 @@
 /** Names that a template gives to its tags: `#log`, `#log="berthLog"`. */
 import type { TmplAstElement, TmplAstNode, TmplAstReference, TmplAstTemplate } from '@angular/compiler';
+import type { Span } from '../../model/facts';
 import { angularCompiler } from '../on-demand';
 import type { Scope } from '../script/scope';
 import { attribute } from '../script/attributes';
@@ -19,8 +20,8 @@ export function declareReferences(u: AngularUnit, nodes: TmplAstNode[], at: At):
   const scope = u.angular.scopes.within(at.scope, ids);
   for (const [index, { tag, reference }] of found.entries()) {
     const id = ids[index]!;
-    // By a name that it exports, it is a directive, or a component by another name.
-    const isHandle = !isTemplate(tag) && (reference.value === '' || reference.value === undefined);
+    // By a name that it exports, a template is a directive on it.
+    const isHandle = !isTemplate(tag) || Boolean(reference.value);
     const symbol = addSymbol(
       u,
       {
@@ -55,12 +56,27 @@ export function attachReferences(u: AngularUnit, tag: Named, node: number): void
     const symbols = [...(own === undefined ? [] : [own]), ...(u.wanted.get(reference.name) ?? [])];
     for (const symbol of symbols) {
       const { kind } = u.facts.symbols[symbol]!;
-      if (kind === 'ref')
+      if (reference.value)
+        (u.facts.render[node]!.exported ??= []).push({
+          as: reference.value,
+          symbol,
+          ...exportedAt(reference),
+        });
+      // What the class looks for is found, whatever that is.
+      if (kind === 'ref' && (symbol !== own || !reference.value))
         u.facts.render[node]!.attributes.push(
           attribute('ref', at, 'ref', { kind: 'identity', symbol, ...at }, at),
         );
     }
   }
+}
+
+/** Where the name stands by which what is on a tag is handed out: at the end, maybe in quotes. */
+function exportedAt({ value, valueSpan, sourceSpan }: TmplAstReference): Span {
+  const { start, end } = spanAt(valueSpan ?? sourceSpan);
+  return valueSpan && end - start === value.length
+    ? { start, end }
+    : { start: end - value.length - 1, end: end - 1 };
 }
 
 /** What nobody reads in the template was named for the class. */

@@ -85,12 +85,23 @@ export function becomeTag(u: AngularUnit, index: number): void {
   const { value, nameStart: start, nameEnd: end } = chosen;
   const inputs = node.attributes.find((one) => one.name === 'ngComponentOutletInputs')?.value;
   node.kind = 'site';
-  node.tag = { name: '', openChoice: true, start, end, ...(isHeld(value) ? { held: value } : {}) };
+  const sure = alwaysOf(u, value);
+  node.tag =
+    sure === undefined
+      ? { name: '', openChoice: true, start, end, ...(isHeld(value) ? { held: value } : {}) }
+      : { name: sure, start, end };
   node.attributes = (inputs?.members ?? []).map(({ name, value: given, ...at }) =>
     attribute(name, at, 'value', given, { start: at.start, end: given.end }),
   );
   if (inputs?.kind !== 'object' || inputs.open)
     node.attributes.push(spread({ start, end }, inputs ?? { kind: 'computed', start, end }));
+}
+
+/** The component that a member holds from the start, and that nobody puts another in the place of. */
+function alwaysOf({ facts }: AngularUnit, { kind, symbol }: ExprFact): string | undefined {
+  const fact = kind === 'identity' ? facts.symbols[symbol!]! : undefined;
+  if (fact?.kind !== 'state' || facts.writes.some((one) => one.symbol === symbol)) return undefined;
+  return fact.init?.component;
 }
 
 /** Templates of the component's own that it stamps itself: what they are given arrives at what they take. */

@@ -57,6 +57,7 @@ function readElement(u: AngularUnit, element: TmplAstElement, at: At, nested: Ne
   const { name } = element;
   const kind = name === 'ng-container' ? 'group' : isPlain(name) ? 'element' : 'site';
   const index = addTagNode(u, element, name.replace(/^:\w+:/, ''), kind, at);
+  if (name === 'router-outlet') u.facts.render[index]!.placesRoutes = true;
   readGiven(u, element, index, at);
   becomeOutlet(u, index, at);
   becomeTag(u, index);

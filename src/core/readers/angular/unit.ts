@@ -1,7 +1,7 @@
 /** What is known of one of Angular's classes while it is read, beside what every unit keeps. */
 import type { TmplAstReference } from '@angular/compiler';
 import type * as t from '@babel/types';
-import type { ComponentFacts, ExprFact, FileFacts, MemberFact, Span } from '../../model/facts';
+import type { AttributeFact, ComponentFacts, ExprFact, FileFacts, MemberFact, Span } from '../../model/facts';
 import { newUnit } from '../script/new-unit';
 import type { Scope, Scopes } from '../script/scope';
 import type { Chain, OwnUnit } from '../script/own';
@@ -45,6 +45,8 @@ export interface AngularUnit extends OwnUnit {
   inContext: number;
   /** Symbols of what tags of the template are known by. */
   references: Map<TmplAstReference, number>;
+  /** What code hands over to components that it makes, by where it makes them. */
+  handed: { to: Span; attribute: AttributeFact }[];
   /** Values that are stamped as templates, with the contexts that they get. */
   stamps: { symbol: number; given: ExprFact }[];
   /** Where its template stands. */
@@ -70,6 +72,7 @@ export function angularUnit(angular: AngularFile, facts: ComponentFacts, node: t
     hidden: new Set<string>(),
     inContext: 0,
     references: new Map<TmplAstReference, number>(),
+    handed: [],
     stamps: [],
     markup: undefined,
     used: [],

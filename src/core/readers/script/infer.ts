@@ -2,7 +2,15 @@
 import type * as t from '@babel/types';
 import { lit, prim, union, UNKNOWN, widen, type TypeExpr, type TypeMember } from '../../model/types';
 import type { Binding } from './scope';
-import { annotationOf, functionType, keyName, readType, type NamedType } from './type-expr';
+import {
+  annotationOf,
+  functionType,
+  keyName,
+  memberName,
+  readType,
+  typeArguments,
+  type NamedType,
+} from './type-expr';
 
 export interface InferContext {
   named: NamedType;
@@ -14,6 +22,8 @@ export interface InferContext {
   member?: (name: string) => TypeExpr;
   /** The type of what calling a member of `this` gives, where that is not what its type says. */
   called?: (name: string) => TypeExpr | undefined;
+  /** The type of what a call gives that the language itself understands. */
+  own?: (call: t.CallExpression | t.OptionalCallExpression) => TypeExpr | undefined;
 }
 
 const COMPARISONS = new Set(['==', '===', '!=', '!==', '<', '>', '<=', '>=', 'in', 'instanceof']);
@@ -124,6 +134,8 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
     case 'CallExpression':
     case 'OptionalCallExpression': {
       const { callee } = node;
+      const known = ctx.own?.(node);
+      if (known) return known;
       if (callee.type === 'Identifier' && !callee.binding) return CONVERSIONS[callee.name] ?? UNKNOWN;
       if (
         callee.type === 'MemberExpression' &&
@@ -149,6 +161,12 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
       const of = infer(callee, ctx);
       return of.t === 'unknown' ? of : { t: 'ret', of };
     }
+    case 'NewExpression': {
+      const args = typeArguments(node);
+      const name = memberName(node.callee);
+      if (!args.length || name === undefined) return UNKNOWN;
+      return ctx.named(name, () => args.map((one) => readType(one, ctx.named))) ?? UNKNOWN;
+    }
     case 'ArrayExpression':
       return node.elements.length === 0 || node.elements.some((one) => !one || one.type === 'SpreadElement')
         ? { t: 'array', of: node.elements.length === 0 ? prim('never') : UNKNOWN }
@@ -159,6 +177,7 @@ export function infer(node: t.Node | null | undefined, ctx: InferContext): TypeE
     case 'FunctionExpression':
     case 'FunctionDeclaration':
     case 'ObjectMethod':
+    case 'ClassMethod':
       return inferFunction(node, ctx);
     case 'BinaryExpression': {
       if (COMPARISONS.has(node.operator)) return prim('boolean');

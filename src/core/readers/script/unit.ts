@@ -123,6 +123,8 @@ export interface Dialect {
   made?(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact | undefined;
   /** The type of a member of `this`, or of what calling it gives; undefined where that is not known. */
   memberType?(u: Unit, name: string, called: boolean): TypeExpr | undefined;
+  /** The type of what a call gives that only the language understands. */
+  callType?(u: Unit, call: Call): TypeExpr | undefined;
   /** The member under which what is raised arrives in what listeners are given. */
   carries?: string;
   /** Takes over an assignment that it understands. */
@@ -370,6 +372,7 @@ export function inferContext(u: Unit) {
       if (symbol !== undefined) return { t: 'sym', s: symbol };
       return isModuleLevel(binding) ? { t: 'value', name: binding.name } : UNKNOWN;
     },
+    own: (call: Call): TypeExpr | undefined => u.dialect.callType?.(u, call),
     called: (name: string): TypeExpr | undefined => u.dialect.memberType?.(u, name, true),
     member: (name: string): TypeExpr => {
       const own = u.dialect.memberType?.(u, name, false);

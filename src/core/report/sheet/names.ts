@@ -226,9 +226,15 @@ const isWrite = ({ how }: FlowEdge): boolean => how === 'write';
 const isOwn = ({ flow }: Linked, { from, to }: FlowEdge): boolean =>
   flow.nodes[from]!.component === flow.nodes[to]!.component;
 
+/** What it provides is there for all, and not only for what it draws. */
+const providesForAll = ({ traits, render, provides }: Component['facts']): boolean =>
+  traits.looseProvides === true &&
+  provides.some(({ node }) => node === 0) &&
+  render.every((one) => !one.mounted);
+
 /** Loose code that draws something, or provides for what it draws, is written as a component. */
 export const isStage = (project: Linked, { id, facts, sites }: Component): boolean =>
-  facts.role === 'module' && sites.length > 0 && stagesOf(project).has(id);
+  facts.role === 'module' && sites.length > 0 && !providesForAll(facts) && stagesOf(project).has(id);
 
 /** Components that provide something, or give something to what they draw. */
 const stagesOf = oncePerLink(({ flow, sites }: Linked): Set<number> => {

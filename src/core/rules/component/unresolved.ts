@@ -45,7 +45,13 @@ interface Unresolved {
 function outOfScope(project: Linked, component: Component, node: number): Unresolved | undefined {
   const { markup, siteAt, facts } = component;
   const name = facts.render[node]!.tag!.name;
-  if (markup!.open || markup!.taken.has(`<${name}`) || siteAt.get(node)?.length) return undefined;
+  if (
+    markup!.open ||
+    (markup!.custom && name.includes('-')) ||
+    markup!.taken.has(`<${name}`) ||
+    siteAt.get(node)?.length
+  )
+    return undefined;
   const tags = (one: Component) => (one.facts.selectors ?? []).flatMap(({ tag }) => tag ?? []);
   const home = project.components.find((one) => tags(one).includes(name));
   if (home)

@@ -37,16 +37,16 @@ export const noProvider: Rule = {
         trail: [step(reader, place, key.name, 'is consumed where nothing provides it', 'wait')],
       });
     }
-    for (const { component, key, place, missing } of contexts.consumers) {
+    for (const { component, key, place, missing, from } of contexts.consumers) {
       if (missing === 'handled' || contexts.hasDefault(key)) continue;
-      const path = contexts.barePath(component, key);
+      const path = contexts.barePath(component, key, from);
       const id = `${component}:${key.id}:${place.start}`;
       if (!path || seen.has(id) || claimed(`consumer:${id}`)) continue;
       const reader = project.components[component]!;
       // Where it is rendered nobody sees, if no call site is written and nothing mounts it.
       if (!reader.calledAt.length && !reader.root) continue;
       seen.add(id);
-      const some = contexts.providedSomewhere(component, key) || contexts.mayBeElsewhere(component);
+      const some = contexts.providedSomewhere(component, key, from) || contexts.mayBeElsewhere(component);
       const near = nearest(key.name, provided);
       if (near) claim(unreadKey(near));
       report({
@@ -54,7 +54,7 @@ export const noProvider: Rule = {
         port: { channel: 'context', name: key.name },
         place,
         level: some ? 'warning' : 'error',
-        message: `${reader.name} consumes ${key.name}, and ${some ? 'on some paths ' : ''}no provider of it is above.${near ? ` ${near} is provided; is it meant?` : ''}`,
+        message: `${reader.name} consumes ${key.name}, and ${some ? 'on some paths ' : ''}no provider of it is ${from === 'own' ? 'on its own tag' : from ? 'further up than its own tag' : 'above'}.${near ? ` ${near} is provided; is it meant?` : ''}`,
         trail: [
           ...path.map((id) => {
             const site = project.sites[id]!;

@@ -10,8 +10,8 @@ export const outsideProviders: Rule = {
   check({ project, report, claim }) {
     const contexts = project.contexts;
     const seen = new Set<string>();
-    for (const { component, key, place, missing } of contexts.consumers) {
-      if (missing === 'handled' || contexts.hasDefault(key)) continue;
+    for (const { component, key, place, missing, from } of contexts.consumers) {
+      if (missing === 'handled' || from || contexts.hasDefault(key)) continue;
       const path = contexts.barePath(component, key);
       const first = path?.length ? project.sites[path[0]!]! : undefined;
       const owner = first && project.components[first.owner]!;

@@ -17,6 +17,7 @@ import { spelledAs } from '../../model/own-elements';
 import { oncePer } from '../../model/once-per';
 import { isOfEveryElement, isPageAttribute, isPageEvent, isPageTag } from '../../model/page-names';
 import type { Component, Site } from '../../model/project';
+import { boundToNothing, mayHave } from './on-elements';
 import { attributePlace, namePlace, step, type Report, type Rule } from '../rule';
 
 export const unknown: Rule = {
@@ -25,6 +26,8 @@ export const unknown: Rule = {
   summary: 'A call site writes a name that the child does not take.',
   check({ project, report }) {
     for (const one of unknownNames(project)) if (one.channel === 'prop') report(unknownReport(one));
+    for (const component of project.components)
+      for (const one of boundToNothing(project, component)) report(one);
   },
 };
 
@@ -167,8 +170,8 @@ function takenByNobody(project: Linked, site: Site, target: Component): Attribut
       return !isPageEvent(name) && meant(site, target, one) !== undefined;
     if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
     if (isOfPage) return false;
-    // An element has more than is known of all elements.
-    return (!plain && !target.facts.attached) || meant(site, target, one) !== undefined;
+    const isOfElement = target.facts.attached && mayHave(site.fact, name);
+    return (!plain && !isOfElement) || meant(site, target, one) !== undefined;
   });
 }
 

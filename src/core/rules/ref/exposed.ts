@@ -1,7 +1,7 @@
 /** What a component reaches through the handles that it puts on components of the project. */
 import type { ExposesFact, ReadFact } from '../../model/facts';
 import type { Linked } from '../../link';
-import { onlySite } from '../../link/sites';
+import { isHeld, onlySite } from '../../link/sites';
 import type { Component, Place } from '../../model/project';
 import { handlesOf } from './handles';
 
@@ -58,7 +58,11 @@ function targetsOf(project: Linked, component: Component, handle: number): Reach
       // What it holds is handed in, and stays what it is.
       if (attribute.mode === 'value' && component.facts.traits.handlesHold) continue;
       if (attribute.mode !== 'ref' || value.kind !== 'identity') return undefined;
-      const site = onlySite(project, component, index);
+      const site = node.exported
+        ? (component.siteAt.get(index) ?? [])
+            .map((id) => project.sites[id]!)
+            .find((one) => isHeld(project, one, handle))
+        : onlySite(project, component, index);
       const target = site && exposedBy(project, project.components[site.target]!, 'ref', new Set());
       if (!target) return undefined;
       targets.push(target);

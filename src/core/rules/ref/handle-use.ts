@@ -1,6 +1,8 @@
+import type { Linked } from '../../link';
 import type { ReadFact } from '../../model/facts';
+import { nearest } from '../../model/names';
 import type { Component } from '../../model/project';
-import { placeOf, step, type Rule } from '../rule';
+import { placeOf, step, type Report, type Rule } from '../rule';
 import { handlesOf } from './handles';
 
 export const unattached: Rule = {
@@ -14,6 +16,7 @@ export const unattached: Rule = {
     const isNamed = (name: string) => names.has(name);
     for (const component of project.components) {
       if (component.facts.role !== 'component') continue;
+      for (const one of unexported(project, component)) report(one);
       for (const { symbol, attached, given, reads } of handlesOf(component)) {
         const fact = component.facts.symbols[symbol]!;
         const [read] = reads;
@@ -35,6 +38,34 @@ export const unattached: Rule = {
     }
   },
 };
+
+/** Handles on what hands itself out by a name that nothing on the tag has. */
+function unexported(project: Linked, component: Component): Report[] {
+  const { facts, file, markup, siteAt } = component;
+  if (!markup || markup.open) return [];
+  return facts.render.flatMap(({ exported = [] }, node) =>
+    exported.flatMap(({ as, symbol, start, end }, index): Report[] => {
+      // The same name, for several handles.
+      if (exported.findIndex((one) => one.start === start) < index) return [];
+      const here = (siteAt.get(node) ?? []).map((id) => project.components[project.sites[id]!.target]!);
+      const names = here.flatMap((one) => one.facts.exportAs ?? []);
+      if (names.includes(as) || markup.taken.has(`#${as}`) || here.some((one) => one.openBase)) return [];
+      const { name } = facts.symbols[symbol]!;
+      const place = placeOf(file, { start, end });
+      const near = nearest(as, names);
+      return [
+        {
+          component,
+          port: { channel: 'ref', name },
+          place,
+          message: `${component.name} puts the handle "${name}" on "${as}", and nothing on the tag goes by that name.${near ? ` Did you mean "${near}"?` : ''}`,
+          trail: [step(component, place, name, 'is never attached', 'drop')],
+          ...(near ? { suggestion: near, edit: { place, text: near } } : {}),
+        },
+      ];
+    }),
+  );
+}
 
 export const refUnread: Rule = {
   name: 'ref/unread',

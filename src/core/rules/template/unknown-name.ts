@@ -1,13 +1,16 @@
+import type { Linked } from '../../link';
 import { basesOf } from '../../link/bases';
 import { nearest } from '../../model/names';
 import type { Component } from '../../model/project';
-import { namePlace, placeOf, step, type Rule } from '../rule';
+import { namePlace, placeOf, step, type Report, type Rule } from '../rule';
 
 export const unknownName: Rule = {
   name: 'template/unknown-name',
   level: 'error',
   summary: 'A template uses a name that its component does not have.',
   check({ project, report }) {
+    for (const component of project.components)
+      for (const one of unknownFilters(project, component)) report(one);
     const globals = new Set(project.files.flatMap((file) => file.facts.globalNames ?? []));
     // A mixin of the whole app may bring any name.
     if (globals.has('*')) return;
@@ -43,6 +46,38 @@ export const unknownName: Rule = {
     }
   },
 };
+
+/** Names that markup applies to values, and that mean nothing in its scope. */
+function unknownFilters(project: Linked, component: Component): Report[] {
+  const { facts, file, markup } = component;
+  if (!markup || markup.open) return [];
+  const seen = new Set<string>();
+  return (facts.filters ?? []).flatMap((one): Report[] => {
+    const { name } = one;
+    if (markup.filters.has(name) || markup.taken.has(`|${name}`) || seen.has(name)) return [];
+    seen.add(name);
+    const place = placeOf(file, one);
+    const home = project.components.find((other) => other.facts.filter?.name === name);
+    const taken = [...markup.taken].flatMap((other) => (other.startsWith('|') ? other.slice(1) : []));
+    const near = home ? undefined : nearest(name, new Set([...markup.filters.keys(), ...taken]));
+    const why = home
+      ? `which ${project.files[home.file]!.path} declares as ${home.name}, and which is not brought into its scope`
+      : 'which nothing in its scope bears';
+    return [
+      {
+        component,
+        port: { channel: 'local', name },
+        place,
+        message: `The template of ${component.name} applies "${name}", ${why}.${near ? ` Did you mean "${near}"?` : ''}`,
+        trail: [
+          step(component, place, name, 'is applied', 'wait'),
+          step(component, namePlace(component), name, 'is not in its scope', 'drop'),
+        ],
+        ...(near ? { suggestion: near, edit: { place, text: near } } : {}),
+      },
+    ];
+  });
+}
 
 /** Names of what the bases of a component declare. */
 const membersTaken = (component: Component): Set<string> =>
