@@ -30,6 +30,9 @@ export function linkPlaced(
 ): Map<Component, OnNodes> {
   const found = new Map<Component, OnNodes>();
   const owners = components.filter((one) => one.facts.traits.bySelectors);
+  for (const one of owners)
+    if (one.facts.hostDirectives?.some(({ name }) => names.lookup(one.file, name).kind !== 'component'))
+      one.openHost = true;
   if (!owners.length) return found;
   const bundles = files.flatMap(({ index, facts }) =>
     (facts.bundles ?? []).map((fact) => ({ file: index, fact })),
@@ -63,12 +66,18 @@ export function linkPlaced(
 
 /** A component with what stands on its tag together with it. */
 function withHosted(component: Component, components: Component[], names: Names): Placed[] {
-  const hosted = (component.facts.hostDirectives ?? []).flatMap(({ name, exposes }): Placed[] => {
-    const target = names.lookup(component.file, name);
-    return target.kind === 'component' ? [{ component: components[target.component]!, exposes }] : [];
-  });
-  return [{ component }, ...hosted];
+  const hosted = (of: Component, level: number): Placed[] =>
+    (level > MAX_HOSTED ? [] : (of.facts.hostDirectives ?? [])).flatMap(({ name, exposes }): Placed[] => {
+      const target = names.lookup(of.file, name);
+      if (target.kind !== 'component') return [];
+      const one = components[target.component]!;
+      return [{ component: one, exposes }, ...hosted(one, level + 1)];
+    });
+  return [{ component }, ...hosted(component, 0)];
 }
+
+/** What stands on a tag together with something brings others with it, so far. */
+const MAX_HOSTED = 8;
 
 /** The facts of a component with the slots that its content fills, and the handles that are put on what it places. */
 function placed(owner: Component, on: OnNodes, names: Names, components: Component[]): ComponentFacts {

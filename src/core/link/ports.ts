@@ -71,6 +71,7 @@ function declarePorts(
   component.open =
     facts.openProps ||
     component.openBase === true ||
+    component.openHost === true ||
     hasRest ||
     facts.symbols.some((symbol) => symbol.kind === 'bag' && facts.role === 'helper');
   const typed = facts.propsType !== undefined;

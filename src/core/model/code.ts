@@ -153,6 +153,8 @@ export interface FunctionFact extends Span {
   given?: ExprFact[][];
   /** The framework calls it once, before the component is first drawn. */
   first?: true;
+  /** It runs whenever this input is handed in; `true`: whenever any is. */
+  onInput?: string | true;
   /** It only calls this symbol, with its own parameters as they are (or with other arguments: `bound`). */
   sole?: { symbol: number; bound: boolean };
 }

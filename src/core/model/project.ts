@@ -115,6 +115,8 @@ export interface Component {
   mixins: Component[];
   /** Something that it takes over is not of the project. */
   openBase?: boolean;
+  /** Something that stands on its tag with it is not of the project. */
+  openHost?: boolean;
   /** Members that others may use of what its class makes. */
   reached?: Set<string>;
   /** What its markup may place, where that is found by selectors. */

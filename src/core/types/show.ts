@@ -47,6 +47,7 @@ export function showType(type: TypeExpr | undefined, depth = 0): string {
         .slice(0, 4)
         .map((one) => `${one.name}${one.optional ? '?' : ''}: ${showType(one.type, depth + 1) || 'unknown'}`);
       if (type.members.length > 4) parts.push('…');
+      if (type.index) parts.push(`[name]: ${showType(type.index, depth + 1) || 'unknown'}`);
       return parts.length ? `{ ${parts.join('; ')} }` : 'object';
     }
     case 'fn':

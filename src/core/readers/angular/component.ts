@@ -126,8 +126,9 @@ function readTemplate(u: AngularUnit, options: Metadata, parts: UnitParts): void
   else makeOpen(u);
 }
 
-/** Nothing is known of what it draws. */
+/** Nothing is known of what it draws, nor of what its handles are put on. */
 function makeOpen(u: AngularUnit): void {
+  for (const one of u.facts.symbols) if (one.kind === 'ref') delete one.empty;
   u.facts.openProps = true;
   u.facts.openEmits = true;
   u.facts.openSlots = true;
@@ -156,7 +157,8 @@ function parse(u: AngularUnit, path: string, start: number, end: number, escaped
       column: before.at(-1)!.length + 1,
     });
     makeOpen(u);
-    return;
+    // Where only an expression is not understood, the tags are there.
+    if (!nodes.length) return;
   }
   readView(u, nodes, { scope: viewScope(u.node), ctx: SETUP, parent: 0 });
   dropUnread(u);

@@ -80,8 +80,8 @@ function takenBy(u: AngularUnit, listener: t.Node): TypeExpr | undefined {
 const isHandle = (u: AngularUnit, { kind, symbol }: ExprFact): boolean =>
   kind === 'identity' && u.facts.symbols[symbol!]!.kind === 'ref';
 
-/** Kinds of bindings, as the parser numbers them. */
-const TWO_WAY_EVENT = 2;
+/** Kinds of events and bindings, as the parser numbers them. */
+const EVENT = { twoWay: 2, animations: [1, 3] };
 const BINDING = { property: 0, attribute: 1, class: 2, style: 3, twoWay: 5 };
 
 export function addInput(u: AngularUnit, node: RenderFact, one: TmplAstBoundAttribute, at: At): void {
@@ -121,7 +121,7 @@ export function stamp(u: AngularUnit, value: ExprFact, ctx: Ctx): void {
 /** `(held)="hold($event)"`; what stands on the window or the document is none of the tag's. */
 function addListener(u: AngularUnit, node: RenderFact, one: TmplAstBoundEvent, at: At): void {
   // The other half of a two-way binding is read with it.
-  if ((one.type as number) === TWO_WAY_EVENT) return;
+  if ((one.type as number) === EVENT.twoWay) return;
   const ctx: Ctx = { ...at.ctx, where: 'handler' };
   const all = spanAt(one.sourceSpan);
   const handler = spanAt(one.handlerSpan);
@@ -129,7 +129,7 @@ function addListener(u: AngularUnit, node: RenderFact, one: TmplAstBoundEvent, a
   const value = u.expr(listener, ctx);
   const takes = takenBy(u, listener);
   if (takes) value.type = takes;
-  if (one.target) return;
+  if (one.target || EVENT.animations.includes(one.type as number)) return;
   const name = one.name.split('.')[0]!;
   const nameAt = spanAt(one.keySpan);
   node.attributes.push(

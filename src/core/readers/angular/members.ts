@@ -198,7 +198,11 @@ function readSetter(u: AngularUnit, setter: t.ClassMethod, symbol: number): void
   if (param?.type === 'Identifier' && param.binding) u.refs.set(param.binding, symbol);
   else if (param)
     declarePattern(u, param, { kind: 'identity', symbol, ...spanOf(param) }, SETUP, { kind: 'derived' });
-  readFunction(u, setter, { ...SETUP, where: 'effect' }, 'effect');
+  const { fn } = readFunction(u, setter, { ...SETUP, where: 'effect' }, 'effect');
+  u.facts.functions[fn!]!.onInput = u.facts.symbols[symbol]!.port!;
+  // That it is handed in at all is what counts.
+  const isIdle = param?.type === 'Identifier' && param.binding?.uses.length === 0;
+  if (isIdle && setter.body.body.length) noteRead(u, symbol, spanOf(param), { ...SETUP, where: 'effect' });
 }
 
 function accessor(u: AngularUnit, name: string, kind: 'get' | 'set'): t.ClassMethod | undefined {

@@ -100,7 +100,9 @@ export function readClassMembers(u: Unit, node: t.Class, dialect: ClassDialect):
     readMethod(u, symbol, method);
     const { fn } = u.facts.symbols[symbol]!;
     if (fn !== undefined && dialect.hooks?.first.test(name)) u.facts.functions[fn]!.first = true;
-    if (dialect.hooks?.renews.test(name)) u.facts.renewsState = true;
+    if (!dialect.hooks?.renews.test(name)) continue;
+    u.facts.renewsState = true;
+    if (fn !== undefined) u.facts.functions[fn]!.onInput = true;
   }
   for (const member of node.body.body)
     if (member.type === 'ClassMethod' && member.kind === 'constructor') u.statements(member.body.body, SETUP);

@@ -1,7 +1,8 @@
 import type { Linked } from '../../link';
 import { nodesAbove, topNode } from '../../link/nodes-above';
-import type { ExprFact, WriteFact } from '../../model/facts';
+import type { ComponentFacts, ExprFact, FunctionFact, WriteFact } from '../../model/facts';
 import { conditionBetween, REBUILT } from '../../model/arms';
+import { oncePer } from '../../model/once-per';
 import type { Component, Place, Site } from '../../model/project';
 import { placeOf, step, tagPlace, type Rule, type RuleContext } from '../rule';
 
@@ -46,13 +47,34 @@ interface Spot {
  * What would be lost. Where any variable counts as state, one that is never written is a constant; what only the code
  * writes that runs anew in every copy is worked out again.
  */
-const keptIn = ({ facts }: Component) =>
-  facts.symbols.filter(({ kind }, index) => {
+const keptIn = oncePer(({ facts }: Component) => {
+  const anew = runsAnew(facts);
+  return facts.symbols.filter(({ kind }, index) => {
     if (kind !== 'state') return false;
     const writes = facts.writes.filter((one) => one.symbol === index);
-    const isLater = ({ fn }: WriteFact): boolean => fn !== -1 && facts.functions[fn]!.first !== true;
+    const isLater = ({ fn }: WriteFact): boolean => fn !== -1 && !anew.has(fn);
     return writes.length ? writes.some(isLater) : !facts.traits.plainState;
   });
+});
+
+/** Functions that run in every copy by themselves: before anything is drawn, and whenever an input is handed in. */
+function runsAnew({ functions, symbols }: ComponentFacts): Set<number> {
+  const isCalled = ({ first, onInput }: FunctionFact): boolean => first === true || onInput !== undefined;
+  const anew = new Set(functions.flatMap((one, index) => (isCalled(one) ? [index] : [])));
+  if (!anew.size) return anew;
+  const callers = new Map<number, number[]>();
+  for (const [index, { calls }] of functions.entries())
+    for (const symbol of calls) {
+      const { fn } = symbols[symbol]!;
+      if (fn !== undefined) callers.set(fn, [...(callers.get(fn) ?? []), index]);
+    }
+  // What only these call runs when they do.
+  for (let before = -1; before < anew.size;) {
+    before = anew.size;
+    for (const [fn, by] of callers) if (by.every((one) => anew.has(one))) anew.add(fn);
+  }
+  return anew;
+}
 
 const holdsState = (child: Component): boolean => !child.facts.wrapped && keptIn(child).length > 0;
 

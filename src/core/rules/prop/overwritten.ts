@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import type { Traits, WriteFact } from '../../model/facts';
+import type { ComponentFacts, Traits, WriteFact } from '../../model/facts';
 import type { Component, Handed, Port } from '../../model/project';
 import { attributePlace, placeOf, step, type Rule } from '../rule';
 import { updatesOf } from '../../link/sites';
@@ -28,11 +28,15 @@ export const overwritten: Rule = {
           )
         )
           continue;
+        if (isStart(facts, write)) continue;
+        const runsFor = inputOf(facts, write);
         const untold = component.calledAt
           .map((id) => project.sites[id]!)
           .filter(
             (one) =>
-              hands(project, one, port.name) === true && !isTold(project, component, one.id, port.name),
+              hands(project, one, port.name) === true &&
+              (runsFor === undefined || hands(project, one, runsFor) === true) &&
+              !isTold(project, component, one.id, port.name),
           );
         // Whoever uses it for real is named, and not a test.
         const site = untold.find((one) => !project.files[one.file]!.aside) ?? untold[0];
@@ -57,6 +61,23 @@ export const overwritten: Rule = {
     }
   },
 };
+
+/** While an object is made, nothing was handed to it yet: what it writes is what it starts from. */
+const isStart = ({ traits }: ComponentFacts, { fn, path }: WriteFact): boolean =>
+  fn === -1 &&
+  path === undefined &&
+  traits.plainState === true &&
+  traits.inputsWritable &&
+  !traits.inputsAreNames;
+
+/** The input that is handed in when a write happens, where it does for one alone. */
+function inputOf({ functions }: ComponentFacts, { fn }: WriteFact): string | undefined {
+  for (let at = fn; at >= 0; at = functions[at]!.parent) {
+    const { onInput } = functions[at]!;
+    if (onInput !== undefined) return onInput === true ? undefined : onInput;
+  }
+  return undefined;
+}
 
 /** The framework lets it pass: the input itself may be written, or what is reachable through it is shared. */
 const isAllowed = (traits: Traits, write: WriteFact): boolean =>

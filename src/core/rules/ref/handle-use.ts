@@ -14,6 +14,7 @@ export const unattached: Rule = {
       project.components.flatMap(({ facts, name }) => (facts.role === 'component' ? [name] : [])),
     );
     const isNamed = (name: string) => names.has(name);
+    const bases = new Set(project.components.flatMap((one) => one.mixins));
     for (const component of project.components) {
       if (component.facts.role !== 'component') continue;
       for (const one of unexported(project, component)) report(one);
@@ -22,6 +23,8 @@ export const unattached: Rule = {
         const [read] = reads;
         // Only what is used as a handle was meant as one.
         if (attached || given || !fact.empty || !read || !reads.some((one) => one.path!.length > 1)) continue;
+        // Whoever extends it may draw what it looks for.
+        if (bases.has(component)) continue;
         if (fact.handleOf !== undefined && !isNamed(fact.handleOf)) continue;
         const place = placeOf(component.file, fact);
         report({
