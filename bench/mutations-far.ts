@@ -1,6 +1,7 @@
 /** Faults that are not at the call site: in what is declared, provided, placed or exposed elsewhere, and handlers that are called. */
 import type { Linked } from '../src/core/link';
 import { bareName, isCallbackName, publicName } from '../src/core/model/names';
+import { isElementProperty } from '../src/core/model/element-members';
 import { isPageEvent } from '../src/core/model/page-names';
 import { isClosed } from '../src/core/link/use-of-ports';
 import type { Component, Port } from '../src/core/model/project';
@@ -71,10 +72,11 @@ export function addFarMutations(project: Linked, texts: UnitTexts, add: Add): vo
 
   /** An input is declared and read under another name, while call sites give the one of before. */
   function renamedInputs(component: Component): void {
-    const { ports, calledAt } = component;
+    const { ports, calledAt, facts } = component;
     if (!isClosed(component)) return;
     for (const port of ports.values()) {
-      if (port.channel !== 'prop') continue;
+      // Elements of the page take some names, whatever they do with them.
+      if (port.channel !== 'prop' || (facts.traits.bySelectors && isElementProperty(port.name))) continue;
       const given = calledAt.some((id) => {
         const site = project.sites[id]!;
         return site.fact.attributes.some((one) => one.name === port.name && one.mode === 'value');

@@ -4,7 +4,9 @@ import type { AttributeFact } from '../src/core/model/facts';
 import type { Component, Port, Site } from '../src/core/model/project';
 import { hands, isCloned, isClosed, isReached, knownSites, takesBelow } from '../src/core/link/use-of-ports';
 import { isPageAttribute, isPageEvent } from '../src/core/model/page-names';
+import { misspelled } from './misspelled';
 import { addFarMutations } from './mutations-far';
+import { addMarkupMutations } from './mutations-markup';
 import { type Edit, unitTexts } from './unit-texts';
 
 export interface Mutation {
@@ -47,6 +49,7 @@ export function possibleMutations(
   };
 
   addFarMutations(project, texts, add);
+  addMarkupMutations(project, texts, add);
   for (const site of project.sites) {
     const owner = project.components[site.owner]!;
     const target = project.components[site.target]!;
@@ -64,6 +67,11 @@ export function possibleMutations(
         texts.of(site.file).charAt(attribute.nameStart - 1) !== '<' &&
         bareOf(written).endsWith(bareOf(attribute.name));
       if (!port || !isWritten) continue;
+      // By another name, what stands there stands there no longer.
+      const marks = target.facts.selectors?.some(({ attributes }) =>
+        attributes.some((one) => one.name === attribute.name),
+      );
+      if (marks) continue;
       const call = `<${target.name} ${attribute.name}> in ${owner.name}`;
       const renamed = misspelled(written);
       // Where undeclared names land further down, somebody there may take it.
@@ -259,16 +267,6 @@ export function possibleMutations(
 /** A name without its marks, in small letters, so that its spellings are one. */
 const bareOf = (name: string): string => name.replace(/[^a-z\d]/gi, '').toLowerCase();
 
-/** Two neighbouring letters swapped, or a letter more. */
-function misspelled(name: string): string {
-  for (let i = 1; i + 1 < name.length; i++) {
-    if (name[i] !== name[i + 1] && /[a-z]/i.test(name[i]!) && /[a-z]/i.test(name[i + 1]!)) {
-      return name.slice(0, i) + name[i + 1]! + name[i]! + name.slice(i + 2);
-    }
-  }
-  return `${name}x`;
-}
-
 /** How a number is given to a prop. */
 const inBraces = (name: string): string => `${name}={12}`;
 const NUMBER: Record<string, (name: string) => string> = {
@@ -290,8 +288,8 @@ const inClass =
   };
 const MEMBER: Record<string, Member> = {
   angular: inClass([
-    [/\bimport\b[^;]*\bInput\b/, '\n  @Input() spareRope?: string;'],
-    [/\bimport\b[^;]*\binput\b/, '\n  spareRope = input<string>();'],
+    [/\bimport\s*\{[^}]*\bInput\b[^}]*\}\s*from '@angular\/core'/, '\n  @Input() spareRope?: string;'],
+    [/\bimport\s*\{[^}]*\binput\b[^}]*\}\s*from '@angular\/core'/, '\n  spareRope = input<string>();'],
   ]),
   stencil: inClass([[/\bimport\b[^;]*\bProp\b/, '\n  @Prop() spareRope?: string;']]),
   razor: (text) => {

@@ -42,8 +42,11 @@ export type TypeExpr =
   | { t: 'member'; of: TypeExpr; name: string }
   | { t: 'elem'; of: TypeExpr }
   | { t: 'ret'; of: TypeExpr }
-  /** Something that hands over values later, or one after the other: a stream, by the name of what it is. */
-  | { t: 'carrier'; name: string; of: TypeExpr }
+  /**
+   * Something that hands over values later, or one after the other: a stream, by the name of what it is. keeps: whoever comes
+   * later gets the last one, too.
+   */
+  | { t: 'carrier'; name: string; of: TypeExpr; keeps?: true }
   /** What a carrier hands over. */
   | { t: 'carried'; of: TypeExpr }
   /** The function that a name means which the markup of a component applies to values. */

@@ -109,9 +109,11 @@ describe('handles', () => {
 });
 
 describe('state that is lost', () => {
+  const MORE = `import { BehaviorSubject } from 'rxjs';`;
   const lamp = (members: string) => comp('Lamp', 'lamp', '{{ lit }}', members);
   const twice = (members: string) =>
     one(
+      MORE,
       lamp(members),
       app('@if (wide) { <p><lamp [of]="1"/></p> } @else { <lamp [of]="1"/> }', 'Lamp', 'wide = true;'),
     );
@@ -120,12 +122,22 @@ describe('state that is lost', () => {
     [
       'set by a listener',
       twice("@Input() of = 0;\nlit = 0;\n@HostListener('click') go() { this.lit = 1; }"),
-      LOST(10),
+      LOST(11),
     ],
     [
       'worked out of what is handed in',
       twice('lit = 0;\n@Input() set of(of: number) { this.lit = of; this.show(); }\nshow() { this.lit++; }'),
       [],
+    ],
+    [
+      'a stream that keeps nothing',
+      twice('@Input() of = 0;\nlit = new Subject<void>();\ngo() { this.lit.next(); }'),
+      [],
+    ],
+    [
+      'a stream that keeps what came last',
+      twice('@Input() of = 0;\nlit = new BehaviorSubject<number>(0);\ngo() { this.lit.next(1); }'),
+      LOST(11),
     ],
     [
       'worked out at every change',
@@ -137,7 +149,7 @@ describe('state that is lost', () => {
       twice(
         'lit = 0;\n@Input() set of(of: number) { this.show(of); }\nshow(n: number) { this.lit = n; }\nturn() { this.show(3); }',
       ),
-      LOST(11),
+      LOST(12),
     ],
   ]);
 });

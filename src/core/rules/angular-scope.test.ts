@@ -131,6 +131,11 @@ describe('bindings on elements', () => {
       on('<input [valueAsNumber]="w" [indeterminate]="w > 0"><td [colSpan]="w"></td>'),
       [],
     ],
+    [
+      'a tag that nobody makes, with a directive on it',
+      on('<tint-x [tint]="t"></tint-x>', 'Tint'),
+      ['error component/unresolved app.ts:5 tint-x'],
+    ],
     ['as an attribute', on('<div [attr.wdth]="w" [class.on]="w > 0" [style.width.px]="w"></div>'), []],
     ['a plain one', on('<div wdth="3"></div>'), []],
     ['none', on('<div [wdth]="w"></div>'), AT('wdth')],
@@ -196,6 +201,11 @@ describe('names that things go by', () => {
       ['error ref/unknown-member app.ts:10 toggle'],
     ],
     ['one of the framework', on('<input ngModel #m="ngModel"><b>{{ m.value }}</b>'), []],
+    [
+      'a directive by its class, and a member that it lacks',
+      on('<b tint></b>', '@ViewChild(Tint) t!: Tint;\nngAfterViewInit() { this.t.lite(); }'),
+      ['error ref/unknown-member app.ts:13 lite'],
+    ],
     [
       'looked for by the class, too',
       on(

@@ -71,8 +71,9 @@ export const slotPort = (selector: string | undefined): string =>
 /** Before the name of a pipe, where it is read as a call. */
 export const PIPED = '|';
 
-/** Types of streams: what they hand over. */
-const STREAMS = new Set(['Observable', 'Subject', 'BehaviorSubject', 'ReplaySubject', 'AsyncSubject']);
+/** Types of streams, and those that keep what came. */
+const STREAMS = /^(Observable|(Behavior|Replay|Async)?Subject)$/;
+const KEEPING = /^(Behavior|Replay|Async)Subject$/;
 
 /** Types of the framework that hold another: what is inside. */
 const HOLDERS = new Set(['Signal', 'WritableSignal', 'InputSignal', 'ModelSignal']);
@@ -82,7 +83,13 @@ export function angularTypes(names: AngularNames): NamedType {
     const own = names(name);
     if (own === undefined) return undefined;
     if (HOLDERS.has(own)) return signalOf(args()[0] ?? UNKNOWN);
-    if (STREAMS.has(own)) return { t: 'carrier', name: own, of: args()[0] ?? UNKNOWN };
+    if (STREAMS.test(own))
+      return {
+        t: 'carrier',
+        name: own,
+        of: args()[0] ?? UNKNOWN,
+        ...(KEEPING.test(own) ? { keeps: true } : {}),
+      };
     return UNKNOWN;
   };
 }

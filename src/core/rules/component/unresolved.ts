@@ -44,13 +44,12 @@ interface Unresolved {
 /** A tag that nothing in the scope of the markup stands on, and that is no element of the page. */
 function outOfScope(project: Linked, component: Component, node: number): Unresolved | undefined {
   const { markup, siteAt, facts } = component;
-  const name = facts.render[node]!.tag!.name;
-  if (
-    markup!.open ||
-    (markup!.custom && name.includes('-')) ||
-    markup!.taken.has(`<${name}`) ||
-    siteAt.get(node)?.length
-  )
+  const { name } = facts.render[node]!.tag!;
+  // What may stand on any tag does not make an element of one.
+  const makes = ({ facts: { attached, selectors = [] } }: Component): boolean =>
+    !attached || selectors.some(({ tag }) => tag === name);
+  const isMade = siteAt.get(node)?.some((id) => makes(project.components[project.sites[id]!.target]!));
+  if (markup!.open || (markup!.custom && name.includes('-')) || markup!.taken.has(`<${name}`) || isMade)
     return undefined;
   const tags = (one: Component) => (one.facts.selectors ?? []).flatMap(({ tag }) => tag ?? []);
   const home = project.components.find((one) => tags(one).includes(name));

@@ -49,8 +49,9 @@ interface Spot {
  */
 const keptIn = oncePer(({ facts }: Component) => {
   const anew = runsAnew(facts);
-  return facts.symbols.filter(({ kind }, index) => {
-    if (kind !== 'state') return false;
+  return facts.symbols.filter(({ kind, type }, index) => {
+    // What only hands on what comes holds nothing.
+    if (kind !== 'state' || (type?.t === 'carrier' && !type.keeps)) return false;
     const writes = facts.writes.filter((one) => one.symbol === index);
     const isLater = ({ fn }: WriteFact): boolean => fn !== -1 && !anew.has(fn);
     return writes.length ? writes.some(isLater) : !facts.traits.plainState;

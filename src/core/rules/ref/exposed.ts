@@ -2,7 +2,7 @@
 import type { ExposesFact, ReadFact } from '../../model/facts';
 import type { Linked } from '../../link';
 import { isHeld, onlySite } from '../../link/sites';
-import type { Component, Place } from '../../model/project';
+import type { Component, Place, Site } from '../../model/project';
 import { handlesOf } from './handles';
 
 export interface Reach {
@@ -49,8 +49,8 @@ function membersBefore({ facts }: Component, handle: number, read: ReadFact): nu
 
 function targetsOf(project: Linked, component: Component, handle: number): Reach['targets'] | undefined {
   const targets: Reach['targets'] = [];
-  for (const [index, node] of component.facts.render.entries()) {
-    for (const attribute of node.attributes) {
+  for (const [index, { attributes }] of component.facts.render.entries()) {
+    for (const attribute of attributes) {
       const { value } = attribute;
       // What a handler does with it is among the reads.
       if (value.kind === 'function' && attribute.mode !== 'ref') continue;
@@ -58,17 +58,24 @@ function targetsOf(project: Linked, component: Component, handle: number): Reach
       // What it holds is handed in, and stays what it is.
       if (attribute.mode === 'value' && component.facts.traits.handlesHold) continue;
       if (attribute.mode !== 'ref' || value.kind !== 'identity') return undefined;
-      const site = node.exported
-        ? (component.siteAt.get(index) ?? [])
-            .map((id) => project.sites[id]!)
-            .find((one) => isHeld(project, one, handle))
-        : onlySite(project, component, index);
+      const site = heldAt(project, component, index, handle);
       const target = site && exposedBy(project, project.components[site.target]!, 'ref', new Set());
       if (!target) return undefined;
       targets.push(target);
     }
   }
   return targets.length ? targets : undefined;
+}
+
+/** The call site that a handle on a node holds: by a name that it goes by, by its class, or the only one. */
+function heldAt(project: Linked, component: Component, node: number, handle: number): Site | undefined {
+  const { facts, file, siteAt } = component;
+  const asked = facts.queries?.find((one) => one.symbol === handle);
+  const wanted = asked && project.lookup(file, asked.component);
+  const here = () => (siteAt.get(node) ?? []).map((id) => project.sites[id]!);
+  if (wanted?.kind === 'component') return here().find((one) => one.target === wanted.component);
+  if (facts.render[node]!.exported) return here().find((one) => isHeld(project, one, handle));
+  return onlySite(project, component, node);
 }
 
 /** The component that answers a ref given to one of its ports, and what it exposes; undefined where that is not known. */
