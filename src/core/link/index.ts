@@ -1,13 +1,14 @@
 /** Facts of all files to one project. Linear in the facts; nothing here enumerates paths. */
 import type { FileFacts } from '../model/facts';
 import { bareName } from '../model/names';
-import type { Component, ProjectFile } from '../model/project';
+import type { Component, ProjectFile, Site } from '../model/project';
 import type { Manifest } from '../readers/manifest';
-import { typeSpace } from '../types/resolve';
+import { type TypeSpace, typeSpace } from '../types/resolve';
 import { linkContexts } from './contexts';
 import { linkDrawn } from './drawn';
 import { settleElements, withPages } from './elements';
 import { linkFlow } from './flow';
+import { givenType } from './given-types';
 import { linkHandedIn } from './handed-in';
 import type { Linked, Tree } from './linked';
 import { settleBases, settleTakenContent } from './bases';
@@ -102,14 +103,16 @@ export function link(
   linkReached(components, files, names);
   onProgress(0.05);
   const placed = linkPlaced(components, files, names);
-  const types = typeSpace({
+  const sites: Site[] = [];
+  const types: TypeSpace = typeSpace({
     names,
     components,
     portType: (component, name) => portTypeOf(component, name),
     filter: ({ markup }, name) => markup?.filters.get(name),
+    given: (component, symbol) => givenType({ components, sites, resolve: types.resolve }, component, symbol),
   });
   const written = linkSites(components, names, ids, registry, placed);
-  const sites = [...written];
+  sites.push(...written);
   linkHandedIn({ components, sites, names });
   onProgress(0.2);
   linkDrawn(components, names);

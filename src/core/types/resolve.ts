@@ -31,9 +31,11 @@ interface Context {
   portType(component: Component, name: string): Lazy | undefined;
   /** What a name means that the markup of a component applies to values. */
   filter(component: Component, name: string): Component | undefined;
+  /** The type of a parameter of content, where what is given to that is known. */
+  given(component: Component, symbol: number): Lazy | undefined;
 }
 
-export function typeSpace({ names, components, portType, filter }: Context): TypeSpace {
+export function typeSpace({ names, components, portType, filter, given }: Context): TypeSpace {
   let depth = 0;
 
   // A type expression belongs to one file and one component, so that its shape is always the same, unless
@@ -95,6 +97,7 @@ export function typeSpace({ names, components, portType, filter }: Context): Typ
     if (!component || !fact) return undefined;
     if (fact.kind === 'prop') return portType(component, fact.port!);
     const type = fact.type ?? (fact.kind === 'derived' ? fact.init?.type : undefined);
+    if (!type && fact.kind === 'param') return given(component, index);
     return type && { type, file: component.file, component: component.id };
   }
 
