@@ -1,7 +1,7 @@
 /** The types of what content is given: of a slot's parameters, and of those of functions that draw. */
 import type { ExprFact } from '../model/facts';
 import type { Component, Lazy, Port, Site } from '../model/project';
-import type { TypeExpr } from '../model/types';
+import { type TypeExpr, UNKNOWN } from '../model/types';
 import type { Shape } from '../types/shape';
 import { useOf } from './use-of-ports';
 
@@ -20,6 +20,9 @@ export function givenType(known: Known, component: Component, symbol: number): L
   const { target, port } = filled;
   const declared = port.type && paramOf(known, port.type, index);
   if (declared) return at(declared, path);
+  // What a declaration says that is not here, may be anything.
+  const isSaid = port.type ? known.resolve(port.type).k !== 'content' : target.unresolved;
+  if (isSaid || target.openBase) return undefined;
   const use = useOf(target, port);
   if (use.passes.length || use.spread || use.written || !use.emits.length) return undefined;
   const given = use.emits.map(({ how, args }) =>
@@ -61,7 +64,8 @@ function paramOf({ resolve }: Known, type: Lazy, index: number): Lazy | undefine
   const shape = resolve(type);
   const parts = (shape.k === 'union' ? shape.of : [shape]).filter((one) => one.k === 'fn');
   const [fn, ...others] = parts;
-  return fn?.k === 'fn' && !others.length ? fn.params[index]?.type : undefined;
+  const param = fn?.k === 'fn' && !others.length ? fn.params[index] : undefined;
+  return param?.rest ? undefined : param?.type;
 }
 
 const at = (type: Lazy, path: readonly string[]): Lazy => ({
@@ -72,6 +76,15 @@ const at = (type: Lazy, path: readonly string[]): Lazy => ({
 /** The type of a part of a value that is handed over; undefined where it is not known. */
 function typeAt(value: ExprFact, path: readonly string[]): TypeExpr | undefined {
   const [name, ...rest] = path;
+  if (value.kind === 'object' && !value.type && name === undefined) {
+    const members = (value.members ?? []).map((one) => ({
+      name: one.name,
+      type: typeAt(one.value, []) ?? UNKNOWN,
+      start: one.start,
+      end: one.end,
+    }));
+    return { t: 'object', members, open: true, lax: true };
+  }
   if (value.kind === 'object' && name !== undefined) {
     const member = value.members?.findLast((one) => one.name === name);
     // What is spread behind it may come in its place.

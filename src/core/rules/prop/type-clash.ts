@@ -7,6 +7,7 @@ import type { Component, Lazy, Port, Site } from '../../model/project';
 import type { TypeExpr } from '../../model/types';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
+import { writtenOut } from '../../types/shown';
 import { mayBeNarrowed } from '../narrowed';
 import { attributeKey, attributePlace, type Rule, step } from '../rule';
 
@@ -34,7 +35,10 @@ export const typeClash: Rule = {
         const narrowed = mayBeNarrowed(owner, attribute.value);
         if (assignable(project.types, from, wanted, isWritten(given), narrowed) !== 'no') continue;
         const place = attributePlace(site, attribute);
-        const is = showType(shownOf(given, owner)) || 'of another type';
+        const is =
+          showType(shownOf(given, owner)) ||
+          showType(writtenOut(from, project.types.resolve)) ||
+          'something else';
         const asks = port.type ? showType(port.type.type) || 'another type' : 'a function';
         report({
           component: target,
