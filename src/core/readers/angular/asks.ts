@@ -6,6 +6,7 @@ import { addConsume, typeOfKey } from '../script/contexts';
 import { keyName, memberName, readType, typeArguments } from '../script/type-expr';
 import { type Call, type Ctx, spanOf, unwrap } from '../script/unit';
 import { decoratorsOf } from '../script/decorators';
+import { dialogKey } from './dialogs';
 import type { AngularUnit } from './unit';
 
 export type Options = Pick<ConsumeFact, 'missing' | 'from'>;
@@ -58,8 +59,9 @@ export function ask(
   id?: t.Identifier,
   type?: TypeExpr,
 ): ExprFact {
-  const key = { name };
-  const given = addConsume(u, key, spanOf(at), ctx, id, type ?? typeOfKey(key), missing);
+  const dialog = dialogKey(u, name);
+  const key = dialog ?? { name };
+  const given = addConsume(u, key, spanOf(at), ctx, id, type ?? typeOfKey(key), dialog ? 'handled' : missing);
   const fact = u.facts.consumes.at(-1)!;
   if (from) fact.from = from;
   if (ctx.fn >= 0 && u.inContext === 0) u.askedIn.push({ consume: u.facts.consumes.length - 1, fn: ctx.fn });
@@ -81,9 +83,12 @@ export function readParameter(u: AngularUnit, node: t.Node, ctx: Ctx): boolean {
     else setOption(options, name);
   }
   const annotation = id.typeAnnotation;
-  token ??= annotation?.type === 'TSTypeAnnotation' ? classNamed(annotation.typeAnnotation) : undefined;
+  const named = annotation?.type === 'TSTypeAnnotation' ? classNamed(annotation.typeAnnotation) : undefined;
+  token ??= named;
   if (token === undefined) return false;
-  const { symbol } = ask(u, token, id, ctx, options, id);
+  // By its type it is asked for, unless it is asked for by something else.
+  const type = token === named || !annotation ? undefined : readType(annotation, u.file.named);
+  const { symbol } = ask(u, token, id, ctx, options, id, type);
   if (node.type === 'TSParameterProperty') u.members.set(id.name, symbol!);
   return true;
 }

@@ -27,6 +27,7 @@ import { type TypeExpr, widen } from '../../model/types';
 import { isChain, readChain, symbolAt } from '../script/own';
 import { readInject } from './asks';
 import { noteCreated, noteInputSet } from './created';
+import { noteDialog } from './dialogs';
 import { FORM, inForm, madeOf, readForm } from './forms';
 import { type AngularNames, calledOwn, PIPED, signalOf } from './names';
 import { readProviders } from './providers';
@@ -68,6 +69,7 @@ export function angularDialect(names: AngularNames): Dialect {
       if (raised) return raise(u, node, raised, ctx);
       noteCreated(u, names, node, ctx);
       noteInputSet(u, node, ctx);
+      noteDialog(u, node, ctx);
       return (
         readOwn(u, names, node, ctx) ??
         readSignal(u, node, ctx) ??

@@ -1,0 +1,135 @@
+/**
+ * Dialogs that services of packages open: `dialog.open(JobDialog, { data: { job } })` draws the component, and the component
+ * asks for what it was given by a token of the package. As the public documentation of the packages describes them.
+ */
+import type * as t from '@babel/types';
+import type { ExprFact, KeyFact } from '../../model/facts';
+import { spread } from '../script/attributes';
+import { metadata } from '../script/decorators';
+import { addMounted } from '../script/mounted';
+import { isChain, symbolAt } from '../script/own';
+import { memberName } from '../script/type-expr';
+import {
+  addSymbol,
+  type Call,
+  type Ctx,
+  isModuleLevel,
+  meaningOf,
+  spanOf,
+  typeOf,
+  unwrap,
+} from '../script/unit';
+import type { AngularUnit } from './unit';
+
+interface Dialogs {
+  opens: RegExp;
+  /** The token by which a component asks for what it was given. */
+  token: string;
+  /** The option that holds this; without one, all options are handed over. */
+  data?: string;
+  /** The option that holds the component, where it is not the first argument. */
+  component?: string;
+}
+
+const BY_PACKAGE: Record<string, Dialogs> = {
+  '@angular/cdk/dialog': { opens: /^open$/, token: 'DIALOG_DATA', data: 'data' },
+  '@angular/material/dialog': { opens: /^open$/, token: 'MAT_DIALOG_DATA', data: 'data' },
+  '@angular/material/bottom-sheet': { opens: /^open$/, token: 'MAT_BOTTOM_SHEET_DATA', data: 'data' },
+  '@angular/material/snack-bar': { opens: /^openFromComponent$/, token: 'MAT_SNACK_BAR_DATA', data: 'data' },
+  'ng-zorro-antd/modal': {
+    opens: /^create$/,
+    token: 'NZ_MODAL_DATA',
+    data: 'nzData',
+    component: 'nzContent',
+  },
+  'ng-zorro-antd/drawer': {
+    opens: /^create$/,
+    token: 'NZ_DRAWER_DATA',
+    data: 'nzData',
+    component: 'nzContent',
+  },
+  'primeng/dynamicdialog': { opens: /^open$/, token: 'DynamicDialogConfig' },
+};
+
+/** The package that a name of the file comes from, and what it is called there. */
+function importOf(u: AngularUnit, local: string): { dialogs: Dialogs; name: string } | undefined {
+  const found = u.angular.facts.imports.find((one) => one.local === local);
+  const dialogs = found && Object.hasOwn(BY_PACKAGE, found.from) ? BY_PACKAGE[found.from] : undefined;
+  return dialogs && { dialogs, name: found!.name };
+}
+
+/** The key under which a dialog gets what it was given; undefined for anything else that is asked for. */
+export function dialogKey(u: AngularUnit, local: string): KeyFact | undefined {
+  const { dialogs, name } = importOf(u, local) ?? {};
+  return dialogs?.token === name && name !== undefined ? { text: name } : undefined;
+}
+
+/** Notes what a call opens, with what it hands over. */
+export function noteDialog(u: AngularUnit, call: Call, ctx: Ctx): void {
+  const callee = unwrap(call.callee);
+  if (!isChain(callee) || u.facts.role === 'module') return;
+  const symbol = symbolAt(u, unwrap(callee.object));
+  const asked = u.facts.consumes.find((one) => one.symbol === symbol)?.key;
+  const { dialogs } = (asked && 'name' in asked && importOf(u, asked.name)) || {};
+  if (!dialogs?.opens.test(memberName(callee.property) ?? '')) return;
+  const [first, second] = call.arguments;
+  const given = dialogs.component === undefined ? second : first;
+  const options = metadata(given);
+  const drawn = dialogs.component === undefined ? first : options.get(dialogs.component);
+  const bare = drawn && unwrap(drawn);
+  // What a function is given, or works out, is any component.
+  if (bare?.type !== 'Identifier' || (bare.binding && !isModuleLevel(bare.binding))) return;
+  // It stands below the root of the app, unless it is told where it stands.
+  const isTold = options.open || options.get('viewContainerRef') || options.get('injector');
+  if (isTold && !u.facts.render.length) return;
+  const data = dialogs.data === undefined ? given : options.get(dialogs.data);
+  const around = provideTo(u, data, dialogs.token, isTold ? 0 : -1, ctx);
+  // What it is handed otherwise, nobody sees.
+  const attributes = [spread(spanOf(call))];
+  if (!isTold) addMounted(u, call, bare, around, attributes);
+  else
+    u.facts.render.push({
+      kind: 'site',
+      parent: around,
+      tag: { name: bare.name, ...spanOf(bare) },
+      loose: true,
+      attributes,
+      ...spanOf(call),
+    });
+}
+
+/** What a dialog is given is provided to it alone: gives back the node to draw it in. */
+function provideTo(
+  u: AngularUnit,
+  data: t.Node | undefined,
+  token: string,
+  parent: number,
+  ctx: Ctx,
+): number {
+  if (!data) return parent;
+  const value = meaningOf(u, data, ctx);
+  value.type ??= typeOf(u, data);
+  const { start, end } = spanOf(data);
+  const at = { start, end };
+  const held = u.facts.role === 'helper' ? keptAs(u, token, value, ctx) : value;
+  const node = u.facts.render.push({ kind: 'group', parent, attributes: [], ...at }) - 1;
+  u.facts.provides.push({
+    key: { text: token },
+    keyStart: start,
+    keyEnd: end,
+    value: held,
+    node,
+    where: 'setup',
+    implied: true,
+    ...at,
+  });
+  return node;
+}
+
+/** What a method of a service hands over is what its callers gave it: kept by the service, until the dialog asks for it. */
+function keptAs(u: AngularUnit, name: string, value: ExprFact, { fn, where }: Ctx): ExprFact {
+  const { start, end } = value;
+  const symbol = addSymbol(u, { name, kind: 'state', start, end });
+  u.facts.writes.push({ symbol, value, where, fn, start, end });
+  return { kind: 'identity', symbol, start, end };
+}
