@@ -8,7 +8,7 @@ export const CONTEXT_PAGES: RulePages = {
   'context/no-provider': {
     means: 'A component consumes a key, and where it is rendered nobody above provides it.',
     costs: 'It reads nothing, or throws, on that path through the tree alone.',
-    sure: 'A default that can be used, and code that asks whether the value is there, make it silent. Where only some paths lack the provider it is a warning.',
+    sure: 'A default that can be used, and code that asks whether the value is there, make it silent. Where only some paths lack the provider it is a warning. What looks only at its own tag, or only further up, is held against what is there; below routes, what is provided around the outlet that draws them counts.',
     examples: [
       react(
         `import { createContext, useContext } from 'react';

@@ -64,7 +64,7 @@ import Gauge from './Gauge.vue';
   'prop/unknown': {
     means: 'A call site writes a name that the child does not take. The value goes nowhere.',
     costs: 'A slip of the pen or a prop that was renamed: the call site reads as if it worked.',
-    sure: 'Only names that are written are held against the child, and only where its interface is closed: no rest, no props taken whole, no base or type from outside. Where attributes fall through to an element, only near names of declared props are reported, as a warning; on an element that a page, or markup of another language, places, only near names are, since styles and scripts may look for any other.',
+    sure: 'Only names that are written are held against the child, and only where its interface is closed: no rest, no props taken whole, no base or type from outside. Where attributes fall through to an element, only near names of declared props are reported, as a warning; on an element that a page, or markup of another language, places, only near names are, since styles and scripts may look for any other. What a template of Angular binds on an element of the page is held against what elements have and what directives in its scope take.',
     examples: [
       react(
         `export function Deck() {

@@ -55,9 +55,10 @@ const Track = forwardRef<HTMLElement>(function Track(_props, ref) { return <i re
     ],
   },
   'ref/unattached': {
-    means: 'A handle is made for an element or a component, and put on none.',
+    means:
+      'A handle is made for an element or a component, and put on none; or it is put on what goes by a name that nothing on the tag has.',
     costs: 'It is empty for ever: what uses it does nothing.',
-    sure: 'Boxes that hold values and never claim to be handles are left alone.',
+    sure: 'Boxes that hold values and never claim to be handles are left alone, and handles of a base class, which whoever extends it may put on something.',
     examples: [
       react(
         `import { useEffect, useRef } from 'react';

@@ -252,9 +252,10 @@ import { line } from './line';
     ],
   },
   'template/unknown-name': {
-    means: 'A template uses a name that its component does not have.',
+    means:
+      'A template uses a name that its component does not have, or applies a pipe that is not in its scope.',
     costs: 'It shows nothing there, and a complaint in the console at best.',
-    sure: 'Mixins, bases and plugins that are not of the project make it silent.',
+    sure: 'Mixins, bases and plugins that are not of the project make it silent; so does, for pipes, anything of a package in the scope of the template whose contents are not known.',
     examples: [
       inFile(
         'vue',

@@ -170,8 +170,15 @@ export const PORTAL: Channel = {
       'no strand of its own: what goes into it is followed as content; `Teleport` and its target are judged',
     ),
     svelte: silent('an action moves it: what it moves is not seen'),
-    angular: silent(
-      'no strand of its own: outlets of portals and dialogs are judged where their target is written',
+    angular: followed(
+      'dialogs that services of packages open, by what they are given; outlets of portals are judged where their target is written',
+      angular(`import { MatDialog, MAT_DIALOG_DATA } from '@angular/material/dialog';
+@Component({ selector: 'wind-gauge', template: '<b>{{ wind() }}</b>' }) export class Gauge { wind = input(0); }
+@Component({ selector: 'gale-card', imports: [Gauge], template: '<wind-gauge [wind]="data.wind" />' }) export class GaleCard { data = inject<{ wind: number }>(MAT_DIALOG_DATA); }
+@Component({ selector: 'app-root', template: '<button (click)="show()">show</button>' })
+export class App { wind = signal(3); cards = inject(MatDialog); show() { this.wind.set(4); this.cards.open(GaleCard, { data: { wind: this.wind() } }); } }`),
+      'App:state:wind',
+      'Gauge:prop:wind',
     ),
     stencil: absent('elements stay where they are written'),
     razor: absent('content stays where it is written'),
