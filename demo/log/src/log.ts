@@ -6,10 +6,11 @@ import { JobForm } from './job/job-form';
 import { Jobs } from './job/jobs';
 import { LogFrame } from './shared/log-frame';
 import { Tint } from './shared/tint';
+import { StoreRoom } from './store/store-room';
 
 @Component({
   selector: 'qr-log',
-  imports: [CrewList, JobBoard, JobForm, LogFrame, RouterOutlet, Tint],
+  imports: [CrewList, JobBoard, JobForm, LogFrame, RouterOutlet, StoreRoom, Tint],
   templateUrl: './log.html',
 })
 export class Log {

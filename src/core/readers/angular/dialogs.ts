@@ -6,7 +6,6 @@ import type * as t from '@babel/types';
 import type { ExprFact, KeyFact } from '../../model/facts';
 import { spread } from '../script/attributes';
 import { metadata } from '../script/decorators';
-import { addMounted } from '../script/mounted';
 import { isChain, symbolAt } from '../script/own';
 import { memberName } from '../script/type-expr';
 import {
@@ -83,30 +82,24 @@ export function noteDialog(u: AngularUnit, call: Call, ctx: Ctx): void {
   const isTold = options.open || options.get('viewContainerRef') || options.get('injector');
   if (isTold && !u.facts.render.length) return;
   const data = dialogs.data === undefined ? given : options.get(dialogs.data);
-  const around = provideTo(u, data, dialogs.token, isTold ? 0 : -1, ctx);
+  const parent = isTold ? 0 : -1;
+  const around = data ? provideTo(u, data, dialogs.token, parent, ctx) : parent;
   // What it is handed otherwise, nobody sees.
   const attributes = [spread(spanOf(call))];
-  if (!isTold) addMounted(u, call, bare, around, attributes);
-  else
-    u.facts.render.push({
-      kind: 'site',
-      parent: around,
-      tag: { name: bare.name, ...spanOf(bare) },
-      loose: true,
-      attributes,
-      ...spanOf(call),
-    });
+  const at = spanOf(call);
+  u.facts.render.push({
+    kind: 'site',
+    parent: around,
+    tag: { name: bare.name, ...spanOf(bare) },
+    attributes,
+    ...(isTold ? { loose: true } : {}),
+    ...at,
+  });
+  if (!isTold) u.facts.render[data ? around : u.facts.render.length - 1]!.mounted = at;
 }
 
 /** What a dialog is given is provided to it alone: gives back the node to draw it in. */
-function provideTo(
-  u: AngularUnit,
-  data: t.Node | undefined,
-  token: string,
-  parent: number,
-  ctx: Ctx,
-): number {
-  if (!data) return parent;
+function provideTo(u: AngularUnit, data: t.Node, token: string, parent: number, ctx: Ctx): number {
   const value = meaningOf(u, data, ctx);
   value.type ??= typeOf(u, data);
   const { start, end } = spanOf(data);

@@ -33,7 +33,7 @@ export function boundToNothing(project: Linked, component: Component): Report[] 
                 markup.components.flatMap((other) => (other.facts.attached ? [...other.ports.keys()] : [])),
               );
           const why = home
-            ? `; ${home.name} in ${project.files[home.file]!.path} does, and does not stand there`
+            ? `; ${home.name} in ${project.files[home.file]!.path} does, and does not stand there.`
             : near
               ? `. Did you mean "${near}"?`
               : '';
