@@ -17,6 +17,7 @@ import {
   spanOf,
   typeOf,
   unwrap,
+  usesOf,
 } from '../script/unit';
 import type { AngularUnit } from './unit';
 
@@ -104,7 +105,7 @@ function provideTo(u: AngularUnit, data: t.Node, token: string, parent: number, 
   value.type ??= typeOf(u, data);
   const { start, end } = spanOf(data);
   const at = { start, end };
-  const held = u.facts.role === 'helper' ? keptAs(u, token, value, ctx) : value;
+  const held = isGiven(u, value) ? keptAs(u, token, value, ctx) : value;
   const node = u.facts.render.push({ kind: 'group', parent, attributes: [], ...at }) - 1;
   u.facts.provides.push({
     key: { text: token },
@@ -119,7 +120,21 @@ function provideTo(u: AngularUnit, data: t.Node, token: string, parent: number, 
   return node;
 }
 
-/** What a method of a service hands over is what its callers gave it: kept by the service, until the dialog asks for it. */
+/** Whether a value is, or is made of, what the function around was called with. */
+function isGiven(u: AngularUnit, value: ExprFact): boolean {
+  const isParam = (index: number): boolean => {
+    const { kind, init } = u.facts.symbols[index]!;
+    return kind === 'param' || (kind === 'derived' && init !== undefined && isGiven(u, init));
+  };
+  const parts = [
+    ...(value.members ?? []).map((one) => one.value),
+    ...(value.elements ?? []),
+    ...(value.spreads ?? []),
+  ];
+  return usesOf(value).some(isParam) || parts.some((one) => isGiven(u, one));
+}
+
+/** What a method hands over that its callers gave it: kept until the dialog asks for it. */
 function keptAs(u: AngularUnit, name: string, value: ExprFact, { fn, where }: Ctx): ExprFact {
   const { start, end } = value;
   const symbol = addSymbol(u, { name, kind: 'state', start, end });

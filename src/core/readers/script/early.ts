@@ -12,6 +12,7 @@ export function settleEarly(u: Unit): void {
     noteRead(u, symbol, at, ctx);
     if (ctx.fn >= 0 && u.facts.symbols[symbol]!.kind === 'handler') noteCall(u, ctx.fn, symbol);
   }
+  for (const { symbol, args } of u.givenLater) noteGiven(u, u.facts.symbols[symbol]!.fn, args);
   for (const { binding, args, callee, at, ctx } of u.earlyCalls) {
     const symbol = u.refs.get(binding);
     if (symbol === undefined) continue;

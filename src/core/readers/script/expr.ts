@@ -328,8 +328,10 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     const args = readArguments(u, node.arguments, ctx);
     if (symbol.kind === 'handler') {
       // Of a function that is read further down, what it draws is not known yet.
-      const content = symbol.fn === undefined ? [] : u.contents[symbol.fn]!;
-      noteGiven(u, symbol.fn, args);
+      const isRead = symbol.fn !== undefined && symbol.fn >= 0;
+      const content = isRead ? u.contents[symbol.fn!]! : [];
+      if (!isRead) u.givenLater.push({ symbol: callee.symbol!, args });
+      else noteGiven(u, symbol.fn, args);
       noteCalled(args);
       return {
         ...computed(node, ...valuesOf(u, node, args)),

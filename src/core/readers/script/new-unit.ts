@@ -28,6 +28,7 @@ export function newUnit(
     loops: new Map(),
     early: [],
     earlyCalls: [],
+    givenLater: [],
     refusals: new Set(),
     tolerant: new Set(),
     expr: (part, ctx) => {

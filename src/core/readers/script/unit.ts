@@ -149,6 +149,8 @@ export interface Unit {
   drawing: Drawing;
   /** What the parameters of callbacks run over. */
   loops: Map<Binding, t.Node>;
+  /** What methods are called with before they are read. */
+  givenLater: { symbol: number; args: ExprFact[] }[];
   /** Uses of names that are declared further down. */
   early: { binding: Binding; at: Span; ctx: Ctx; tag?: TagFact }[];
   earlyCalls: EarlyCall[];

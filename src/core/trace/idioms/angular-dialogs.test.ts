@@ -39,6 +39,15 @@ idioms(
         ),
       ],
       [
+        'handed on by methods',
+        files(
+          ASKS,
+          app(
+            'd = inject(MatDialog); go() { this.mid(this.seed); } mid(one: any) { this.show(one); } show(name: any) { this.d.open(Dlg, { data: { name } }); }',
+          ),
+        ),
+      ],
+      [
         'by a service that opens it',
         files(
           ASKS,
