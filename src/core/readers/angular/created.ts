@@ -84,7 +84,7 @@ export function noteInputSet(u: AngularUnit, node: Call, ctx: Ctx): void {
 }
 
 /** What a constant, or a member that is assigned to at one place, holds. */
-function madeAs(u: AngularUnit, node: t.Node): t.Node | undefined {
+export function madeAs(u: AngularUnit, node: t.Node): t.Node | undefined {
   const { binding } = node as t.Identifier;
   if (node.type === 'Identifier')
     return binding?.node.type === 'VariableDeclarator' && !binding.reassigned && binding.node.init

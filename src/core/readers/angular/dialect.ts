@@ -27,7 +27,7 @@ import { type TypeExpr, widen } from '../../model/types';
 import { isChain, readChain, symbolAt } from '../script/own';
 import { readInject } from './asks';
 import { noteCreated, noteInputSet } from './created';
-import { noteDialog } from './dialogs';
+import { noteClosing, noteDialog, readResult } from './dialogs';
 import { FORM, inForm, madeOf, readForm } from './forms';
 import { type AngularNames, calledOwn, PIPED, signalOf } from './names';
 import { readProviders } from './providers';
@@ -70,8 +70,10 @@ export function angularDialect(names: AngularNames): Dialect {
       noteCreated(u, names, node, ctx);
       noteInputSet(u, node, ctx);
       noteDialog(u, node, ctx);
+      noteClosing(u, node, ctx);
       return (
         readOwn(u, names, node, ctx) ??
+        readResult(u, node) ??
         readSignal(u, node, ctx) ??
         readMethod(u, node, ctx) ??
         readForm(u, node, ctx)
@@ -85,7 +87,9 @@ export function angularDialect(names: AngularNames): Dialect {
       return symbol !== undefined && isEvent(u, symbol) ? { symbol, args: node.arguments } : undefined;
     },
     self: (u, node, ctx) =>
-      isAngularUnit(u) ? (readForm(u, node, ctx) ?? readChain(u, node, ctx)) : undefined,
+      isAngularUnit(u)
+        ? (readResult(u, node) ?? readForm(u, node, ctx) ?? readChain(u, node, ctx))
+        : undefined,
     memberType(u, name, called) {
       const symbol = isAngularUnit(u) ? u.members.get(name) : undefined;
       if (symbol === undefined || !isAngularUnit(u)) return undefined;

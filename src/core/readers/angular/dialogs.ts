@@ -3,10 +3,11 @@
  * asks for what it was given by a token of the package. As the public documentation of the packages describes them.
  */
 import type * as t from '@babel/types';
-import type { ExprFact, KeyFact } from '../../model/facts';
+import type { ExprFact, KeyFact, RenderFact } from '../../model/facts';
 import { spread } from '../script/attributes';
-import { metadata } from '../script/decorators';
+import { metadata, type Metadata } from '../script/decorators';
 import { isChain, symbolAt } from '../script/own';
+import { keepOnPage, keptOnPage } from '../script/page-kept';
 import { memberName } from '../script/type-expr';
 import {
   addSymbol,
@@ -19,6 +20,7 @@ import {
   unwrap,
   usesOf,
 } from '../script/unit';
+import { madeAs } from './created';
 import type { AngularUnit } from './unit';
 
 interface Dialogs {
@@ -29,26 +31,62 @@ interface Dialogs {
   data?: string;
   /** The option that holds the component, where it is not the first argument. */
   component?: string;
+  /** What its handle closes it by, and what tells of that: a method, or a stream. */
+  closes: RegExp;
+  result: string;
 }
 
 const BY_PACKAGE: Record<string, Dialogs> = {
-  '@angular/cdk/dialog': { opens: /^open$/, token: 'DIALOG_DATA', data: 'data' },
-  '@angular/material/dialog': { opens: /^open$/, token: 'MAT_DIALOG_DATA', data: 'data' },
-  '@angular/material/bottom-sheet': { opens: /^open$/, token: 'MAT_BOTTOM_SHEET_DATA', data: 'data' },
-  '@angular/material/snack-bar': { opens: /^openFromComponent$/, token: 'MAT_SNACK_BAR_DATA', data: 'data' },
+  '@angular/cdk/dialog': {
+    opens: /^open$/,
+    token: 'DIALOG_DATA',
+    data: 'data',
+    closes: /^close$/,
+    result: 'closed',
+  },
+  '@angular/material/dialog': {
+    opens: /^open$/,
+    token: 'MAT_DIALOG_DATA',
+    data: 'data',
+    closes: /^close$/,
+    result: 'afterClosed()',
+  },
+  '@angular/material/bottom-sheet': {
+    opens: /^open$/,
+    token: 'MAT_BOTTOM_SHEET_DATA',
+    data: 'data',
+    closes: /^dismiss$/,
+    result: 'afterDismissed()',
+  },
+  '@angular/material/snack-bar': {
+    opens: /^openFromComponent$/,
+    token: 'MAT_SNACK_BAR_DATA',
+    data: 'data',
+    closes: /^dismissWithAction$/,
+    result: 'afterDismissed()',
+  },
   'ng-zorro-antd/modal': {
     opens: /^create$/,
     token: 'NZ_MODAL_DATA',
     data: 'nzData',
     component: 'nzContent',
+    closes: /^(close|destroy)$/,
+    result: 'afterClose',
   },
   'ng-zorro-antd/drawer': {
     opens: /^create$/,
     token: 'NZ_DRAWER_DATA',
     data: 'nzData',
     component: 'nzContent',
+    closes: /^close$/,
+    result: 'afterClose',
   },
-  'primeng/dynamicdialog': { opens: /^open$/, token: 'DynamicDialogConfig' },
+  'primeng/dynamicdialog': {
+    opens: /^open$/,
+    token: 'DynamicDialogConfig',
+    closes: /^close$/,
+    result: 'onClose',
+  },
 };
 
 /** The package that a name of the file comes from, and what it is called there. */
@@ -64,21 +102,76 @@ export function dialogKey(u: AngularUnit, local: string): KeyFact | undefined {
   return dialogs?.token === name && name !== undefined ? { text: name } : undefined;
 }
 
-/** Notes what a call opens, with what it hands over. */
-export function noteDialog(u: AngularUnit, call: Call, ctx: Ctx): void {
-  const callee = unwrap(call.callee);
-  if (!isChain(callee) || u.facts.role === 'module') return;
+interface Opening {
+  dialogs: Dialogs;
+  /** The name of the component that is drawn, and what it is opened with. */
+  drawn: t.Identifier;
+  given: t.Node | undefined;
+  options: Metadata;
+}
+
+/** What is called of something of such a package that was asked for. */
+function calledOf(
+  u: AngularUnit,
+  callee: t.Node,
+): { dialogs: Dialogs; name: string; of: string } | undefined {
+  if (!isChain(callee)) return undefined;
   const symbol = symbolAt(u, unwrap(callee.object));
   const asked = u.facts.consumes.find((one) => one.symbol === symbol)?.key;
-  const { dialogs } = (asked && 'name' in asked && importOf(u, asked.name)) || {};
-  if (!dialogs?.opens.test(memberName(callee.property) ?? '')) return;
-  const [first, second] = call.arguments;
+  const found = asked && 'name' in asked ? importOf(u, asked.name) : undefined;
+  return found && { dialogs: found.dialogs, of: found.name, name: memberName(callee.property) ?? '' };
+}
+
+function openingOf(u: AngularUnit, node: t.Node): Opening | undefined {
+  if (node.type !== 'CallExpression' && node.type !== 'OptionalCallExpression') return undefined;
+  const { dialogs, name = '' } = calledOf(u, unwrap(node.callee)) ?? {};
+  if (!dialogs?.opens.test(name)) return undefined;
+  const [first, second] = node.arguments;
   const given = dialogs.component === undefined ? second : first;
   const options = metadata(given);
   const drawn = dialogs.component === undefined ? first : options.get(dialogs.component);
   const bare = drawn && unwrap(drawn);
   // What a function is given, or works out, is any component.
-  if (bare?.type !== 'Identifier' || (bare.binding && !isModuleLevel(bare.binding))) return;
+  if (bare?.type !== 'Identifier' || (bare.binding && !isModuleLevel(bare.binding))) return undefined;
+  return { dialogs, drawn: bare, given, options };
+}
+
+/** What a dialog closes with is kept until whoever opened it looks, by the name of its component. */
+const resultOf = (component: string): string => `result.${component}`;
+
+/** `ref.close(x)` in a dialog; gives back whether it is that. */
+export function noteClosing(u: AngularUnit, call: Call, ctx: Ctx): void {
+  const { dialogs, name = '', of } = calledOf(u, unwrap(call.callee)) ?? {};
+  const [value] = call.arguments;
+  if (!dialogs?.closes.test(name) || !value || !of?.endsWith('Ref')) return;
+  keepOnPage(u, resultOf(u.facts.name), meaningOf(u, value, ctx), spanOf(call), ctx);
+}
+
+/** `[mat-dialog-close]="x"`: a click on the element closes the dialog with it. */
+const CLOSES = /^(mat-dialog-close|matDialogClose)$/;
+
+export function noteClosingTag(u: AngularUnit, { attributes }: RenderFact, ctx: Ctx): void {
+  for (const { name, mode, plain, value, start, end } of attributes)
+    if (mode === 'value' && !plain && CLOSES.test(name))
+      keepOnPage(u, resultOf(u.facts.name), value, { start, end }, { ...ctx, where: 'handler' });
+}
+
+/** `dialog.open(Sheet).afterClosed()`: what the dialog closed with. */
+export function readResult(u: AngularUnit, node: t.Node): ExprFact | undefined {
+  const isCall = node.type === 'CallExpression' || node.type === 'OptionalCallExpression';
+  const read = unwrap(isCall ? node.callee : node);
+  if (!isChain(read)) return undefined;
+  const made = unwrap(read.object);
+  const opening = openingOf(u, made) ?? openingOf(u, madeAs(u, made) ?? made);
+  if (opening?.dialogs.result !== (memberName(read.property) ?? '') + (isCall ? '()' : '')) return undefined;
+  return { kind: 'identity', symbol: keptOnPage(u, resultOf(opening.drawn.name), node), ...spanOf(node) };
+}
+
+/** Notes what a call opens, with what it hands over. */
+export function noteDialog(u: AngularUnit, call: Call, ctx: Ctx): void {
+  const opening = u.facts.role === 'module' ? undefined : openingOf(u, call);
+  if (!opening) return;
+  const { dialogs, drawn: bare, given, options } = opening;
   // It stands below the root of the app, unless it is told where it stands.
   const isTold = options.open || options.get('viewContainerRef') || options.get('injector');
   if (isTold && !u.facts.render.length) return;

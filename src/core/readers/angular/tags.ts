@@ -10,6 +10,7 @@ import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
 import { addNode, type Ctx, inBranch, inCase, spanOf, use } from '../script/unit';
 import { codeOf } from './code';
+import { noteClosingTag } from './dialogs';
 import { addInput, addText, markAs, readGiven, stamp, standAs } from './given';
 import { declareAlias, openLoop } from './loops';
 import { slotOf, slotPort } from './names';
@@ -59,6 +60,7 @@ function readElement(u: AngularUnit, element: TmplAstElement, at: At, nested: Ne
   const index = addTagNode(u, element, name.replace(/^:\w+:/, ''), kind, at);
   if (name === 'router-outlet') u.facts.render[index]!.placesRoutes = true;
   readGiven(u, element, index, at);
+  noteClosingTag(u, u.facts.render[index]!, at.ctx);
   becomeOutlet(u, index, at);
   becomeTag(u, index);
   attachReferences(u, element, index);

@@ -3,7 +3,7 @@
  * `dispatchEvent(new CustomEvent('held', { detail: x }))` raises on the window or the document is heard there by its name.
  */
 import type * as t from '@babel/types';
-import type { ExprFact } from '../../model/facts';
+import type { ExprFact, Span } from '../../model/facts';
 import { functionIn } from './invokes';
 import { nameOf } from './told';
 import { keyName, memberName } from './type-expr';
@@ -21,10 +21,10 @@ export function readStorage(u: Unit, node: Call, ctx: Ctx): ExprFact | undefined
   if (!storage || key === undefined) return undefined;
   if (method === 'setItem') {
     const value = node.arguments[1] && use(u, u.expr(node.arguments[1], ctx), ctx, 'argument');
-    keep(u, storage, key, value, node, ctx);
+    keepOnPage(u, `${storage}.${key}`, value, spanOf(node), ctx);
     return { kind: 'computed', ...spanOf(node) };
   }
-  return { kind: 'identity', symbol: symbolFor(u, `${storage}.${key}`, node), ...spanOf(node) };
+  return { kind: 'identity', symbol: keptOnPage(u, `${storage}.${key}`, node), ...spanOf(node) };
 }
 
 /** Notes what a call raises on the page, or hears there, by its name. */
@@ -38,7 +38,7 @@ export function notePage(u: Unit, node: Call, args: ExprFact[], ctx: Ctx): void 
     const key = nameOf(node.arguments[0]);
     const fn = key === undefined || !args[1] ? undefined : functionIn(u, args[1]);
     if (fn !== undefined)
-      noteGiven(u, fn, [{ kind: 'identity', symbol: symbolFor(u, `page.${key}`, node), ...spanOf(node) }]);
+      noteGiven(u, fn, [{ kind: 'identity', symbol: keptOnPage(u, `page.${key}`, node), ...spanOf(node) }]);
     return;
   }
   const made = node.arguments[0] && unwrap(node.arguments[0]);
@@ -52,23 +52,31 @@ export function notePage(u: Unit, node: Call, args: ExprFact[], ctx: Ctx): void 
   if (key === undefined || detail?.type !== 'ObjectProperty') return;
   const value = meaningOf(u, detail.value, ctx);
   const at = spanOf(detail);
-  keep(u, 'page', key, { kind: 'object', members: [{ name: 'detail', value, ...at }], ...at }, node, ctx);
+  keepOnPage(
+    u,
+    `page.${key}`,
+    { kind: 'object', members: [{ name: 'detail', value, ...at }], ...at },
+    spanOf(node),
+    ctx,
+  );
 }
 
-function keep(u: Unit, where: string, key: string, value: ExprFact | undefined, node: Call, ctx: Ctx): void {
+/** Notes that a value is kept on the page under a name. */
+export function keepOnPage(u: Unit, name: string, value: ExprFact | undefined, at: Span, ctx: Ctx): void {
   (u.facts.sharedWrites ??= []).push({
-    name: `#${where}.${key}`,
+    name: `#${name}`,
     path: [],
     ...(value ? { value } : {}),
     told: true,
     where: ctx.where,
     fn: ctx.fn,
-    ...spanOf(node),
+    start: at.start,
+    end: at.end,
   });
 }
 
 /** The symbol of what is kept on the page under a name. */
-function symbolFor({ facts }: Unit, name: string, node: t.Node): number {
+export function keptOnPage({ facts }: Unit, name: string, node: t.Node): number {
   const port = `#${name}`;
   const known = facts.symbols.findIndex((one) => one.kind === 'shared' && one.port === port);
   return known >= 0 ? known : addSymbol({ facts } as Unit, { name, kind: 'shared', port, ...spanOf(node) });

@@ -82,6 +82,59 @@ idioms(
   ).map(([what, sources]) => ({ what, sources, from: 'App:state:seed', to: ['Leaf:prop:x'] })),
 );
 
+const closing = (members: string, template = '<b (click)="ok()"></b>', imports = '') =>
+  `@Component({ selector: 'app-dlg', standalone: true, imports: [${imports}], template: '${template}' }) export class Dlg { name: any = 'a'; set() { this.name = 'b'; } ${members} }`;
+const opener = (members: string) =>
+  `@Component({ selector: 'app-root', standalone: true, imports: [Leaf], template: '<app-leaf [x]="last" />' }) export class App { last: any; ${members} }`;
+const REFS = `import { MatDialogRef } from '@angular/material/dialog'; import { DialogRef } from '@angular/cdk/dialog';`;
+
+idioms(
+  (
+    [
+      [
+        'what it closes with',
+        files(
+          REFS,
+          closing('ref = inject(MatDialogRef); ok() { this.ref.close(this.name); }'),
+          opener(
+            'd = inject(MatDialog); go() { this.d.open(Dlg).afterClosed().subscribe((r: any) => { this.last = r; }); }',
+          ),
+        ),
+      ],
+      [
+        'what its template closes it with, by a handle that is kept',
+        files(
+          REFS,
+          closing('constructor(public ref: MatDialogRef<Dlg>) {}', '<b (click)="ref.close(name)"></b>'),
+          opener(
+            'd = inject(MatDialog); go() { const ref = this.d.open(Dlg, {}); ref.afterClosed().pipe(tap(() => {})).subscribe((r: any) => (this.last = r)); }',
+          ),
+        ),
+      ],
+      [
+        'what a click on an element closes it with',
+        files(
+          `import { MatDialogClose } from '@angular/material/dialog';`,
+          closing('', '<button [mat-dialog-close]="name">shut</button>', 'MatDialogClose'),
+          opener(
+            'd = inject(MatDialog); go() { this.d.open(Dlg).afterClosed().subscribe((r: any) => { this.last = r; }); }',
+          ),
+        ),
+      ],
+      [
+        'a stream of it',
+        files(
+          REFS,
+          closing('ref = inject(DialogRef); ok() { this.ref.close({ name: this.name }); }'),
+          opener(
+            'd = inject(Dialog); go() { this.d.open(Dlg).closed.subscribe((r: any) => { this.last = r?.name; }); }',
+          ),
+        ),
+      ],
+    ] as const
+  ).map(([what, sources]) => ({ what, sources, from: 'Dlg:state:name', to: ['Leaf:prop:x'] })),
+);
+
 describe('dialogs', () => {
   test.each<[string, Record<string, string>, string[]]>([
     [
