@@ -1,9 +1,11 @@
 /** What the benchmarks run in processes of their own. Prints one line of JSON. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { parseTemplate } from '@angular/compiler';
 import { parse } from '@babel/parser';
 import { parse as parseVue } from '@vue/compiler-sfc';
 import { parse as parseSvelte } from 'svelte/compiler';
+import { readFile } from '../src/core/readers';
 import { reportOf } from '../src/core/report/summary';
 import { auditFolder } from '../src/server/engine/audit-folder';
 import { walk } from '../src/server/sources/walk';
@@ -34,7 +36,21 @@ function parseFile(path: string, text: string): void {
     const { descriptor } = parseVue(text, { sourceMap: false });
     for (const block of [descriptor.script, descriptor.scriptSetup])
       if (block) parseCode('script.ts', block.content);
-  } else if (!/\.html?$/.test(path)) parseCode(path, text);
+  } else if (/\.html?$/.test(path)) parseTemplate(text, path);
+  else {
+    parseCode(path, text);
+    // Templates that stand in their classes.
+    if (text.includes("from '@angular/core'"))
+      for (const [, template] of text.matchAll(/\btemplate: `([^`]*)`/g)) parseTemplate(template!, path);
+  }
+}
+
+/** Reads every file in one thread, with what it takes to read them, and does nothing with the facts. */
+async function readOnly(folder: string): Promise<Measured> {
+  const { sources } = await walk(folder);
+  const textOf = (path: string) => readFileSync(join(folder, path), 'utf8');
+  for (const path of sources) readFile(path, textOf(path), textOf);
+  return { milliseconds: sinceStart(), memory: peak(), files: sources.length, extra: {} };
 }
 
 function parseCode(path: string, text: string): void {
@@ -74,5 +90,6 @@ async function audit(folder: string): Promise<Measured> {
 const peak = (): number => process.resourceUsage().maxRSS / 1024;
 
 export async function runChild(mode: string, folder: string): Promise<void> {
-  console.log(JSON.stringify(mode === 'parse' ? await parseOnly(folder) : await audit(folder)));
+  const modes = { parse: parseOnly, read: readOnly, audit };
+  console.log(JSON.stringify(await modes[mode as keyof typeof modes](folder)));
 }

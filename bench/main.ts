@@ -16,7 +16,7 @@ import { recordOf } from './snapshot/record';
 
 const RUNS = 3;
 
-function measure(mode: 'parse' | 'audit', folder: string): Measured {
+function measure(mode: 'parse' | 'read' | 'audit', folder: string): Measured {
   const done = spawnSync(process.execPath, [fileURLToPath(import.meta.url), 'child', mode, folder], {
     encoding: 'utf8',
   });
@@ -60,10 +60,21 @@ function show(title: string, pair: Pair): void {
   console.log(`  trace   of one port: ${median(pair.audit.map((one) => one.extra.trace!)).toFixed(1)} ms`);
 }
 
+/** What reading alone costs beside parsing the same files: what follows is shared by all languages. */
+function showReading(title: string, folder: string): void {
+  const [parse, read] = (['parse', 'read'] as const).map((mode) =>
+    median(Array.from({ length: RUNS }, () => measure(mode, folder).milliseconds)),
+  ) as [number, number];
+  console.log(
+    `  read    ${title} in one thread ${read.toFixed(0)} ms, parsing alone ${parse.toFixed(0)} ms, ratio ${(read / parse).toFixed(2)} (budget 1.3)`,
+  );
+}
+
 /** Languages of which no package is installed: the demo, many times over. */
 const DEMOS = [
   ['Vue', 'desk'],
   ['Svelte', 'board'],
+  ['Angular', 'log'],
 ] as const;
 const COPIES = 60;
 
@@ -113,7 +124,11 @@ function main(): void {
     showServer(folder(2500));
     const open = fileURLToPath(new URL('../node_modules/@blueprintjs/core/src', import.meta.url));
     if (existsSync(open)) show('open source', pairs(open));
-    for (const [title, demo] of DEMOS) show(title, pairs(copies(join(temporary, demo), demo)));
+    for (const [title, demo] of DEMOS) {
+      const many = copies(join(temporary, demo), demo);
+      show(title, pairs(many));
+      showReading(title, many);
+    }
     showGrowth(temporary);
   } finally {
     rmSync(temporary, { recursive: true });

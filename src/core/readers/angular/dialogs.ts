@@ -89,6 +89,8 @@ const BY_PACKAGE: Record<string, Dialogs> = {
   },
 };
 
+const RESULTS: ReadonlySet<string> = new Set(Object.values(BY_PACKAGE).map((one) => one.result));
+
 /** The package that a name of the file comes from, and what it is called there. */
 function importOf(u: AngularUnit, local: string): { dialogs: Dialogs; name: string } | undefined {
   const found = u.angular.facts.imports.find((one) => one.local === local);
@@ -161,9 +163,11 @@ export function readResult(u: AngularUnit, node: t.Node): ExprFact | undefined {
   const isCall = node.type === 'CallExpression' || node.type === 'OptionalCallExpression';
   const read = unwrap(isCall ? node.callee : node);
   if (!isChain(read)) return undefined;
+  const name = (memberName(read.property) ?? '') + (isCall ? '()' : '');
+  if (!RESULTS.has(name)) return undefined;
   const made = unwrap(read.object);
   const opening = openingOf(u, made) ?? openingOf(u, madeAs(u, made) ?? made);
-  if (opening?.dialogs.result !== (memberName(read.property) ?? '') + (isCall ? '()' : '')) return undefined;
+  if (opening?.dialogs.result !== name) return undefined;
   return { kind: 'identity', symbol: keptOnPage(u, resultOf(opening.drawn.name), node), ...spanOf(node) };
 }
 
