@@ -109,11 +109,7 @@ const childrenOf = oncePer(({ facts: { render } }: Component): number[][] => {
 function descendants(component: Component, under: number, isCut: (node: number) => boolean): number[] {
   const lists = childrenOf(component);
   const found: number[] = under < 0 ? [] : [under];
-  const { render, role } = component.facts;
-  // What a component mounts as a tree of its own stands below nothing that it stands below.
-  const pending = lists[under < 0 ? render.length : under]!.filter(
-    (one) => under >= 0 || role !== 'component' || !render[one]!.mounted,
-  );
+  const pending = [...lists[under < 0 ? component.facts.render.length : under]!];
   for (let node = pending.pop(); node !== undefined; node = pending.pop()) {
     if (isCut(node)) continue;
     found.push(node);

@@ -1,6 +1,7 @@
 import type { Span } from '../../model/facts';
 import type { Linked } from '../../link';
 import type { Component } from '../../model/project';
+import { unreadKey } from '../context/no-provider';
 import { placeOf, step, type Rule } from '../rule';
 
 export const outsideProviders: Rule = {
@@ -21,6 +22,8 @@ export const outsideProviders: Rule = {
       // A function that mounts may be what starts the page.
       if (owner.facts.role === 'helper' && !startsElsewhere(project, owner)) continue;
       claim(`consumer:${component}:${key.id}:${place.start}`);
+      // Who provides it is seen to be out of reach.
+      claim(unreadKey(key.name));
       const id = `${owner.id}:${call.start}:${key.id}`;
       if (seen.has(id)) continue;
       seen.add(id);

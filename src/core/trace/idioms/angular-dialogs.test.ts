@@ -167,7 +167,7 @@ describe('dialogs', () => {
         `@Injectable() export class Unit { x = 1; }`,
         dialog('u = inject(Unit);', 'u.x'),
         app(
-          'd = inject(MatDialog); u = inject(Unit); go() { this.d.open(Dlg); }',
+          'd = inject(MatDialog); go() { this.d.open(Dlg); }',
           '<b (click)="go()"></b>',
           'providers: [Unit],',
         ),
