@@ -1,4 +1,4 @@
-import { isPageAttribute } from './page-names';
+import { isOfEveryElement, isPageAttribute } from './page-names';
 
 /** Names of what every element of a page has, as the DOM and HTML standards list them; handlers in attributes left out. */
 const MEMBERS = new Set(
@@ -45,7 +45,7 @@ export const isElementMember = (name: string): boolean => MEMBERS.has(name) || /
 const OF_SOME = new Set(
   (
     'abbr alink archive areas axis background behavior blocking buffered caption cellindex cellpadding cells ' +
-    'cellspacing ch choff clear code codebase codetype compact complete contentdocument contentwindow control ' +
+    'cellspacing ch choff clear closedby code codebase command commandfor commandforelement codetype compact complete contentdocument contentwindow control ' +
     'currentsrc currenttime declare defaultchecked defaultmuted defaultplaybackrate defaultselected ' +
     'defaultvalue direction disablepictureinpicture disableremoteplayback duration elements encoding ended ' +
     'error event face fetchpriority files frame frameborder hash host hostname hspace htmlfor indeterminate ' +
@@ -63,4 +63,4 @@ const OF_SOME = new Set(
 
 /** What code or markup may set of some element of the page. */
 export const isElementProperty = (name: string): boolean =>
-  isElementMember(name) || isPageAttribute(name) || OF_SOME.has(name.toLowerCase());
+  isElementMember(name) || isPageAttribute(name) || isOfEveryElement(name) || OF_SOME.has(name.toLowerCase());

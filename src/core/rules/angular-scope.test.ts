@@ -143,6 +143,11 @@ describe('bindings on elements', () => {
     ['of a directive that is not brought in', on('<div [tint]="t"></div>'), AT('tint')],
     ['of a directive, and another', on('<div [tint]="t" [wdth]="w"></div>', 'Tint'), AT('wdth')],
     ['of the framework', on('<input [(ngModel)]="t">', 'FormsModule'), []],
+    [
+      'of the framework, on a field that is chosen from',
+      on('<select [(ngModel)]="t" [compareWith]="w"></select>', 'FormsModule'),
+      [],
+    ],
     ['of the framework, not brought in', on('<input [(ngModel)]="t">'), AT('ngModel')],
     ['looks, not brought in', on('<i [ngClass]="t"></i>'), AT('ngClass')],
     ['of a package, maybe', on('<div [wdth]="w"></div>', 'Shade'), []],

@@ -56,7 +56,10 @@ const OUTLET = [
   'detach',
   'routerOutletData',
 ];
+/** What the accessors of both kinds of forms take on fields. */
+const FIELDS = ['compareWith', 'ngValue'];
 const TEMPLATE_FORMS = [
+  ...FIELDS,
   '#ngModel',
   '#ngModelGroup',
   '#ngForm',
@@ -69,6 +72,7 @@ const TEMPLATE_FORMS = [
   'ngFormOptions',
 ];
 const REACTIVE_FORMS = [
+  ...FIELDS,
   '#ngForm',
   'formControl',
   'formControlName',
@@ -76,7 +80,6 @@ const REACTIVE_FORMS = [
   'formGroupName',
   'formArrayName',
   'ngSubmit',
-  'ngValue',
 ];
 const VALIDATORS = [
   'required',
@@ -86,7 +89,6 @@ const VALIDATORS = [
   'min',
   'max',
   'email',
-  'ngValue',
   'value',
   'disabled',
 ];
