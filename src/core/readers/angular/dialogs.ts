@@ -10,7 +10,6 @@ import { isChain, symbolAt } from '../script/own';
 import { keepOnPage, keptOnPage } from '../script/page-kept';
 import { memberName } from '../script/type-expr';
 import {
-  addSymbol,
   type Call,
   type Ctx,
   isModuleLevel,
@@ -138,10 +137,11 @@ function openingOf(u: AngularUnit, node: t.Node): Opening | undefined {
   return { dialogs, drawn: bare, given, options };
 }
 
-/** What a dialog closes with is kept until whoever opened it looks, by the name of its component. */
+/** What a dialog is given by a method's caller, and what it closes with, is kept by the name of its component until somebody asks. */
+const givenTo = (component: string): string => `given.${component}`;
 const resultOf = (component: string): string => `result.${component}`;
 
-/** `ref.close(x)` in a dialog; gives back whether it is that. */
+/** `ref.close(x)` in a dialog. */
 export function noteClosing(u: AngularUnit, call: Call, ctx: Ctx): void {
   const { dialogs, name = '', of } = calledOf(u, unwrap(call.callee)) ?? {};
   const [value] = call.arguments;
@@ -181,7 +181,7 @@ export function noteDialog(u: AngularUnit, call: Call, ctx: Ctx): void {
   if (isTold && !u.facts.render.length) return;
   const data = dialogs.data === undefined ? given : options.get(dialogs.data);
   const parent = isTold ? 0 : -1;
-  const around = data ? provideTo(u, data, dialogs.token, parent, ctx) : parent;
+  const around = data ? provideTo(u, data, { ...opening, parent }, ctx) : parent;
   // What it is handed otherwise, nobody sees.
   const attributes = [spread(spanOf(call))];
   const at = spanOf(call);
@@ -197,15 +197,24 @@ export function noteDialog(u: AngularUnit, call: Call, ctx: Ctx): void {
 }
 
 /** What a dialog is given is provided to it alone: gives back the node to draw it in. */
-function provideTo(u: AngularUnit, data: t.Node, token: string, parent: number, ctx: Ctx): number {
+function provideTo(
+  u: AngularUnit,
+  data: t.Node,
+  { dialogs, drawn, parent }: Opening & { parent: number },
+  ctx: Ctx,
+): number {
   const value = meaningOf(u, data, ctx);
   value.type ??= typeOf(u, data);
   const { start, end } = spanOf(data);
   const at = { start, end };
-  const held = isGiven(u, value) ? keptAs(u, token, value, ctx) : value;
+  let held = value;
+  if (isGiven(u, value)) {
+    keepOnPage(u, givenTo(drawn.name), value, at, ctx);
+    held = { kind: 'identity', symbol: keptOnPage(u, givenTo(drawn.name), data), ...at };
+  }
   const node = u.facts.render.push({ kind: 'group', parent, attributes: [], ...at }) - 1;
   u.facts.provides.push({
-    key: { text: token },
+    key: { text: dialogs.token },
     keyStart: start,
     keyEnd: end,
     value: held,
@@ -217,24 +226,20 @@ function provideTo(u: AngularUnit, data: t.Node, token: string, parent: number, 
   return node;
 }
 
+/** Values that are made of others are looked into so far. */
+const MAX_DEPTH = 8;
+
 /** Whether a value is, or is made of, what the function around was called with. */
-function isGiven(u: AngularUnit, value: ExprFact): boolean {
+function isGiven(u: AngularUnit, value: ExprFact, depth = 0): boolean {
+  if (depth > MAX_DEPTH) return false;
   const isParam = (index: number): boolean => {
     const { kind, init } = u.facts.symbols[index]!;
-    return kind === 'param' || (kind === 'derived' && init !== undefined && isGiven(u, init));
+    return kind === 'param' || (kind === 'derived' && init !== undefined && isGiven(u, init, depth + 1));
   };
   const parts = [
     ...(value.members ?? []).map((one) => one.value),
     ...(value.elements ?? []),
     ...(value.spreads ?? []),
   ];
-  return usesOf(value).some(isParam) || parts.some((one) => isGiven(u, one));
-}
-
-/** What a method hands over that its callers gave it: kept until the dialog asks for it. */
-function keptAs(u: AngularUnit, name: string, value: ExprFact, { fn, where }: Ctx): ExprFact {
-  const { start, end } = value;
-  const symbol = addSymbol(u, { name, kind: 'state', start, end });
-  u.facts.writes.push({ symbol, value, where, fn, start, end });
-  return { kind: 'identity', symbol, start, end };
+  return usesOf(value).some(isParam) || parts.some((one) => isGiven(u, one, depth + 1));
 }
