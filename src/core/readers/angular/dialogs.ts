@@ -137,7 +137,10 @@ function openingOf(u: AngularUnit, node: t.Node): Opening | undefined {
   return { dialogs, drawn: bare, given, options };
 }
 
-/** What a dialog is given by a method's caller, and what it closes with, is kept by the name of its component until somebody asks. */
+/**
+ * What a dialog is given by a method's caller, and what it closes with, is kept by the name of its component until somebody
+ * asks.
+ */
 const givenTo = (component: string): string => `given.${component}`;
 const resultOf = (component: string): string => `result.${component}`;
 

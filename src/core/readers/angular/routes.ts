@@ -121,7 +121,10 @@ function lazyName(u: AngularUnit, loader: t.Node): string | undefined {
   return name;
 }
 
-/** `provideRouter(routes)`, `RouterModule.forRoot(routes)`: drawn where the app leaves room for routes. Gives back whether it is that. */
+/**
+ * `provideRouter(routes)`, `RouterModule.forRoot(routes)`: drawn where the app leaves room for routes. Gives back whether it is
+ * that.
+ */
 export function readRouter(u: AngularUnit, call: t.CallExpression): boolean {
   const name = memberName(unwrap(call.callee));
   const [table] = call.arguments;
