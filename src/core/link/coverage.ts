@@ -15,14 +15,16 @@ const MAX_LAYOUTS = 4;
 const isWithin = (component: Component, node: number, around: number): boolean =>
   around < 0 || [...nodesAbove(component, node)].includes(around);
 
+type At = Pick<Provider, 'component' | 'node'>;
+
 /** What loose code provides without mounting anything is provided to an app that it was handed. */
-function isLoose({ components }: Pick<Tree, 'components'>, { component, node }: Provider): boolean {
+function isLoose({ components }: Pick<Tree, 'components'>, { component, node }: At): boolean {
   const { facts } = components[component]!;
   return facts.role === 'module' && node === 0 && facts.render.every((one) => !one.mounted);
 }
 
 /** It is certainly above every component. */
-export const isEverywhere = (project: Pick<Tree, 'components'>, provider: Provider): boolean =>
+export const isEverywhere = (project: Pick<Tree, 'components'>, provider: At): boolean =>
   project.components[provider.component]!.facts.traits.looseProvides === true && isLoose(project, provider);
 
 export class Coverage {
@@ -367,7 +369,9 @@ export class Coverage {
       if (this.mountOf(this.project.components[site.owner]!, site.node)) break;
       at = site.owner;
     }
-    return from && !path.length && (calledAt.length > 0 || !root) ? undefined : path;
+    if (!from || path.length) return path;
+    // What looks further up than its own tag has something above it, unless it is a root.
+    return root && !calledAt.length ? path : undefined;
   }
 
   /** A call site of a component at whose tag nothing provides keys, the component itself included. */

@@ -1,7 +1,7 @@
 /** The types of what content is given: of a slot's parameters, and of those of functions that draw. */
 import type { ExprFact } from '../model/facts';
 import type { Component, Lazy, Port, Site } from '../model/project';
-import { type TypeExpr, UNKNOWN } from '../model/types';
+import { type TypeExpr, union, UNKNOWN } from '../model/types';
 import type { Shape } from '../types/shape';
 import { useOf } from './use-of-ports';
 
@@ -19,7 +19,7 @@ export function givenType(known: Known, component: Component, symbol: number): L
   if (!filled) return undefined;
   const { target, port } = filled;
   const declared = port.type && paramOf(known, port.type, index);
-  if (declared) return at(declared, path);
+  if (declared) return { ...declared, type: memberAt(declared.type, path) };
   // What a declaration says that is not here, may be anything.
   const isSaid = port.type ? known.resolve(port.type).k !== 'content' : target.unresolved;
   if (isSaid || target.openBase) return undefined;
@@ -29,12 +29,7 @@ export function givenType(known: Known, component: Component, symbol: number): L
     how === 'called' && args[index] ? typeAt(args[index], path) : undefined,
   );
   if (given.some((one) => one === undefined)) return undefined;
-  const of = given as TypeExpr[];
-  return {
-    type: of.length === 1 ? of[0]! : { t: 'union', of },
-    file: target.file,
-    component: target.id,
-  };
+  return { type: union(given as TypeExpr[]), file: target.file, component: target.id };
 }
 
 /** The slot that a function of a component fills, where it fills but one. */
@@ -68,10 +63,8 @@ function paramOf({ resolve }: Known, type: Lazy, index: number): Lazy | undefine
   return param?.rest ? undefined : param?.type;
 }
 
-const at = (type: Lazy, path: readonly string[]): Lazy => ({
-  ...type,
-  type: path.reduce<TypeExpr>((of, name) => ({ t: 'member', of, name }), type.type),
-});
+const memberAt = (type: TypeExpr, path: readonly string[]): TypeExpr =>
+  path.reduce((of, name) => ({ t: 'member', of, name }), type);
 
 /** The type of a part of a value that is handed over; undefined where it is not known. */
 function typeAt(value: ExprFact, path: readonly string[]): TypeExpr | undefined {
@@ -92,5 +85,5 @@ function typeAt(value: ExprFact, path: readonly string[]): TypeExpr | undefined 
   }
   const own: TypeExpr | undefined =
     value.type ?? (value.kind === 'identity' ? { t: 'sym', s: value.symbol! } : undefined);
-  return own && path.reduce<TypeExpr>((of, one) => ({ t: 'member', of, name: one }), own);
+  return own && memberAt(own, path);
 }

@@ -75,7 +75,8 @@ function namesIn({ type, args }: Lazy): string[] {
     if (one.t === 'ref') {
       own.push(one.name);
       one.args?.forEach(look);
-    } else if (/^(array|elem|ret|member|carrier|carried)$/.test(one.t)) look((one as { of: TypeExpr }).of);
+    } else if (one.t === 'array' || one.t === 'elem' || one.t === 'ret' || one.t === 'member') look(one.of);
+    else if (one.t === 'carrier' || one.t === 'carried') look(one.of);
     else if (one.t === 'union' || one.t === 'all' || one.t === 'tuple' || one.t === 'merge')
       one.of.forEach(look);
     else if (one.t === 'object') {

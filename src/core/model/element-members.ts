@@ -45,7 +45,8 @@ export const isElementMember = (name: string): boolean => MEMBERS.has(name) || /
 const OF_SOME = new Set(
   (
     'abbr alink archive areas axis background behavior blocking buffered caption cellindex cellpadding cells ' +
-    'cellspacing ch choff clear closedby code codebase command commandfor commandforelement codetype compact complete contentdocument contentwindow control ' +
+    'cellspacing ch choff clear closedby code codebase codetype command commandfor commandforelement compact ' +
+    'complete contentdocument contentwindow control ' +
     'currentsrc currenttime declare defaultchecked defaultmuted defaultplaybackrate defaultselected ' +
     'defaultvalue direction disablepictureinpicture disableremoteplayback duration elements encoding ended ' +
     'error event face fetchpriority files frame frameborder hash host hostname hspace htmlfor indeterminate ' +

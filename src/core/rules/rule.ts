@@ -130,6 +130,10 @@ export const unfilledKey = (port: Port): string => `unfilled:${port.node}`;
 export const portKey = (port: Port): string => `port:${port.node}`;
 export const attributeKey = (site: Site, name: string): string => `attribute:${site.id}:${name}`;
 
+/** What the project has under a name, and the markup that uses the name does not. */
+export const outOfItsScope = ({ files }: Linked, { file, name }: Component): string =>
+  `which ${files[file]!.path} declares as ${name}, and which is not brought into its scope`;
+
 /** Where the tag of a call site is written. */
 export const tagPlace = (site: Site): Place => placeOf(site.file, site.fact.tag ?? site.fact);
 

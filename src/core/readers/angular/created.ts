@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { AttributeFact } from '../../model/facts';
 import { attribute, spread } from '../script/attributes';
-import { constant } from '../script/decorators';
+import { constant, metadata } from '../script/decorators';
 import { addMounted } from '../script/mounted';
 import { ownMember } from '../script/classes';
 import { isChain } from '../script/own';
@@ -53,11 +53,8 @@ function boundBy(
   options: t.Node | undefined,
   ctx: Ctx,
 ): AttributeFact[] {
-  const property =
-    options?.type === 'ObjectExpression'
-      ? options.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === 'bindings')
-      : undefined;
-  const list = property?.type === 'ObjectProperty' ? constant(property.value) : undefined;
+  const written = metadata(options).get('bindings');
+  const list = written && constant(written);
   if (list?.type !== 'ArrayExpression') return [];
   return list.elements.flatMap((one): AttributeFact[] => {
     const own = one && calledOwn(names, one);

@@ -23,72 +23,74 @@ import { madeAs } from './created';
 import type { AngularUnit } from './unit';
 
 interface Dialogs {
-  opens: RegExp;
+  opens: string;
   /** The token by which a component asks for what it was given. */
   token: string;
   /** The option that holds this; without one, all options are handed over. */
   data?: string;
   /** The option that holds the component, where it is not the first argument. */
   component?: string;
-  /** What its handle closes it by, and what tells of that: a method, or a stream. */
-  closes: RegExp;
+  /** The methods by which its handle closes it, and what tells of that: a method, or a stream. */
+  closes: string[];
   result: string;
 }
 
 const BY_PACKAGE: Record<string, Dialogs> = {
   '@angular/cdk/dialog': {
-    opens: /^open$/,
+    opens: 'open',
     token: 'DIALOG_DATA',
     data: 'data',
-    closes: /^close$/,
+    closes: ['close'],
     result: 'closed',
   },
   '@angular/material/dialog': {
-    opens: /^open$/,
+    opens: 'open',
     token: 'MAT_DIALOG_DATA',
     data: 'data',
-    closes: /^close$/,
+    closes: ['close'],
     result: 'afterClosed()',
   },
   '@angular/material/bottom-sheet': {
-    opens: /^open$/,
+    opens: 'open',
     token: 'MAT_BOTTOM_SHEET_DATA',
     data: 'data',
-    closes: /^dismiss$/,
+    closes: ['dismiss'],
     result: 'afterDismissed()',
   },
   '@angular/material/snack-bar': {
-    opens: /^openFromComponent$/,
+    opens: 'openFromComponent',
     token: 'MAT_SNACK_BAR_DATA',
     data: 'data',
-    closes: /^dismissWithAction$/,
+    closes: ['dismissWithAction'],
     result: 'afterDismissed()',
   },
   'ng-zorro-antd/modal': {
-    opens: /^create$/,
+    opens: 'create',
     token: 'NZ_MODAL_DATA',
     data: 'nzData',
     component: 'nzContent',
-    closes: /^(close|destroy)$/,
+    closes: ['close', 'destroy'],
     result: 'afterClose',
   },
   'ng-zorro-antd/drawer': {
-    opens: /^create$/,
+    opens: 'create',
     token: 'NZ_DRAWER_DATA',
     data: 'nzData',
     component: 'nzContent',
-    closes: /^close$/,
+    closes: ['close'],
     result: 'afterClose',
   },
   'primeng/dynamicdialog': {
-    opens: /^open$/,
+    opens: 'open',
     token: 'DynamicDialogConfig',
-    closes: /^close$/,
+    closes: ['close'],
     result: 'onClose',
   },
 };
 
-const RESULTS: ReadonlySet<string> = new Set(Object.values(BY_PACKAGE).map((one) => one.result));
+const ALL = Object.values(BY_PACKAGE);
+const RESULTS: ReadonlySet<string> = new Set(ALL.map((one) => one.result));
+const METHODS: ReadonlySet<string> = new Set(ALL.flatMap((one) => [one.opens, ...one.closes]));
 
 /** The package that a name of the file comes from, and what it is called there. */
 function importOf(u: AngularUnit, local: string): { dialogs: Dialogs; name: string } | undefined {
@@ -116,17 +118,18 @@ function calledOf(
   u: AngularUnit,
   callee: t.Node,
 ): { dialogs: Dialogs; name: string; of: string } | undefined {
-  if (!isChain(callee)) return undefined;
+  const name = isChain(callee) ? memberName(callee.property) : undefined;
+  if (!isChain(callee) || name === undefined || !METHODS.has(name)) return undefined;
   const symbol = symbolAt(u, unwrap(callee.object));
   const asked = u.facts.consumes.find((one) => one.symbol === symbol)?.key;
   const found = asked && 'name' in asked ? importOf(u, asked.name) : undefined;
-  return found && { dialogs: found.dialogs, of: found.name, name: memberName(callee.property) ?? '' };
+  return found && { dialogs: found.dialogs, of: found.name, name };
 }
 
 function openingOf(u: AngularUnit, node: t.Node): Opening | undefined {
   if (node.type !== 'CallExpression' && node.type !== 'OptionalCallExpression') return undefined;
-  const { dialogs, name = '' } = calledOf(u, unwrap(node.callee)) ?? {};
-  if (!dialogs?.opens.test(name)) return undefined;
+  const { dialogs, name } = calledOf(u, unwrap(node.callee)) ?? {};
+  if (!dialogs || dialogs.opens !== name) return undefined;
   const [first, second] = node.arguments;
   const given = dialogs.component === undefined ? second : first;
   const options = metadata(given);
@@ -148,7 +151,7 @@ const resultOf = (component: string): string => `result.${component}`;
 export function noteClosing(u: AngularUnit, call: Call, ctx: Ctx): void {
   const { dialogs, name = '', of } = calledOf(u, unwrap(call.callee)) ?? {};
   const [value] = call.arguments;
-  if (!dialogs?.closes.test(name) || !value || !of?.endsWith('Ref')) return;
+  if (!dialogs?.closes.includes(name) || !value || !of?.endsWith('Ref')) return;
   keepOnPage(u, resultOf(u.facts.name), meaningOf(u, value, ctx), spanOf(call), ctx);
 }
 

@@ -1,4 +1,5 @@
 /** What the parts of a project are called in a sheet, where each name is one of its component or of the whole sheet. */
+import { isEverywhere } from '../../link/coverage';
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
 import { oncePerLink } from '../../model/once-per';
@@ -227,14 +228,15 @@ const isOwn = ({ flow }: Linked, { from, to }: FlowEdge): boolean =>
   flow.nodes[from]!.component === flow.nodes[to]!.component;
 
 /** What it provides is there for all, and not only for what it draws. */
-const providesForAll = ({ traits, render, provides }: Component['facts']): boolean =>
-  traits.looseProvides === true &&
-  provides.some(({ node }) => node === 0) &&
-  render.every((one) => !one.mounted);
+const providesForAll = (project: Linked, { id, facts }: Component): boolean =>
+  facts.provides.some(({ node }) => node === 0) && isEverywhere(project, { component: id, node: 0 });
 
 /** Loose code that draws something, or provides for what it draws, is written as a component. */
-export const isStage = (project: Linked, { id, facts, sites }: Component): boolean =>
-  facts.role === 'module' && sites.length > 0 && !providesForAll(facts) && stagesOf(project).has(id);
+export const isStage = (project: Linked, component: Component): boolean =>
+  component.facts.role === 'module' &&
+  component.sites.length > 0 &&
+  !providesForAll(project, component) &&
+  stagesOf(project).has(component.id);
 
 /** Components that provide something, or give something to what they draw. */
 const stagesOf = oncePerLink(({ flow, sites }: Linked): Set<number> => {

@@ -2,7 +2,7 @@ import type { Linked } from '../../link';
 import { isUnregistered } from '../../link/apps';
 import { nearest } from '../../model/names';
 import type { Component } from '../../model/project';
-import { placeOf, step, type Rule } from '../rule';
+import { outOfItsScope, placeOf, step, type Rule } from '../rule';
 
 export const unresolved: Rule = {
   name: 'component/unresolved',
@@ -53,11 +53,7 @@ function outOfScope(project: Linked, component: Component, node: number): Unreso
     return undefined;
   const tags = (one: Component) => (one.facts.selectors ?? []).flatMap(({ tag }) => tag ?? []);
   const home = project.components.find((one) => tags(one).includes(name));
-  if (home)
-    return {
-      why: `which ${project.files[home.file]!.path} declares as ${home.name}, and which is not brought into its scope`,
-      near: undefined,
-    };
+  if (home) return { why: outOfItsScope(project, home), near: undefined };
   return {
     why: 'on which no component in its scope stands',
     near: nearest(name, markup!.components.flatMap(tags)),

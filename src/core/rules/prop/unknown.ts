@@ -170,8 +170,8 @@ function takenByNobody(project: Linked, site: Site, target: Component): Attribut
       return !isPageEvent(name) && meant(site, target, one) !== undefined;
     if (name.startsWith('@')) return !isPageEvent(name) && !project.madeEvents.has(bareName(bare));
     if (isOfPage) return false;
-    const isOfElement = target.facts.attached && mayHave(site.fact, name);
-    return (!plain && !isOfElement) || meant(site, target, one) !== undefined;
+    const mayBeOfTag = target.facts.attached && mayHave(site.fact, name);
+    return (!plain && !mayBeOfTag) || meant(site, target, one) !== undefined;
   });
 }
 

@@ -2,7 +2,7 @@ import type { Linked } from '../../link';
 import { basesOf } from '../../link/bases';
 import { nearest } from '../../model/names';
 import type { Component } from '../../model/project';
-import { namePlace, placeOf, step, type Report, type Rule } from '../rule';
+import { namePlace, outOfItsScope, placeOf, step, type Report, type Rule } from '../rule';
 
 export const unknownName: Rule = {
   name: 'template/unknown-name',
@@ -60,9 +60,7 @@ function unknownFilters(project: Linked, component: Component): Report[] {
     const home = project.components.find((other) => other.facts.filter?.name === name);
     const taken = [...markup.taken].flatMap((other) => (other.startsWith('|') ? other.slice(1) : []));
     const near = home ? undefined : nearest(name, new Set([...markup.filters.keys(), ...taken]));
-    const why = home
-      ? `which ${project.files[home.file]!.path} declares as ${home.name}, and which is not brought into its scope`
-      : 'which nothing in its scope bears';
+    const why = home ? outOfItsScope(project, home) : 'which nothing in its scope bears';
     return [
       {
         component,
