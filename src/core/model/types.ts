@@ -41,7 +41,8 @@ export type TypeExpr =
   | { t: 'value'; name: string }
   | { t: 'member'; of: TypeExpr; name: string }
   | { t: 'elem'; of: TypeExpr }
-  | { t: 'ret'; of: TypeExpr }
+  /** What a function gives back; `orSelf`: what is none is meant itself. */
+  | { t: 'ret'; of: TypeExpr; orSelf?: true }
   /**
    * Something that hands over values later, or one after the other: a stream, by the name of what it is. keeps: whoever comes
    * later gets the last one, too.

@@ -172,7 +172,8 @@ export function typeSpace({ names, components, portType, filter, given }: Contex
         return element(resolve(inside(lazy, type.of)));
       case 'ret': {
         const fn = resolve(inside(lazy, type.of));
-        return fn.k === 'fn' ? resolve(fn.returns) : UNKNOWN_SHAPE;
+        if (fn.k === 'fn') return resolve(fn.returns);
+        return type.orSelf ? fn : UNKNOWN_SHAPE;
       }
     }
   }

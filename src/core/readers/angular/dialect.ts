@@ -1,7 +1,7 @@
 /** Signals, events and injection, as a dialect of plain code. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { resultOf, workedOut } from '../script/results';
+import { resultByName, resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { functionIn, noteInvoke } from '../script/invokes';
 import { raisePort } from '../script/ports';
@@ -57,7 +57,7 @@ export function angularDialect(names: AngularNames): Dialect {
       }
       if (name !== undefined && DERIVES.test(name)) {
         const before = u.facts.symbols.length;
-        declarePattern(u, pattern, readDerived(u, call, ctx), ctx, { kind: 'derived' });
+        declarePattern(u, pattern, readDerived(u, name, call, ctx), ctx, { kind: 'derived' });
         u.signals.add(before);
         return true;
       }
@@ -127,7 +127,7 @@ function readOwn(u: AngularUnit, names: AngularNames, node: Call, ctx: Ctx): Exp
     for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
     return { kind: 'computed', ...spanOf(node) };
   }
-  if (DERIVES.test(name)) return readDerived(u, node, ctx);
+  if (DERIVES.test(name)) return readDerived(u, name, node, ctx);
   if (RUNS_IN_CONTEXT.test(name)) {
     u.inContext++;
     const parts = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'argument'));
@@ -138,15 +138,16 @@ function readOwn(u: AngularUnit, names: AngularNames, node: Call, ctx: Ctx): Exp
 }
 
 /** What a function works out; options beside it are none of its sources. */
-export function readDerived(u: Unit, call: Call, ctx: Ctx): ExprFact {
+export function readDerived(u: Unit, name: string, call: Call, ctx: Ctx): ExprFact {
   const [first, ...options] = call.arguments;
   if (!first) return { kind: 'computed', ...spanOf(call) };
   const inner: Ctx = { ...ctx, where: 'derivation' };
   for (const one of options) use(u, u.expr(one, inner), inner);
   const bare = unwrap(first);
+  const byName = name === 'computed' ? resultByName(u, bare, call, inner) : undefined;
   const value = isFunction(bare)
     ? workedOut(u, readFunction(u, bare, inner, 'derivation'))
-    : use(u, u.expr(bare, inner), inner);
+    : (byName ?? use(u, u.expr(bare, inner), inner));
   const gives = isFunction(bare) ? value.gives : [value];
   return { kind: 'computed', ...spanOf(call), uses: usesOf(value), ...(gives ? { gives } : {}) };
 }

@@ -32,7 +32,7 @@ const signalField =
             : { kind: 'computed', ...spanOf(call) },
       };
     if (name && /^(computed|linkedSignal|toSignal)$/.test(name))
-      return { kind: 'derived', read: (u, ctx) => readDerived(u, call, ctx) };
+      return { kind: 'derived', read: (u, ctx) => readDerived(u, name, call, ctx) };
     return undefined;
   };
 
@@ -110,7 +110,7 @@ function readField(u: AngularUnit, name: string, node: Field, value: t.Node): ((
     u.signals.add(symbol);
     return () => {
       const fact = u.facts.symbols[symbol]!;
-      fact.init = readDerived(u, call, SETUP);
+      fact.init = readDerived(u, own, call, SETUP);
       const [written] = typeArguments(call);
       const type = written ? readType(written, u.file.named) : returned(typeOf(u, call.arguments[0]));
       if (own === 'computed' && type.t !== 'unknown') fact.type = type;
@@ -119,7 +119,10 @@ function readField(u: AngularUnit, name: string, node: Field, value: t.Node): ((
   return undefined;
 }
 
-const returned = (type: TypeExpr): TypeExpr => (type.t === 'fn' ? type.returns : UNKNOWN);
+function returned(type: TypeExpr): TypeExpr {
+  if (type.t === 'fn') return type.returns;
+  return type.t === 'value' || type.t === 'sym' ? { t: 'ret', of: type } : UNKNOWN;
+}
 
 /** Adds a port under the name that call sites write, and the symbol of the member that holds it. */
 function declarePort(u: AngularUnit, member: string, port: PortFact): number {

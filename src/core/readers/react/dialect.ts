@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, Span, SymbolFact } from '../../model/facts';
 import { UNKNOWN, widen, type TypeExpr } from '../../model/types';
 import { addConsume, typeOfKey } from '../script/contexts';
-import { workedOut } from '../script/results';
+import { functionOf, heldByName, resultByName, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { infer } from '../script/infer';
 import { declarePattern } from '../script/patterns';
@@ -343,10 +343,7 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
   const [value, setter] = pattern.elements;
   const first = call.arguments[reducer ? 1 : 0];
   const by = reducer && call.arguments[0] ? use(u, u.expr(call.arguments[0], ctx), ctx) : undefined;
-  const starts = first ? use(u, u.expr(first, ctx), ctx) : undefined;
-  // It starts with what a function gives back, and holds no function.
-  const init = starts?.kind === 'function' && !reducer ? workedOut(u, starts) : starts;
-  if (reducer) for (const arg of call.arguments.slice(2)) use(u, u.expr(arg, ctx), ctx);
+  const init = reducer ? startOfReducer(u, call, ctx) : first && startOf(u, first, call, ctx);
   const written = typeArguments(call)[0];
   let type: TypeExpr = UNKNOWN;
   if (!reducer) {
@@ -354,9 +351,9 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
     else if (first) {
       const initial = typeOf(u, first);
       const given = unwrap(first);
-      const fn = given.type === 'Identifier' ? given.binding?.node : given;
-      // What a function gives back is what it starts with.
-      type = widen(fn && isFunction(fn) ? { t: 'ret', of: initial } : initial);
+      // What a function gives back is what it starts with; whether a name is one may be known when files are linked.
+      if (functionOf(given)) type = { t: 'ret', of: initial };
+      else type = isNamed(given) ? { t: 'ret', of: initial, orSelf: true } : widen(initial);
     }
   }
   let state = -1;
@@ -403,6 +400,26 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
   return true;
 }
 
+const isNamed = (node: t.Node): boolean => node.type === 'Identifier' || node.type === 'MemberExpression';
+
+/** It starts with what a function gives back, and holds no function. */
+function startOf(u: Unit, first: t.Node, call: Call, ctx: Ctx): ExprFact {
+  const named = heldByName(u, first, call, ctx);
+  if (named) return named;
+  const starts = use(u, u.expr(first, ctx), ctx);
+  return starts.kind === 'function' ? workedOut(u, starts) : starts;
+}
+
+/** `useReducer(reduce, start, begin)`: with what `begin(start)` gives back. */
+function startOfReducer(u: Unit, call: Call, ctx: Ctx): ExprFact | undefined {
+  const [, first, begin, ...others] = call.arguments;
+  for (const arg of others) use(u, u.expr(arg, ctx), ctx);
+  if (!first) return undefined;
+  if (!begin || begin.type === 'NullLiteral') return use(u, u.expr(first, ctx), ctx);
+  const callee = unwrap(begin) as t.Expression;
+  return use(u, u.expr({ ...call, callee, arguments: [first] } as Call, ctx), ctx);
+}
+
 function declareCallback(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
   const [fn, deps] = call.arguments;
   if (!fn) return false;
@@ -418,8 +435,10 @@ function readMemo(u: Unit, call: Call, ctx: Ctx): ExprFact {
   if (!fn) return { kind: 'computed', ...spanOf(call) };
   if (deps) use(u, u.expr(deps, ctx), ctx);
   const body = unwrap(fn);
-  const value = isFunction(body) ? readFunction(u, body, ctx, 'derivation') : use(u, u.expr(fn, ctx), ctx);
-  const { gives } = workedOut(u, value);
+  const named = isFunction(body) ? undefined : resultByName(u, body, call, ctx);
+  const value =
+    named ?? (isFunction(body) ? readFunction(u, body, ctx, 'derivation') : use(u, u.expr(fn, ctx), ctx));
+  const gives = named ? [named] : workedOut(u, value).gives;
   return {
     kind: 'computed',
     stable: true,

@@ -1,6 +1,9 @@
 /** What functions give back, as values of their own. */
+import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { mergeAsks, mergeUses, type Unit } from './unit';
+import { isFunction } from './scope';
+import { isChain } from './own';
+import { type Call, type Ctx, mergeAsks, mergeUses, spanOf, type Unit, unwrap, use } from './unit';
 
 /** A value that a function gives back, whenever it is asked for. */
 export function workedOut(u: Unit, { fn, ...value }: ExprFact): ExprFact {
@@ -12,6 +15,38 @@ export function workedOut(u: Unit, { fn, ...value }: ExprFact): ExprFact {
 export function askedBy(u: Unit, fn: number | undefined): Pick<ExprFact, 'asks'> {
   const asks = mergeAsks(...((fn === undefined ? undefined : u.facts.functions[fn]!.gives) ?? []));
   return asks.length ? { asks } : {};
+}
+
+/** `computed(load)`, `useMemo(rope.load, [])`: what a function gives back that is named there, as if it were called there. */
+export function resultByName(u: Unit, fn: t.Node, call: Call, ctx: Ctx): ExprFact | undefined {
+  const callee = unwrap(fn);
+  if (callee.type !== 'Identifier' && !isChain(callee)) return undefined;
+  return use(u, u.expr({ ...call, callee, arguments: [] } as Call, ctx), ctx, 'derivation');
+}
+
+/** The function that an expression is: written there, or declared in the file under the name. */
+export function functionOf(node: t.Node): t.Node | undefined {
+  const bare = unwrap(node);
+  if (bare.type !== 'Identifier') return isFunction(bare) ? bare : undefined;
+  const { kind, node: declared } = bare.binding ?? {};
+  if (kind === 'function') return declared;
+  const init = kind === 'const' && declared?.type === 'VariableDeclarator' && declared.init;
+  return init && isFunction(unwrap(init)) ? init : undefined;
+}
+
+/** `useState(load)`, `useState(START)`: what a name means, and what that gives back where it is a function. */
+export function heldByName(u: Unit, name: t.Node, call: Call, ctx: Ctx): ExprFact | undefined {
+  const bare = unwrap(name);
+  let root = bare;
+  while (isChain(root)) root = unwrap(root.object);
+  const kind = root.type === 'Identifier' ? root.binding?.kind : undefined;
+  const isKnown = bare === root && functionOf(bare) !== undefined;
+  // What the file declares as something else is that, and nothing else.
+  if (!isKnown && kind !== 'import') return undefined;
+  const given = resultByName(u, bare, call, ctx);
+  if (!given || isKnown) return given;
+  const value = use(u, u.expr(bare, ctx), ctx);
+  return { kind: 'computed', ...spanOf(bare), uses: mergeUses(value, given), gives: [value, given] };
 }
 
 /** What a function gives back that is handed over to work a value out: `set((all) => [...all, one])`. */

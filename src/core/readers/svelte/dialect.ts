@@ -5,7 +5,7 @@ import { keyId } from '../../model/keys';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type FieldKind, ownMember } from '../script/classes';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
-import { resultOf, workedOut } from '../script/results';
+import { resultByName, resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declareBag, declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';
@@ -65,7 +65,7 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if (name === '$props') return declareProps(u, pattern, ctx);
       if (name === '$state' || name === '$state.raw') return declareState(u, pattern, call, ctx);
       if (name.startsWith('$derived')) {
-        const value = readDerived(u, call, ctx);
+        const value = readDerived(u, name, call, ctx);
         const [first] = call.arguments;
         const type = first
           ? name === '$derived.by'
@@ -111,7 +111,7 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
         for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
         return { kind: 'computed', ...spanOf(node) };
       }
-      if (name.startsWith('$derived')) return readDerived(u, node, ctx);
+      if (name.startsWith('$derived')) return readDerived(u, name, node, ctx);
       if ((name === 'mount' || name === 'hydrate') && u.facts.role === 'component') {
         const [tag, options] = node.arguments;
         // A tree of its own, made while the page runs.
@@ -172,7 +172,7 @@ export const runeField: FieldKind = (value) => {
   const name = calledOwn(() => undefined, value);
   if (name === undefined) return undefined;
   const call = value as t.CallExpression;
-  if (name.startsWith('$derived')) return { kind: 'derived', read: (u, ctx) => readDerived(u, call, ctx) };
+  if (name.startsWith('$derived')) return { kind: 'derived', read: (u, ctx) => readDerived(u, name, call, ctx) };
   if (!name.startsWith('$state')) return undefined;
   const [first] = call.arguments;
   return {
@@ -297,14 +297,15 @@ function declareStoreParts(
   return true;
 }
 
-function readDerived(u: Unit, call: Call, ctx: Ctx): ExprFact {
+function readDerived(u: Unit, name: string, call: Call, ctx: Ctx): ExprFact {
   const [first] = call.arguments;
   if (!first) return { kind: 'computed', ...spanOf(call) };
   const inner: Ctx = { ...ctx, where: 'derivation' };
   const bare = unwrap(first);
   const value = isFunction(bare)
     ? workedOut(u, readFunction(u, bare, inner, 'derivation'))
-    : use(u, u.expr(bare, inner), inner);
+    : ((name === '$derived.by' ? resultByName(u, bare, call, inner) : undefined) ??
+      use(u, u.expr(bare, inner), inner));
   const gives = isFunction(bare) ? value.gives : [value];
   return { kind: 'computed', ...spanOf(call), uses: usesOf(value), ...(gives ? { gives } : {}) };
 }

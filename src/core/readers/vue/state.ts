@@ -2,7 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN, widen } from '../../model/types';
-import { workedOut } from '../script/results';
+import { resultByName, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
@@ -13,6 +13,7 @@ import {
   addSymbol,
   type Call,
   type Ctx,
+  mergeUses,
   propSymbol,
   spanOf,
   symbolOf,
@@ -62,7 +63,8 @@ export function readComputed(u: VueUnit, call: Call, ctx: Ctx): ExprFact {
   const [first] = call.arguments;
   if (!first) return { kind: 'computed', ...spanOf(call) };
   const inner: Ctx = { ...ctx, where: 'derivation' };
-  const found = derivedBy(u, unwrap(first), call, ctx);
+  const bare = unwrap(first);
+  const found = derivedBy(u, bare, call, ctx) ?? derivedByName(u, bare, call, inner);
   if (found) return found;
   return { kind: 'computed', ...spanOf(call), uses: use(u, u.expr(first, inner), inner).uses ?? [] };
 }
@@ -74,6 +76,11 @@ const derived = (at: t.Node, value: ExprFact | undefined): ExprFact => ({
   ...(value?.gives ? { gives: value.gives } : {}),
   ...(value?.sets === undefined ? {} : { sets: value.sets }),
 });
+
+function derivedByName(u: VueUnit, node: t.Node, call: Call, ctx: Ctx): ExprFact | undefined {
+  const given = resultByName(u, node, call, ctx);
+  return given && { kind: 'computed', ...spanOf(call), uses: mergeUses(given), gives: [given] };
+}
 
 /** A value that a function works out, or a pair of a getter and a setter. */
 export function derivedBy(u: VueUnit, node: t.Node, at: t.Node, ctx: Ctx): ExprFact | undefined {
@@ -109,7 +116,7 @@ export function settleSetters({ facts }: VueUnit): void {
 export function getterType(u: VueUnit, node: t.Node | undefined): TypeExpr {
   if (!node) return UNKNOWN;
   const bare = unwrap(node);
-  if (isFunction(bare)) return { t: 'ret', of: typeOf(u, bare) };
+  if (isFunction(bare) || bare.type === 'Identifier') return { t: 'ret', of: typeOf(u, bare) };
   const getter =
     bare.type === 'ObjectExpression'
       ? bare.properties.find((one) => one.type !== 'SpreadElement' && keyName(one) === 'get')
