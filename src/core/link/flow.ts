@@ -59,7 +59,9 @@ class FlowBuilder {
       });
     // What modules keep is there before those who use it.
     const isModule = (one: Component) => one.facts.role === 'module' || one.facts.single === true;
-    each(components.filter(isModule), (one) => this.addNodes(one));
+    const modules = components.filter(isModule);
+    each(modules, (one) => this.addNodes(one));
+    for (const one of modules) this.graph.frames.joinShared(one);
     each(
       components.filter((one) => !isModule(one)),
       (one) => this.addNodes(one),

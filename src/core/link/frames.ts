@@ -212,6 +212,15 @@ export class Frames {
     });
   }
 
+  /** What a module uses of others, whose nodes may be made after its own. */
+  joinShared(module: Component): void {
+    for (const { code, nodeOf } of this.within(module))
+      code.facts.symbols.forEach(({ kind, store, port }, index) => {
+        if (kind === 'shared' && !store && nodeOf[index]! < 0)
+          nodeOf[index] = this.shared.nodeOf(code.file, port!);
+      });
+  }
+
   /** Notes that a symbol of some code stands for a node of other code. */
   noteName(node: number, code: Component, symbol: number): void {
     const { names } = this.project.flow;

@@ -67,6 +67,10 @@ export class Shared {
     const { kind, init, inner } = symbols[index]!;
     if (kind === 'state') return true;
     if (inner || kind === 'loop') return false;
+    if (kind === 'shared') {
+      const own = this.symbolOf(module.file, symbols[index]!.port!);
+      return own !== undefined && own.module !== module && this.isKept(own.module, own.symbol);
+    }
     if (kind !== 'derived') return true;
     let known = this.kept.get(module);
     if (!known) this.kept.set(module, (known = new Map()));

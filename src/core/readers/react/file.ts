@@ -24,6 +24,7 @@ import {
   fileContext,
   type FileContext,
   keepsState,
+  usesShared,
   moduleTypes,
   settleMissing,
   settleWhole,
@@ -323,7 +324,7 @@ function readModule(
   noteTables(u, program, react.router);
   noteOutlets(u, react.router);
   finish(u);
-  const keeps = keepsState(component) || keepsParts(component) || keepsObjects(component);
+  const keeps = keepsState(component) || usesShared(component) || keepsParts(component) || keepsObjects(component);
   if (component.render.length || keeps || hasReducer(component)) facts.components.push(component);
 }
 

@@ -169,15 +169,16 @@ function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
   if (symbol !== undefined) return { kind: 'identity', symbol, ...span };
   const { binding } = node;
   if (binding && isModuleLevel(binding)) {
-    const uses = shares(u) ? [useShared(u, binding, span, ctx)] : undefined;
+    const uses = shares(u, binding) ? [useShared(u, binding, span, ctx)] : undefined;
     return { kind: 'computed', ...span, component: binding.name, ...(uses ? { uses } : {}) };
   }
   if (binding) u.early.push({ binding, at: span, ctx });
   return { kind: 'computed', ...span };
 }
 
-/** The loose code of a module declares what others share. */
-const shares = (u: Unit): boolean => u.dialect.shares === true && u.facts.role !== 'module';
+/** The loose code of a module declares what others share, and shares what other modules do. */
+const shares = (u: Unit, { kind }: Binding): boolean =>
+  u.dialect.shares === true && (u.facts.role !== 'module' || kind === 'import');
 
 /** The symbol of a value of a module, whose use is noted. */
 function useShared(u: Unit, binding: Binding, at: Span, ctx: Ctx): number {

@@ -482,3 +482,7 @@ export const moduleTypes = (file: FileContext): InferContext => ({
 export const keepsState = ({ symbols, sharedWrites = [] }: ComponentFacts): boolean =>
   symbols.some(({ kind, port }) => kind === 'state' || (kind === 'shared' && port!.startsWith('#'))) ||
   sharedWrites.some(({ name }) => name.startsWith('#'));
+
+/** Whether functions of the loose code may read or change what other modules keep. */
+export const usesShared = ({ symbols, functions, sharedWrites }: ComponentFacts): boolean =>
+  functions.length > 0 && (sharedWrites !== undefined || symbols.some(({ kind }) => kind === 'shared'));

@@ -121,7 +121,8 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
     node = unwrap(node.object);
   }
   if (node.type !== 'Identifier' || !node.binding || !isModuleLevel(node.binding)) return;
-  if (u.facts.role === 'module') return;
+  // What the loose code of a module declares is its own.
+  if (u.facts.role === 'module' && node.binding.kind !== 'import') return;
   (u.facts.sharedWrites ??= []).push({
     // `$wind` is what the store `wind` holds.
     name: node.binding.name,

@@ -5,7 +5,7 @@ import { addProvide, keyOf } from '../script/contexts';
 import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
-import { emptyFacts, keepsState, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
+import { emptyFacts, keepsState, SETUP, usesShared, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { lazyOf } from '../script/lazy';
 import { eachChild } from '../script/walk';
 import { readParts } from './app-store/parts';
@@ -36,7 +36,7 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   );
   u.statements(loose, SETUP);
   closeUnit(vue, u);
-  if (component.render.length > 1 || keepsState(component) || provides || facts.store)
+  if (component.render.length > 1 || keepsState(component) || usesShared(component) || provides || facts.store)
     facts.components.push(component);
 }
 
