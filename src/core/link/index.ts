@@ -17,6 +17,7 @@ import { inSight } from './in-sight';
 import { mixinsOf } from './mixins';
 import { openParts } from './opened-parts';
 import { linkModules } from './modules';
+import { withoutIdle } from './passing';
 import { settleNamedContent } from './named-content';
 import { linkNames } from './names';
 import { linkPlaced } from './placed';
@@ -41,7 +42,7 @@ export function link(
   const routed = withPages(withRoutes(given));
   const modules = linkModules(routed, manifests);
   const spaces = linkSpaces(routed, manifests);
-  const facts = withFactories(routed, modules, spaces);
+  const facts = withFactories(withoutIdle(routed, modules), modules, spaces);
   const files = facts.map((one, index): ProjectFile => {
     const pkg = modules.packageOf(one.path);
     const parts = (one.parts ?? []).flatMap(({ path, base }) => {

@@ -78,7 +78,7 @@ export class Shared {
     if (found !== undefined) return found;
     known.set(index, false);
     const isLive = ({ from, symbol, uses = [], gives = [], members = [] }: ExprFact): boolean =>
-      from !== undefined ||
+      (from !== undefined && !module.facts.handsOn) ||
       [...uses, ...(symbol === undefined ? [] : [symbol])].some((one) => this.isKept(module, one)) ||
       gives.some(isLive) ||
       members.some(({ value }) => isLive(value));

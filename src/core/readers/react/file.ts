@@ -23,8 +23,8 @@ import {
   emptyFacts,
   fileContext,
   type FileContext,
+  handsOn,
   keepsState,
-  usesShared,
   moduleTypes,
   settleMissing,
   settleWhole,
@@ -324,8 +324,9 @@ function readModule(
   noteTables(u, program, react.router);
   noteOutlets(u, react.router);
   finish(u);
-  const keeps = keepsState(component) || usesShared(component) || keepsParts(component) || keepsObjects(component);
-  if (component.render.length || keeps || hasReducer(component)) facts.components.push(component);
+  const keeps = keepsState(component) || keepsParts(component) || keepsObjects(component);
+  if (component.render.length || keeps || hasReducer(component) || handsOn(component))
+    facts.components.push(component);
 }
 
 /** What classes or functions made for it may keep something for all that use the module. */

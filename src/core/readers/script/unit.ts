@@ -483,6 +483,11 @@ export const keepsState = ({ symbols, sharedWrites = [] }: ComponentFacts): bool
   symbols.some(({ kind, port }) => kind === 'state' || (kind === 'shared' && port!.startsWith('#'))) ||
   sharedWrites.some(({ name }) => name.startsWith('#'));
 
-/** Whether functions of the loose code may read or change what other modules keep. */
-export const usesShared = ({ symbols, functions, sharedWrites }: ComponentFacts): boolean =>
-  functions.length > 0 && (sharedWrites !== undefined || symbols.some(({ kind }) => kind === 'shared'));
+/** Whether functions of loose code that keeps nothing may read or change what other modules keep, which is noted. */
+export function handsOn(facts: ComponentFacts): boolean {
+  const { symbols, functions, sharedWrites } = facts;
+  const uses = sharedWrites !== undefined || symbols.some(({ kind }) => kind === 'shared');
+  if (!uses || !functions.length) return false;
+  facts.handsOn = true;
+  return true;
+}

@@ -12,8 +12,8 @@ import {
   addWhole,
   emptyFacts,
   fileContext,
+  handsOn,
   keepsState,
-  usesShared,
   placeRest,
   SETUP,
   spanOf,
@@ -77,7 +77,8 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
   placeRest(u);
   // What a class or a function of the project makes may keep something, too.
   const makes = component.calls.some(({ fn, made, name }) => fn < 0 && (made || FOLLOWED.test(name)));
-  if (component.render.length > 1 || keepsState(component) || usesShared(component) || makes) facts.components.push(component);
+  if (component.render.length > 1 || keepsState(component) || makes || handsOn(component))
+    facts.components.push(component);
   return mounted;
 }
 

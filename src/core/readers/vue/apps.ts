@@ -5,7 +5,7 @@ import { addProvide, keyOf } from '../script/contexts';
 import { addMounted, argumentReader, propsGiven } from '../script/mounted';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
-import { emptyFacts, keepsState, SETUP, usesShared, spanOf, typeOf, unwrap, use } from '../script/unit';
+import { emptyFacts, handsOn, keepsState, SETUP, spanOf, typeOf, unwrap, use } from '../script/unit';
 import { lazyOf } from '../script/lazy';
 import { eachChild } from '../script/walk';
 import { readParts } from './app-store/parts';
@@ -36,8 +36,8 @@ export function readLoose(vue: VueFile, skip: ReadonlySet<t.Node>): void {
   );
   u.statements(loose, SETUP);
   closeUnit(vue, u);
-  if (component.render.length > 1 || keepsState(component) || usesShared(component) || provides || facts.store)
-    facts.components.push(component);
+  const keeps = component.render.length > 1 || keepsState(component) || provides || facts.store;
+  if (keeps || handsOn(component)) facts.components.push(component);
 }
 
 /** `createApp(App)`, `app.component('x', X)`, `app.provide(key, value)`, wherever in the file they are called. */
