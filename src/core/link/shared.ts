@@ -61,25 +61,40 @@ export class Shared {
   }
 
   private readonly kept = new Map<Component, Map<number, boolean>>();
+  private readonly ofState = new Map<Component, Map<number, boolean>>();
   /** Whether a value of a module is kept, or worked out of what is: constants and what its functions name are not. */
   isKept(module: Component, index: number): boolean {
+    // What others made for a module that keeps nothing is made, and not kept.
+    return this.isWorkedOut(module, index, module.facts.handsOn ? this.ofState : this.kept);
+  }
+
+  /** The same with what was found by then; among `ofState` what a call made counts for nothing. */
+  private isWorkedOut(
+    module: Component,
+    index: number,
+    among: Map<Component, Map<number, boolean>>,
+  ): boolean {
     const { symbols } = module.facts;
     const { kind, init, inner } = symbols[index]!;
     if (kind === 'state') return true;
     if (inner || kind === 'loop') return false;
     if (kind === 'shared') {
       const own = this.symbolOf(module.file, symbols[index]!.port!);
-      return own !== undefined && own.module !== module && this.isKept(own.module, own.symbol);
+      if (!own || own.module === module) return false;
+      const isValue = /^(state|derived)$/.test(own.module.facts.symbols[own.symbol]!.kind);
+      return isValue && this.isWorkedOut(own.module, own.symbol, this.ofState);
     }
     if (kind !== 'derived') return true;
-    let known = this.kept.get(module);
-    if (!known) this.kept.set(module, (known = new Map()));
+    let known = among.get(module);
+    if (!known) among.set(module, (known = new Map()));
     let found = known.get(index);
     if (found !== undefined) return found;
     known.set(index, false);
     const isLive = ({ from, symbol, uses = [], gives = [], members = [] }: ExprFact): boolean =>
-      (from !== undefined && !module.facts.handsOn) ||
-      [...uses, ...(symbol === undefined ? [] : [symbol])].some((one) => this.isKept(module, one)) ||
+      (from !== undefined && among === this.kept) ||
+      [...uses, ...(symbol === undefined ? [] : [symbol])].some((one) =>
+        this.isWorkedOut(module, one, among),
+      ) ||
       gives.some(isLive) ||
       members.some(({ value }) => isLive(value));
     found = init !== undefined && isLive(init);
