@@ -68,7 +68,7 @@ export class Shared {
     return this.isWorkedOut(module, index, module.facts.handsOn ? this.ofState : this.kept);
   }
 
-  /** The same with what was found by then; among `ofState` what a call made counts for nothing. */
+  /** The same with what was found by then; among `ofState` functions and what a call made count for nothing. */
   private isWorkedOut(
     module: Component,
     index: number,
@@ -84,7 +84,7 @@ export class Shared {
       const isValue = /^(state|derived)$/.test(own.module.facts.symbols[own.symbol]!.kind);
       return isValue && this.isWorkedOut(own.module, own.symbol, this.ofState);
     }
-    if (kind !== 'derived') return true;
+    if (kind !== 'derived') return among === this.kept;
     let known = among.get(module);
     if (!known) among.set(module, (known = new Map()));
     let found = known.get(index);

@@ -47,6 +47,7 @@ export function readAngularFile(path: string, text: string, readPart: ReadPart):
     dialect: angularDialect(names),
     said: [],
     markupReads: new Set(),
+    plain: new Set(),
   };
   const parts = new UnitParts(text, readPart);
   readValues(angular, parts);
@@ -88,6 +89,10 @@ function readValues(angular: AngularFile, parts: UnitParts): void {
         facts.values.push({ ...value, kind: 'value' });
         (facts.bundles ??= []).push(readBundle(angular, value.name, kind));
       } else unit(value, () => classOf(angular, parts, one, node, kind));
+    } else if (isFunction(node) && !asksOrProvides(file.text, value.name, node)) {
+      // What it does is a part of the loose code.
+      facts.values.push(value);
+      angular.plain.add(node);
     } else if (isFunction(node)) {
       if (node.type === 'FunctionDeclaration' || one.id) file.units.set(node, value.name);
       unit(value, () => helperOf(angular, one, node));
@@ -180,6 +185,13 @@ function appliedBy(u: AngularUnit, { body }: t.Class): TypeExpr {
   const [only] = found;
   return found.length === 1 && only?.type === 'ClassMethod' ? infer(only, inferContext(u)) : UNKNOWN;
 }
+
+/** Names of functions that ask for something, or provide it, for whoever calls them. */
+const OF_CALLER = /(?:^|\b)(?:inject|provide|use|with|create|make)(?![a-z])\w*\s*(?:<[^;(]*>)?\(/;
+
+/** Whether a function may ask for something, or gives back what is provided. */
+const asksOrProvides = (text: string, name: string, { start, end }: t.Node): boolean =>
+  /[pP]roviders?$/.test(name) || OF_CALLER.test(`${name}(`) || OF_CALLER.test(text.slice(start!, end!));
 
 /** A function whose state is its caller's: what it asks for, and what it provides. */
 function helperOf(angular: AngularFile, one: NamedNode, node: t.Function): ComponentFacts {

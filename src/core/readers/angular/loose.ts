@@ -3,7 +3,7 @@ import { nameFromPath } from '../../model/names';
 import type * as t from '@babel/types';
 import { addMounted } from '../script/mounted';
 import { annotationOf } from '../script/type-expr';
-import { addWhole, emptyFacts, keepsState, placeRest, SETUP, spanOf } from '../script/unit';
+import { addWhole, emptyFacts, handsOn, keepsState, placeRest, SETUP, spanOf } from '../script/unit';
 import { eachChild } from '../script/walk';
 import { decoratorsOf, listed, metadata } from '../script/decorators';
 import { ANGULAR_TRAITS, calledOwn } from './names';
@@ -21,24 +21,21 @@ export function readLoose(angular: AngularFile): void {
   addWhole(u);
   for (const node of program.body) look(u, node);
   provideThemselves(u);
-  const loose = program.body.filter(
-    (node) =>
-      !/^(Class|Function|Import|Export(All|Default))/.test(node.type) &&
-      !(node.type === 'ExportNamedDeclaration' && /^(Class|Function|TS)/.test(node.declaration?.type ?? '')),
+  const declared = program.body.map((node) =>
+    node.type === 'ExportNamedDeclaration' && node.declaration ? node.declaration : node,
   );
-  u.statements(
-    loose.map((node) =>
-      node.type === 'ExportNamedDeclaration' && node.declaration ? node.declaration : node,
-    ) as t.Statement[],
-    SETUP,
+  const loose = declared.filter(
+    (node) => angular.plain.has(node) || !/^(Class|Function|TS|Import|Export(All|Default))/.test(node.type),
   );
+  u.statements(loose as t.Statement[], SETUP);
   placeRest(u);
   closeUnit(u);
   if (
     component.render.length > 1 ||
     keepsState(component) ||
     component.provides.length ||
-    component.calls.length
+    component.calls.length ||
+    handsOn(component)
   )
     facts.components.push(component);
 }

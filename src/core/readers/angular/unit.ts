@@ -19,6 +19,8 @@ export interface AngularFile {
   dialect: Dialect;
   /** Names that templates read of other things than the class, or of its bases. */
   markupReads: Set<string>;
+  /** Functions that are read with the loose code. */
+  plain: Set<t.Node>;
   /** Code in which names of classes are no plain mention: decorators, lists, what is asked for, routes. */
   said: Span[];
 }
