@@ -4,13 +4,9 @@ import type { Place } from '../model/project';
 import type { Frame, Frames } from './frames';
 import { reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
-import { type Source, symbolsOf, unboxed, type Values } from './values';
-
-/**
- * An argument of a call that becomes, or becomes part of, what is written, or an argument of what is called on; or from
- * which that is made.
- */
-export type Handing = [own: number, to: number, made: boolean];
+import { GivenCalls } from './given-calls';
+import { handedThrough, type Handing, handings, joined, paramsIn } from './handings';
+import { type Source, unboxed, type Values } from './values';
 
 export interface Effect {
   node: number;
@@ -22,31 +18,46 @@ export interface Effect {
 }
 
 const MAX_DEPTH = 12;
-/** Calls of functions in functions are followed so far. */
-const MAX_PARAMS = 6;
 const NONE: Effect[] = [];
 /** A callback that is handed on whole gets what it is called with. */
 const ALL: Handing[] = [0, 1, 2, 3].map((one) => [one, one, false]);
 
 /** Effects of a function that is not called with the first of its parameters. */
 const skipped = (effects: Effect[], skip = 0): Effect[] =>
-  skip
-    ? effects.map((one) => ({
-        ...one,
-        params: one.params.flatMap(([own, ...rest]): Handing[] =>
-          own < skip ? [] : [[own - skip, ...rest]],
-        ),
-      }))
-    : effects;
+  skip ? effects.map((one) => ({ ...one, params: skippedParams(one.params, skip) })) : effects;
+
+const skippedParams = (params: Handing[], skip: number): Handing[] =>
+  params.flatMap(([own, ...rest]): Handing[] => (own < skip ? [] : [[own - skip, ...rest]]));
 
 export class Effects {
   private readonly known = new Map<Frame, Map<number, Effect[]>>();
+  private readonly givenCalls: GivenCalls;
 
   constructor(
     private readonly frames: Frames,
     private readonly values: Values,
     private readonly callables: Callables,
-  ) {}
+  ) {
+    this.givenCalls = new GivenCalls(callables);
+  }
+
+  /** The same, with what a function sets off that it is called with, and calls. */
+  ofCall(frame: Frame, callable: Callable, args: ExprFact[], at: Place, depth = 0): Effect[] {
+    const own = this.of(callable, at, depth);
+    if (callable.kind !== 'function' || depth > MAX_DEPTH) return own;
+    const { skip = 0 } = callable;
+    const given = this.givenCalls.of(callable.frame, callable.fn).flatMap(({ param, path, args: handed }) => {
+      const arg = args[param - skip];
+      return (arg ? this.callables.of(frame, arg, path) : []).flatMap((one) =>
+        this.of(one, at, depth + 1).map((effect) => ({
+          ...effect,
+          params: skippedParams(joined(handed, effect.params), skip),
+          place: at,
+        })),
+      );
+    });
+    return given.length ? [...own, ...given] : own;
+  }
 
   /** `at` is where the call stands, for what has no place of its own. */
   of(callable: Callable, at: Place, depth = 0): Effect[] {
@@ -73,7 +84,7 @@ export class Effects {
   private workedOutBy(callable: Callable): string[][] {
     if (callable.kind !== 'function') return [];
     const { frame, fn } = callable;
-    const isGiven = (expr: ExprFact): boolean => this.paramsIn(frame, fn, expr).includes(1);
+    const isGiven = (expr: ExprFact): boolean => paramsIn(frame, fn, expr).includes(1);
     const found = new Map<string, string[]>();
     for (const one of frame.code.facts.functions[fn]!.gives ?? []) {
       const { kind, members = [], spreads = [], others = [] } = one;
@@ -112,7 +123,7 @@ export class Effects {
         node,
         how: 'write',
         put,
-        params: value ? this.handings(frame, fn, [value]) : [],
+        params: value ? handings(frame, fn, [value]) : [],
         place: { file, start: at.start, end: at.end },
       });
     };
@@ -132,8 +143,9 @@ export class Effects {
       const sets = write.path?.length ? undefined : facts.symbols[write.symbol]!.init?.sets;
       if (sets !== undefined && !within.has(sets)) {
         const at = { file, start: write.start, end: write.end };
+        const given = write.value ? [write.value] : [];
         for (const effect of this.ofFunction(frame, sets, depth + 1))
-          found.push(this.through(frame, fn, write.value ? [write.value] : [], effect, at));
+          found.push({ ...effect, params: handedThrough(frame, fn, given, effect.params), place: at });
       }
       for (const target of this.written(frame, write.symbol, write.path ?? []))
         addParts(target.node, write, write.value, target.path);
@@ -146,14 +158,14 @@ export class Effects {
       const node = frame.nodeOf[emit.symbol]!;
       if (node < 0) continue;
       const place = { file, start: emit.start, end: emit.end };
-      found.push({ node, how: 'emit', put: [], params: this.handings(frame, fn, emit.args), place });
+      found.push({ node, how: 'emit', put: [], params: handings(frame, fn, emit.args), place });
     }
     for (const invoke of facts.invokes ?? []) {
       if (!within.has(invoke.fn)) continue;
       const place = { file, start: invoke.start, end: invoke.end };
       const handle = this.throughHandle(frame, invoke.callee);
       if (handle) {
-        found.push({ ...handle, how: 'call', params: this.handings(frame, fn, invoke.args), place });
+        found.push({ ...handle, how: 'call', params: handings(frame, fn, invoke.args), place });
         continue;
       }
       for (const callable of this.callables.of(frame, invoke.callee)) {
@@ -162,10 +174,11 @@ export class Effects {
         // What works out the next state of what it is given takes its members as it likes.
         const isKept = callable.kind === 'setter' && !callable.by;
         const parts = isKept ? this.partsGiven(frame, invoke.args[0]) : [];
-        for (const effect of this.of(callable, place, depth + 1)) {
-          if (!parts.length) found.push(this.through(frame, fn, invoke.args, effect, place));
-          for (const { put, value } of parts)
-            found.push(this.through(frame, fn, [value], { ...effect, put: [...effect.put, ...put] }, place));
+        const through = (args: ExprFact[], effect: Effect): number =>
+          found.push({ ...effect, params: handedThrough(frame, fn, args, effect.params), place });
+        for (const effect of this.ofCall(frame, callable, invoke.args, place, depth + 1)) {
+          if (!parts.length) through(invoke.args, effect);
+          for (const { put, value } of parts) through([value], { ...effect, put: [...effect.put, ...put] });
         }
       }
     }
@@ -194,45 +207,6 @@ export class Effects {
     if (node < 0 || current !== 'current' || name === undefined) return undefined;
     const known = this.callables.exposedCallables(frame, symbol, path.slice(1)).length > 0;
     return known ? { node, put: [current, name] } : undefined;
-  }
-
-  /** An effect of a call inside, as an effect of the function around it. */
-  private through(frame: Frame, fn: number, args: ExprFact[], effect: Effect, place: Place): Effect {
-    const params = effect.params.flatMap(([own, to, made]) => {
-      const arg = args[own];
-      return arg
-        ? this.paramsIn(frame, fn, arg).map((one): Handing => [one, to, made || !isAsGiven(frame, arg)])
-        : [];
-    });
-    return { ...effect, params, place };
-  }
-
-  private handings(frame: Frame, fn: number, args: ExprFact[]): Handing[] {
-    return args.flatMap((arg, to) =>
-      this.paramsIn(frame, fn, arg).map((own): Handing => [own, to, !isAsGiven(frame, arg)]),
-    );
-  }
-
-  /** Parameters of a function that an expression uses. */
-  private paramsIn({ code }: Frame, fn: number, expr: ExprFact): number[] {
-    const { symbols, functions } = code.facts;
-    const found = new Set<number>();
-    const seen = new Set<number>();
-    const look = (index: number, depth: number): void => {
-      const symbol = symbols[index]!;
-      const { kind, within = -1, index: at } = symbol;
-      if (depth > MAX_PARAMS || seen.has(index)) return;
-      seen.add(index);
-      if (kind === 'param' && within === fn && at !== undefined) found.add(at);
-      // A function that is called inside is given what the one around it was given.
-      else if (kind === 'param' && within >= 0 && at !== undefined)
-        for (const args of functions[within]!.given ?? [])
-          for (const one of args[at] ? symbolsOf(args[at]) : []) look(one, depth + 1);
-      else if (kind === 'derived' && symbol.init)
-        for (const one of symbol.init.uses ?? []) look(one, depth + 1);
-    };
-    for (const one of symbolsOf(expr)) look(one, 0);
-    return [...found];
   }
 
   /** The nodes that a write to a symbol reaches: state, or what a context or a store holds under that name. */
@@ -283,14 +257,4 @@ export class Effects {
       .filter((one) => one.exact && this.values.isState(one.node))
       .map((one) => ({ node: one.node, path: one.take }));
   }
-}
-
-/** Whether an expression holds a parameter as it was given: itself, a member of it, an object that it is put into. */
-function isAsGiven(frame: Frame, expr: ExprFact, depth = 0): boolean {
-  if (depth > MAX_PARAMS) return false;
-  if (expr.gives?.length) return expr.gives.some((one) => isAsGiven(frame, one, depth + 1));
-  if (expr.kind === 'object') return true;
-  if (expr.kind !== 'identity' && expr.kind !== 'member') return false;
-  const { kind, init } = frame.code.facts.symbols[expr.symbol!]!;
-  return kind === 'param' || (kind === 'derived' && init !== undefined && isAsGiven(frame, init, depth + 1));
 }

@@ -115,7 +115,7 @@ export class CallFlow {
         continue;
       }
       for (const callable of this.builder.callables.of(frame, callee)) {
-        for (const effect of this.builder.effects.of(callable, place)) {
+        for (const effect of this.builder.effects.ofCall(frame, callable, args, place)) {
           for (const [own, to, made] of effect.params) {
             const arg = args[own];
             if (!arg) continue;

@@ -11,14 +11,15 @@ export function withoutIdle(files: FileFacts[], modules: Modules): FileFacts[] {
   const reached = reaching(files, modules);
   return files.map((file, index) => {
     if (!handsOn(file) || reached.has(index)) return file;
-    return { ...file, components: file.components.filter((one) => !one.handsOn) };
+    return { ...file, components: file.components.filter((one) => one.handsOn !== 'kept') };
   });
 }
 
-const handsOn = ({ components }: FileFacts): boolean => components.at(-1)?.handsOn === true;
+const handsOn = ({ components }: FileFacts): boolean => components.at(-1)?.handsOn === 'kept';
 
 const keeps = ({ components, store }: FileFacts): boolean =>
-  store !== undefined || components.some((one) => (one.role === 'module' || one.single) && !one.handsOn);
+  store !== undefined ||
+  components.some((one) => (one.role === 'module' || one.single) && one.handsOn !== 'kept');
 
 /** The files in which something is kept, and those that lead there over functions or exports of others. */
 function reaching(files: FileFacts[], modules: Modules): Set<number> {

@@ -401,8 +401,8 @@ export interface ComponentFacts extends Span {
   portals?: PortalFact[];
   /** Fields of module-level objects that it writes. */
   sharedWrites?: SharedWriteFact[];
-  /** module: it keeps nothing itself; its functions may read or change what other modules keep. */
-  handsOn?: true;
+  /** module: it keeps nothing itself; its functions call what they are given, or may read or change what other modules keep. */
+  handsOn?: 'given' | 'kept';
   /** Symbols of what it declares by name beside its props, in the namespace in which these are found, too. */
   namespace?: number[];
   /** What its file imports is found there as well. */

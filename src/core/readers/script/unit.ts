@@ -483,11 +483,18 @@ export const keepsState = ({ symbols, sharedWrites = [] }: ComponentFacts): bool
   symbols.some(({ kind, port }) => kind === 'state' || (kind === 'shared' && port!.startsWith('#'))) ||
   sharedWrites.some(({ name }) => name.startsWith('#'));
 
-/** Whether functions of loose code that keeps nothing may read or change what other modules keep, which is noted. */
+/**
+ * Whether functions of loose code that keeps nothing may read or change what other modules keep, or call what they are
+ * given, which is noted.
+ */
 export function handsOn(facts: ComponentFacts): boolean {
-  const { symbols, functions, sharedWrites } = facts;
-  const uses = sharedWrites !== undefined || symbols.some(({ kind }) => kind === 'shared');
-  if (!uses || !functions.length) return false;
-  facts.handsOn = true;
+  const { symbols, functions, sharedWrites, invokes = [] } = facts;
+  if (!functions.length) return false;
+  const isParam = ({ symbol }: ExprFact): boolean =>
+    symbol !== undefined && symbols[symbol]!.kind === 'param';
+  if (invokes.some(({ callee }) => isParam(callee))) facts.handsOn = 'given';
+  else if (sharedWrites !== undefined || symbols.some(({ kind }) => kind === 'shared'))
+    facts.handsOn = 'kept';
+  else return false;
   return true;
 }
