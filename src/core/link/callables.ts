@@ -113,9 +113,13 @@ export class Callables {
     const { shared } = this.frames;
     const { file } = frame.code;
     const answers = shared.answersTo(file, name).map((one) => ({ ...one, path: [] as string[] }));
-    const whole = path.length ? shared.symbolOf(file, name) : undefined;
-    const found = whole ?? shared.symbolOf(file, first);
-    if (found) answers.push({ ...found, path: whole ? [] : path });
+    // The name may lead over modules before it comes to a value.
+    for (let inside = path.length; inside >= 0; inside--) {
+      const found = shared.symbolOf(file, [first, ...path.slice(0, inside)].join('.'));
+      if (!found) continue;
+      answers.push({ ...found, path: path.slice(inside) });
+      break;
+    }
     return answers.flatMap((one) =>
       this.symbolCallables(this.frames.of(one.module), one.symbol, into(one.path, want), depth + 1),
     );

@@ -41,17 +41,15 @@ export class GivenCalls {
     const within = reachedFunctions(code, fn);
     return (code.facts.invokes ?? []).flatMap(({ fn: inside, callee, args }): GivenCall[] => {
       if (!within.has(inside)) return NONE;
-      const own = paramAt(frame, fn, callee);
+      const own = paramAt(frame, fn, callee, []);
       if (own) return [{ ...own, args: handings(frame, fn, args) }];
-      const handsOver = args.map((one) => paramAt(frame, fn, one));
-      if (!handsOver.some((one) => one)) return NONE;
+      if (!args.some((one) => holdsParam(frame, fn, one))) return NONE;
       return this.callables.of(frame, callee).flatMap((one) =>
         one.kind === 'function'
           ? this.of(one.frame, one.fn, depth + 1).flatMap((call) => {
-              const param = handsOver[call.param - (one.skip ?? 0)];
-              if (!param) return NONE;
-              const handed = handedThrough(frame, fn, args, call.args);
-              return [{ param: param.param, path: [...param.path, ...call.path], args: handed }];
+              const arg = args[call.param - (one.skip ?? 0)];
+              const param = arg && paramAt(frame, fn, arg, call.path);
+              return param ? [{ ...param, args: handedThrough(frame, fn, args, call.args) }] : NONE;
             })
           : NONE,
       );
@@ -59,14 +57,25 @@ export class GivenCalls {
   }
 }
 
-/** The parameter of a function that an expression is, or is a member of. */
+const holdsParam = (frame: Frame, fn: number, expr: ExprFact): boolean =>
+  paramAt(frame, fn, expr, []) !== undefined ||
+  (expr.members ?? []).some(({ value }) => holdsParam(frame, fn, value));
+
+/** The parameter of a function that an expression, or a member of it, is or is a member of. */
 function paramAt(
-  { code }: Frame,
+  frame: Frame,
   fn: number,
-  { kind, symbol, path = [] }: ExprFact,
+  { kind, symbol, path = [], members }: ExprFact,
+  want: string[],
 ): Pick<GivenCall, 'param' | 'path'> | undefined {
+  if (kind === 'object') {
+    const [name, ...rest] = want;
+    const member = members?.findLast((one) => one.name === name);
+    return member && paramAt(frame, fn, member.value, rest);
+  }
+  const { code } = frame;
   if ((kind !== 'identity' && kind !== 'member') || symbol === undefined) return undefined;
   const own = code.facts.symbols[symbol]!;
   if (own.kind !== 'param' || own.within !== fn || own.index === undefined) return undefined;
-  return { param: own.index, path: [...(own.path ?? []), ...path] };
+  return { param: own.index, path: [...(own.path ?? []), ...path, ...want] };
 }

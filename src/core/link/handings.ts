@@ -45,8 +45,7 @@ export function paramsIn({ code }: Frame, fn: number, expr: ExprFact): number[] 
     else if (kind === 'param' && within >= 0 && at !== undefined)
       for (const args of functions[within]!.given ?? [])
         for (const one of args[at] ? symbolsOf(args[at]) : []) look(one, depth + 1);
-    else if (kind === 'loop' && symbol.of !== undefined) look(symbol.of, depth + 1);
-    else if (kind === 'derived' && symbol.init)
+    else if ((kind === 'derived' || (kind === 'loop' && !at)) && symbol.init)
       for (const one of symbol.init.uses ?? []) look(one, depth + 1);
   };
   for (const one of symbolsOf(expr)) look(one, 0);

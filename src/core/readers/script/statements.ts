@@ -1,7 +1,8 @@
 /** Statements of a function body, in order. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { declareFunction, hoistFunctions, readOtherClass } from './functions';
+import { declareFunction, hoistFunctions, readFunction, readOtherClass } from './functions';
+import { isFunction } from './scope';
 import { variableType } from './infer';
 import { inReadingOrder } from './order';
 import { declarePattern } from './patterns';
@@ -9,6 +10,7 @@ import { eachChild } from './walk';
 import { place, shownBy } from './placing';
 import { union, UNKNOWN } from '../../model/types';
 import {
+  addSymbol,
   inArm,
   inferContext,
   mergeUses,
@@ -107,6 +109,7 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
     case 'ExportNamedDeclaration':
     case 'ExportDefaultDeclaration':
       if (node.declaration && node.declaration.type !== 'TSDeclareFunction') {
+        if (node.type === 'ExportDefaultDeclaration' && declareDefault(u, node.declaration, ctx)) return;
         if (/Declaration$/.test(node.declaration.type)) readStatement(u, node.declaration, ctx);
         else use(u, u.expr(node.declaration, ctx), ctx);
       }
@@ -127,6 +130,23 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       use(u, u.expr(child, test ? { ...ctx, where: 'condition' } : ctx), ctx, test ? 'condition' : ctx.where);
     }
   });
+}
+
+/** `export default { put() { … } }`, `export default (fresh) => { … }`: what others know by the name that they give it. */
+function declareDefault(u: Unit, node: t.Node, ctx: Ctx): boolean {
+  const bare = unwrap(node);
+  if (u.facts.role !== 'module' || u.file.units.has(bare)) return false;
+  if (isFunction(bare)) {
+    if ((bare as t.FunctionExpression).id) return false;
+    const init = readFunction(u, bare, ctx, 'handler');
+    if (init.fn !== undefined)
+      addSymbol(u, { name: 'default', kind: 'handler', init, fn: init.fn, ...spanOf(node) });
+    return true;
+  }
+  if (bare.type !== 'ObjectExpression') return false;
+  const init = use(u, u.expr(bare, ctx), ctx);
+  addSymbol(u, { name: 'default', kind: 'derived', init, ...spanOf(node) });
+  return true;
 }
 
 /** Inside of a condition. */
