@@ -474,11 +474,13 @@ const askedIn = ({ asks = [], gives = [] }: ExprFact): number[] => [
 ];
 
 /** Calls of what is no function of the code's own, of which an expression may be the result. */
-const callsIn = ({ gives = [] }: ExprFact): ExprFact[] =>
-  gives.flatMap((one) => [
+const callsIn = ({ gives = [], calls = [], start, end }: ExprFact): ExprFact[] => [
+  ...calls.map((component): ExprFact => ({ kind: 'call', component, start, end })),
+  ...gives.flatMap((one) => [
     ...(one.kind === 'call' && one.symbol === undefined ? [one] : []),
     ...callsIn(one),
-  ]);
+  ]),
+];
 
 export const symbolsOf = ({ symbol, uses = [] }: ExprFact): number[] =>
   symbol === undefined ? uses : [symbol, ...uses];

@@ -85,6 +85,8 @@ export interface ExprFact extends Span {
   uses?: number[];
   /** Functions of the component that are called in it, and whose results it is worked out of. */
   asks?: number[];
+  /** Functions of modules, by their names in the file, that are called in it, and whose results it is worked out of. */
+  calls?: string[];
   type?: TypeExpr;
   /** function: index in the component's functions. */
   fn?: number;

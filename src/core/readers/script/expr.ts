@@ -19,6 +19,7 @@ import {
   keepsEnds,
   mergeContent,
   mergeAsks,
+  mergeCalls,
   mergeUses,
   noteCall,
   noteRead,
@@ -55,6 +56,8 @@ function computed(node: t.Node, ...parts: (ExprFact | undefined)[]): ExprFact {
   if (uses.length) expr.uses = uses;
   const asks = mergeAsks(...parts);
   if (asks.length) expr.asks = asks;
+  const calls = mergeCalls(...parts);
+  if (calls.length) expr.calls = calls;
   const { content } = mergeContent(...parts);
   if (content) expr.content = content;
   return expr;

@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { isFunction } from './scope';
 import { isChain } from './own';
-import { type Call, type Ctx, mergeAsks, mergeUses, spanOf, type Unit, unwrap, use } from './unit';
+import { type Call, type Ctx, mergeAsks, mergeUses, type Unit, unwrap, use } from './unit';
 
 /** A value that a function gives back, whenever it is asked for. */
 export function workedOut(u: Unit, { fn, ...value }: ExprFact): ExprFact {
@@ -34,19 +34,22 @@ export function functionOf(node: t.Node): t.Node | undefined {
   return init && isFunction(unwrap(init)) ? init : undefined;
 }
 
-/** `useState(load)`, `useState(START)`: what a name means, and what that gives back where it is a function. */
+/**
+ * `useState(load)`, `useState(START)`: what a function gives back that is named there. Whether a name of another module is one
+ * is known when files are linked; of what is none, its call is the value itself.
+ */
 export function heldByName(u: Unit, name: t.Node, call: Call, ctx: Ctx): ExprFact | undefined {
   const bare = unwrap(name);
   let root = bare;
   while (isChain(root)) root = unwrap(root.object);
   const kind = root.type === 'Identifier' ? root.binding?.kind : undefined;
   const isKnown = bare === root && functionOf(bare) !== undefined;
-  // What the file declares as something else is that, and nothing else.
   if (!isKnown && kind !== 'import') return undefined;
-  const given = resultByName(u, bare, call, ctx);
-  if (!given || isKnown) return given;
-  const value = use(u, u.expr(bare, ctx), ctx);
-  return { kind: 'computed', ...spanOf(bare), uses: mergeUses(value, given), gives: [value, given] };
+  const result = resultByName(u, bare, call, ctx);
+  if (!result) return undefined;
+  // What the function may draw is kept as a value, and drawn by nobody here.
+  const { content: _, ...given } = result;
+  return given;
 }
 
 /** What a function gives back that is handed over to work a value out: `set((all) => [...all, one])`. */

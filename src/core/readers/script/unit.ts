@@ -279,6 +279,16 @@ export function mergeAsks(...parts: (ExprFact | undefined)[]): number[] {
   return [...found];
 }
 
+/** The functions of modules whose results are a part of some expressions. */
+export function mergeCalls(...parts: (ExprFact | undefined)[]): string[] {
+  const found = new Set<string>();
+  for (const part of parts) {
+    if (part?.kind === 'call' && part.component !== undefined && !part.from) found.add(part.component);
+    for (const one of part?.calls ?? []) found.add(one);
+  }
+  return [...found];
+}
+
 /** Notes what a function of the component is called with; a method may be called before it is read. */
 export function noteGiven(u: Unit, fn: number | undefined, args: ExprFact[]): void {
   const called = fn === undefined ? undefined : u.facts.functions[fn];

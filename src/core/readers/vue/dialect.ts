@@ -8,7 +8,7 @@ import { raisePort } from '../script/ports';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
 import { addState, type Call, type Ctx, type Dialect, spanOf, symbolOf, unwrap, use } from '../script/unit';
-import { isBus } from './bus';
+import { isBus, readAppBus } from './bus';
 import { KEPT } from './composables';
 import { readNamed } from './by-name';
 import { isMounting } from './mounting';
@@ -123,6 +123,8 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       if (own === undefined && u.facts.role === 'component' && isMounting({ names }, node))
         noteTarget(u, node.arguments[0]);
       if (own === undefined) {
+        const told = readAppBus(u, node, ctx);
+        if (told) return told;
         readNamed(u, node, ctx);
         return undefined;
       }

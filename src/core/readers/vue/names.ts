@@ -121,7 +121,9 @@ export function vueNames(imports: ImportFact[]): VueNames {
           ? `${cast.name}.${memberName(callee.property) ?? ''}`
           : memberName(callee);
       const dot = name?.indexOf('.') ?? -1;
-      return name && dot > 0 && spaces.has(name.slice(0, dot)) ? name.slice(dot + 1) : undefined;
+      const own = name && dot > 0 && spaces.has(name.slice(0, dot)) ? name.slice(dot + 1) : undefined;
+      // What Vue 2 calls so.
+      return own === 'observable' ? 'reactive' : own;
     },
   };
 }
