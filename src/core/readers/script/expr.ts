@@ -1,6 +1,7 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
+import { constantText } from './constants';
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
 import { functionIn, noteInvoke, noteSet } from './invokes';
@@ -199,12 +200,13 @@ function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpressi
   const own = u.dialect.self(u, node, ctx);
   if (own) return own;
   const object = readExpr(u, node.object, ctx);
-  if (node.computed) {
+  const constant = node.computed ? constantText(node.property) : undefined;
+  if (node.computed && constant === undefined) {
     const key = use(u, readExpr(u, node.property, ctx), ctx);
     use(u, object, ctx);
     return computed(node, object, key);
   }
-  const name = node.property.type === 'Identifier' ? node.property.name : '#';
+  const name = constant ?? (node.property.type === 'Identifier' ? node.property.name : '#');
   if (object.kind === 'identity') {
     const symbol = u.facts.symbols[object.symbol!]!;
     if (symbol.kind === 'bag') {

@@ -1,5 +1,6 @@
 /** Type annotations to type expressions. Names stay names; they are looked up when files are linked. */
 import type * as t from '@babel/types';
+import { constantText } from './constants';
 import { lit, prim, union, UNKNOWN, type TypeDecl, type TypeExpr, type TypeMember } from '../../model/types';
 
 /** Gives a named type its meaning where the framework defines it, or undefined. */
@@ -34,7 +35,8 @@ export function keyName(node: { key: t.Node; computed?: boolean | null }): strin
   const { key } = node;
   if (key.type === 'StringLiteral') return key.value;
   if (key.type === 'NumericLiteral') return String(key.value);
-  return key.type === 'Identifier' && !node.computed ? key.name : undefined;
+  if (node.computed) return constantText(key);
+  return key.type === 'Identifier' ? key.name : undefined;
 }
 
 /** The types that a call or a tag writes in angle brackets. */

@@ -3,6 +3,7 @@
  * `store.getters['fleet/count']`, `store.commit('fleet/hold', true)`, `mapState('fleet', ['held'])`.
  */
 import type * as t from '@babel/types';
+import { constantText } from '../../script/constants';
 import type { ExprFact, ImportFact, Span, StoreAsk } from '../../../model/facts';
 import { readFunction } from '../../script/functions';
 import { isFunction } from '../../script/scope';
@@ -90,19 +91,6 @@ const isOwnStore = (node: MemberNode): boolean =>
 
 const memberKey = ({ computed, property }: MemberNode): string | undefined =>
   computed ? constantText(property) : property.type === 'Identifier' ? property.name : undefined;
-
-/** The text of a constant, where it is in sight. */
-export function constantText(node: t.Node | undefined): string | undefined {
-  const bare = node && unwrap(node);
-  if (bare?.type === 'StringLiteral') return bare.value;
-  if (bare?.type === 'TemplateLiteral' && !bare.expressions.length)
-    return bare.quasis[0]!.value.cooked ?? undefined;
-  const declared =
-    bare?.type === 'Identifier' && bare.binding?.kind === 'const' ? bare.binding.node : undefined;
-  return declared?.type === 'VariableDeclarator' && declared.init?.type === 'StringLiteral'
-    ? declared.init.value
-    : undefined;
-}
 
 /** What is kept apart: each getter, and each member of a state. */
 const KEPT_APART = /^(state|getters|rootState|rootGetters)$/;

@@ -13,7 +13,8 @@ import { eachChild } from '../../script/walk';
 import type { VueFile } from '../file-facts';
 import { returnedObject } from '../options/members';
 import type { VueUnit } from '../unit';
-import { constantText, declareStore, fromStorePackage } from './asks';
+import { constantText } from '../../script/constants';
+import { declareStore, fromStorePackage } from './asks';
 
 type TableKind = keyof StorePartFact['tables'];
 
@@ -189,7 +190,7 @@ function readTable(reading: Reading, object: t.ObjectExpression, name: string, k
   const functions = object.properties.flatMap((one) => {
     if (one.type === 'SpreadElement') return [];
     const fn = functionAt(one);
-    const key = one.computed ? constantText(one.key) : keyName(one);
+    const key = keyName(one);
     return fn && key !== undefined ? [{ name: key, fn }] : [];
   });
   addTable(reading, name, functions, kind);

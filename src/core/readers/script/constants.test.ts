@@ -1,0 +1,63 @@
+/** Names that the code writes as constants. */
+import { expect, test } from 'vitest';
+import { idioms } from '../../trace/idioms/reaching';
+import { constantText } from './constants';
+import { parseScript } from './parse';
+import { readScopes } from './scope';
+
+const TEXTS: [written: string, text: string | undefined][] = [
+  [`'wind'`, 'wind'],
+  ['`wind`', 'wind'],
+  ['WIND', 'wind'],
+  ['(WIND as string)', 'wind'],
+  ['KEYS.wind', 'gust'],
+  ['`${WIND}`', undefined],
+  ['OTHER', undefined],
+  ['changing', undefined],
+  ['KEYS.rope', undefined],
+  ['OPEN.wind', undefined],
+  ['KEYS[WIND]', undefined],
+  ['given', undefined],
+];
+
+test.each(TEXTS)('%s is %j', (written, text) => {
+  const parsed = parseScript(
+    'a.ts',
+    `import { OTHER } from './b'; const WIND = 'wind' as const; const KEYS = { wind: 'gust' } as const; const OPEN = { ...OTHER, wind: 'gust' }; let changing = 'a'; export function f(given: string) { return ${written}; }`,
+  );
+  if ('problem' in parsed) throw new Error(parsed.problem.message);
+  readScopes(parsed.program);
+  const exported = parsed.program.body.at(-1)!;
+  const fn = exported.type === 'ExportNamedDeclaration' ? exported.declaration : undefined;
+  const first = fn?.type === 'FunctionDeclaration' ? fn.body.body[0] : undefined;
+  expect(first?.type === 'ReturnStatement' ? constantText(first.argument) : 'none').toBe(text);
+});
+
+const app = (readings: string, gust: string): Record<string, string> => ({
+  'App.jsx': `import { useState } from 'react'; import { Gauge } from './Gauge'; const SPEED = 'speed'; const KEYS = { wind: 'wind' }; export function App({ some }) { const [speed, setSpeed] = useState(1); const [wind, setWind] = useState(2); const readings = ${readings}; return <b onClick={() => { setSpeed(3); setWind(4); }}><Gauge gust={${gust}} /></b>; }`,
+  'Gauge.jsx': `export function Gauge({ gust }) { return <i>{gust}</i>; }`,
+});
+
+idioms([
+  {
+    what: 'a member whose name is a constant is that member',
+    sources: app('{ [SPEED]: speed, [KEYS.wind]: wind }', 'readings.wind'),
+    from: 'Gauge:prop:gust',
+    to: ['App:state:wind'],
+    not: ['App:state:speed'],
+  },
+  {
+    what: 'a member that is read by a constant',
+    sources: app('{ speed, wind }', 'readings[KEYS.wind]'),
+    from: 'Gauge:prop:gust',
+    to: ['App:state:wind'],
+    not: ['App:state:speed'],
+  },
+  {
+    what: 'a member whose name is worked out may be any',
+    sources: app('{ [SPEED]: speed, [some]: wind }', 'readings.wind'),
+    from: 'Gauge:prop:gust',
+    to: ['App:state:wind'],
+    not: ['App:state:speed'],
+  },
+]);
