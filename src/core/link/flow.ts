@@ -1,6 +1,6 @@
 /** The flow graph: how values move between the ports and values of components. */
 import { declarationOf } from '../model/declaration';
-import type { ExprFact, KeyFact, Span } from '../model/facts';
+import type { FeedFact, ExprFact, KeyFact, Span } from '../model/facts';
 import { keyId, keyName } from '../model/keys';
 import { publicName } from '../model/names';
 import type { Component, Flow, Place, Port } from '../model/project';
@@ -148,6 +148,7 @@ class FlowBuilder {
       for (const { node, path } of this.graph.effects.writtenShared(frame, write))
         this.graph.addSources(sources, node, at(write), { how: 'write', put: path });
     }
+    if (code === frame.owner) for (const feed of facts.feeds ?? []) this.addFed(frame, feed);
     this.calls.add(frame);
     // A key from a package: its consumers may be anywhere.
     for (const provide of facts.provides) {
@@ -157,6 +158,20 @@ class FlowBuilder {
       const node = this.addProvider(code, keyName(provide.key), place, value);
       for (const one of this.consumed.get(this.contextId(file, provide.key)) ?? []) this.join(node, one.node);
     }
+  }
+
+  /** What arrives at a port without a call site: a value, or a function that the component calls. */
+  private addFed(frame: Frame, { port: name, value }: FeedFact): void {
+    const { file, ports } = frame.code;
+    const port = ports.get(name) ?? ports.get(`@${name}`);
+    if (!port) return;
+    const at = { file, start: value.start, end: value.end };
+    const callables = this.graph.callables.of(frame, value);
+    for (const one of callables)
+      for (const effect of this.graph.effects.of(one, at))
+        this.graph.addEffect(port.node, effect, effect.place, { way: 'out' });
+    if (!callables.length)
+      this.graph.addSources(this.graph.values.sources(frame, value), port.node, at, { how: 'transform' });
   }
 
   /** A value of a module that a function made for it: whoever reads that, or what it tells of, reads what is kept there. */

@@ -325,6 +325,12 @@ export interface Traits {
   contextAtSetup: boolean;
 }
 
+/** A value that arrives at a port from outside, as the component's own code would write it. */
+export interface FeedFact {
+  port: string;
+  value: ExprFact;
+}
+
 /** A type parameter of a component. */
 export interface TypeParamFact {
   name: string;
@@ -399,6 +405,8 @@ export interface ComponentFacts extends Span {
   exposes?: ExposesFact[];
   /** Content that is drawn elsewhere on the page, where the place is a constant. */
   portals?: PortalFact[];
+  /** What it is handed by what wraps it, where no call site writes it. */
+  feeds?: FeedFact[];
   /** Fields of module-level objects that it writes. */
   sharedWrites?: SharedWriteFact[];
   /** module: it keeps nothing itself; its functions call what they are given, or may read or change what other modules keep. */

@@ -44,6 +44,7 @@ import { comparedProps } from './compared';
 import { calledHook, reactDialect } from './dialect';
 import { reactMarkup, readConsumers } from './elements';
 import { factoriesIn, readFactories } from './factories';
+import { type Connected, connectedIn, readConnected } from './connected';
 import { declareKept } from './kept';
 import { REACT_TRAITS, type ReactNames, reactNames, reactTypes } from './names';
 import { readPropTypes } from './prop-types';
@@ -59,6 +60,7 @@ interface ReactFile {
   dialect: Dialect;
   markup: MarkupDialect;
   router: RouterNames;
+  connected: Connected;
 }
 
 /** Reads a file. Never throws: what cannot be parsed gives facts with a problem. */
@@ -91,6 +93,7 @@ export function readReactFile(path: string, text: string): FileFacts {
     }),
     markup: reactMarkup(names),
     router,
+    connected: connectedIn(program, facts.imports),
   };
   readUnits(facts, candidates, react, file);
   readModule(facts, program, react, file, stores, keeperMakers(facts.imports));
@@ -237,6 +240,8 @@ function readUnits(
       }
     }
     noteOutlets(u, react.router);
+    const fed = candidate.role === 'component' ? react.connected.get(candidate.name) : undefined;
+    if (fed) readConnected(u, fed);
     finish(u);
     const wrapper = candidate.within && wrapperOf(u, candidate.within);
     if (wrapper) (facts.wrappers ??= []).push(wrapper);

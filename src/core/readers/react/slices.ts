@@ -13,6 +13,7 @@ import type {
   ValueFact,
 } from '../../model/facts';
 import { readFunction } from '../script/functions';
+import { connects } from './connected';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
@@ -57,7 +58,8 @@ export function storeCalls(imports: ImportFact[]): StoreCalls {
 
 /** Marks what is imported to be asked for a part of the app's store. */
 export function markAsking(imports: ImportFact[]): void {
-  for (const one of imports) if (one.from === 'react-redux' && one.name === 'useSelector') one.asks = 'store';
+  for (const one of imports)
+    if (connects(one) || (one.from === 'react-redux' && one.name === 'useSelector')) one.asks = 'store';
 }
 
 /** The symbol that stands for all that a store keeps. */
