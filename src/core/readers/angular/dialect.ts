@@ -1,7 +1,8 @@
 /** Signals, events and injection, as a dialect of plain code. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
-import { resultByName, resultOf, workedOut } from '../script/results';
+import { resultByName } from '../script/by-name';
+import { resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { functionIn, noteInvoke } from '../script/invokes';
 import { raisePort } from '../script/ports';

@@ -5,7 +5,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact, ImportFact, MemberFact, Span } from '../../model/facts';
 import { readFunction } from '../script/functions';
-import { functionOf } from '../script/results';
+import { functionOf } from '../script/by-name';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { returnsOf } from '../script/choices';
@@ -15,15 +15,13 @@ import { eachChild } from '../script/walk';
 /** Calls of `connect` by the names of the components that are given to what they make. */
 export type Connected = ReadonlyMap<string, t.CallExpression>;
 
-const NONE: Connected = new Map();
-
 /** Whether an import is of the function that does so. */
 export const connects = ({ from, name }: ImportFact): boolean => from === 'react-redux' && name === 'connect';
 
 export function connectedIn(program: t.Program, imports: ImportFact[]): Connected {
   const local = imports.find(connects)?.local;
-  if (local === undefined) return NONE;
   const found = new Map<string, t.CallExpression>();
+  if (local === undefined) return found;
   const kept = new Map<string, t.CallExpression>();
   const asConnect = (node: t.Node): t.CallExpression | undefined =>
     node.type === 'CallExpression' && memberName(node.callee) === local ? node : undefined;

@@ -5,7 +5,8 @@ import { keyId } from '../../model/keys';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type FieldKind, ownMember } from '../script/classes';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
-import { resultByName, resultOf, workedOut } from '../script/results';
+import { resultByName } from '../script/by-name';
+import { resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declareBag, declarePattern } from '../script/patterns';
 import { raisePort } from '../script/ports';
@@ -172,7 +173,8 @@ export const runeField: FieldKind = (value) => {
   const name = calledOwn(() => undefined, value);
   if (name === undefined) return undefined;
   const call = value as t.CallExpression;
-  if (name.startsWith('$derived')) return { kind: 'derived', read: (u, ctx) => readDerived(u, name, call, ctx) };
+  if (name.startsWith('$derived'))
+    return { kind: 'derived', read: (u, ctx) => readDerived(u, name, call, ctx) };
   if (!name.startsWith('$state')) return undefined;
   const [first] = call.arguments;
   return {

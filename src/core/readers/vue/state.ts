@@ -2,7 +2,8 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN, widen } from '../../model/types';
-import { resultByName, workedOut } from '../script/results';
+import { resultByName } from '../script/by-name';
+import { workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { isFunction } from '../script/scope';
