@@ -1,7 +1,7 @@
 /** What the loose code of a module keeps between renders: variables that are set anew, and collections that are filled. */
 import type * as t from '@babel/types';
 import { UNKNOWN } from '../../model/types';
-import type { Binding, Scope } from '../script/scope';
+import { type Binding, isFunction, type Scope } from '../script/scope';
 import { bindThis } from '../script/self';
 import { isHearing, isTelling } from '../script/told';
 import { memberName } from '../script/type-expr';
@@ -84,10 +84,28 @@ export const MAKER = /^(create|make|init|setup|build)[A-Z]|^get\w*Store$/;
 
 /** Whether such a function keeps anything: a variable that functions in it set, a collection; contexts are made otherwise. */
 export const isStateMaker = (name: string, node: t.Function): boolean =>
-  MAKER.test(name) &&
+  MAKER.test(name) && (keepsVariables(node) || handsOutCalls(node));
+
+const keepsVariables = (node: t.Function): boolean =>
   node.body.type === 'BlockStatement' &&
   node.body.body.some((one) => one.type === 'VariableDeclaration' && one.declarations.some(isKept)) &&
   returnsOf(node).some((one) => /^(Object|Array|New|Identifier)/.test(unwrap(one).type));
+
+/** `(set) => ({ raise: (n) => set({ limit: n }) })`: functions that it gives back call what it was given. */
+function handsOutCalls(node: t.Function): boolean {
+  const given = returnsOf(node).flatMap((one) => {
+    const object = unwrap(one);
+    return object.type === 'ObjectExpression' ? object.properties : [];
+  });
+  const functions = given.flatMap((one) => {
+    const value = one.type === 'ObjectProperty' ? unwrap(one.value) : one;
+    return one.type !== 'SpreadElement' && isFunction(value) ? [value] : [];
+  });
+  const isIn = (at: number) => functions.some(({ start, end }) => start! <= at && at < end!);
+  return node.params.some(
+    (param) => param.type === 'Identifier' && param.binding?.uses.some(({ id }) => isIn(id.start!)) === true,
+  );
+}
 
 /**
  * Only one plain function uses the collection: it remembers its own results there, and gives nobody what it worked out for

@@ -55,11 +55,14 @@ export function declareStore(
     makers.size && u.facts.role === 'module' && id.type === 'Identifier' ? setUpOf(init, makers) : undefined;
   if (!fn || id.type !== 'Identifier') return false;
   const state = addSymbol(u, { name: id.name, kind: 'state', ...spanOf(id) }, id.binding);
-  const [set, get] = fn.params;
+  const [first, get] = fn.params;
+  // `(...all) => ({ ...makeLine(...all) })`: who is given all is given the setter first.
+  const set = first?.type === 'RestElement' ? first.argument : first;
   if (set?.type === 'Identifier')
     addSymbol(u, { name: set.name, kind: 'setter', of: state, merges: true, ...spanOf(set) }, set.binding);
   if (get?.type === 'Identifier' && get.binding) u.refs.set(get.binding, state);
-  const read = readFunction(u, fn, ctx, 'handler');
+  const written = set && set !== first ? { ...fn, params: [set as t.Identifier] } : fn;
+  const read = readFunction(u, written, ctx, 'handler');
   const gives = read.fn === undefined ? undefined : u.facts.functions[read.fn]!.gives;
   if (gives) u.facts.symbols[state]!.init = { kind: 'computed', gives, ...spanOf(init) };
   return true;
