@@ -38,7 +38,7 @@ export async function recordOf(folder: string): Promise<Record> {
       .flatMap((ref) => {
         const trace = audit.trace(ref);
         if ('similar' in trace) return [`${ref} is not found`];
-        const { edges, origins, ends } = traceReport(trace, places);
+        const { edges, origins, ends } = traceReport(project, trace, places);
         const hops = edges
           .map((one) => `${ref} | ${one.from} ${one.how} ${one.to} at ${one.file}:${one.line}`)
           .sort();

@@ -240,6 +240,9 @@ const hopSchema = z.object({
   channel: channelSchema,
   place: spotSchema,
   reads: z.array(spotSchema),
+  /** Values that call sites write down for it, and how many more do; `at` is the number of the call site. */
+  written: z.array(z.object({ text: z.string(), at: z.number(), component: z.string(), place: spotSchema })),
+  moreWritten: z.number(),
   /** It goes on beyond what is shown. */
   more: z.boolean(),
 });

@@ -129,11 +129,12 @@ async function trace(
     const near = similar.length ? ` The nearest are: ${similar.join(', ')}` : '';
     throw new Refusal(`nothing is called ${ref}.${near}`);
   }
-  const places = placesOf(found.audit.result.project, found.textOf);
+  const { project } = found.audit.result;
+  const places = placesOf(project, found.textOf);
   await emit(
     options.format === 'json'
-      ? `${JSON.stringify(traceReport(answer, places), null, 2)}\n`
-      : traceText(answer, places, options.all),
+      ? `${JSON.stringify(traceReport(project, answer, places), null, 2)}\n`
+      : traceText(project, answer, places, options.all),
     undefined,
   );
   return 0;

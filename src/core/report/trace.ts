@@ -1,7 +1,9 @@
 /** A trace for people and for other programs. */
+import type { Linked } from '../link';
 import type { Near } from '../trace/itself';
 import { partFor, partsOf, within } from '../trace/parts';
 import type { Hop, Trace } from '../trace/trace';
+import { writtenFor } from '../trace/written';
 import { plain } from './plain';
 import type { Places } from './places';
 
@@ -20,6 +22,8 @@ export interface TraceReport {
     near: Near;
     /** Where it is read, or handed to a component that is not the project's. */
     reads: { file: string; line: number; column: number }[];
+    /** What call sites write down for it. */
+    written: { file: string; line: number; column: number; text: string }[];
   }[];
   edges: { from: string; to: string; how: string; file: string; line: number; column: number }[];
   origins: string[];
@@ -28,7 +32,7 @@ export interface TraceReport {
   cut: string[];
 }
 
-export function traceReport(trace: Trace, places: Places): TraceReport {
+export function traceReport(project: Linked, trace: Trace, places: Places): TraceReport {
   return {
     of: trace.of,
     nodes: trace.hops.map((hop) => {
@@ -46,6 +50,10 @@ export function traceReport(trace: Trace, places: Places): TraceReport {
         reads: hop.reads.map((place) => {
           const { file: home, line: row, column: at } = places.spot(place);
           return { file: home, line: row, column: at };
+        }),
+        written: writtenFor(project, hop.nodes).map(({ place }) => {
+          const { file: home, line: row, column: at } = places.spot(place);
+          return { file: home, line: row, column: at, text: places.text(place) };
         }),
       };
     }),
@@ -67,7 +75,7 @@ const FAR: Record<Near, string> = {
 };
 
 /** A trace as far as it is read at once, or all of it. */
-export function traceText(trace: Trace, places: Places, isWhole = false): string {
+export function traceText(project: Linked, trace: Trace, places: Places, isWhole = false): string {
   const parts = partsOf(trace);
   const part = partFor(trace, parts, isWhole ? { reach: 'far' } : {});
   const { hops, routes } = within(trace, part.reach);
@@ -84,7 +92,7 @@ export function traceText(trace: Trace, places: Places, isWhole = false): string
         `          ${route.how === 'break' ? 'broken on the way' : route.how} to ${route.to}  ${at.file}:${at.line}  ${places.excerpt(route.place)}`,
       );
     }
-    lines.push(...readElsewhere(hop, places));
+    lines.push(...writtenAt(project, hop, places), ...readElsewhere(hop, places));
   }
   lines.push(
     '',
@@ -98,6 +106,19 @@ export function traceText(trace: Trace, places: Places, isWhole = false): string
 
 /** So many readers of one value are named; of what a whole app keeps there may be hundreds. */
 const MOST_READERS = 12;
+
+/** So many values that call sites write down are named. */
+const MOST_WRITTEN = 6;
+
+/** What call sites hand over without having it from anywhere. */
+function writtenAt(project: Linked, hop: Hop, places: Places): string[] {
+  const found = writtenFor(project, hop.nodes).map(({ place }) => {
+    const { file, line } = places.spot(place);
+    return `          written at ${file}:${line}  ${places.text(place)}`;
+  });
+  const more = found.length - MOST_WRITTEN;
+  return more > 1 ? [...found.slice(0, MOST_WRITTEN), `          and at ${more} more call sites`] : found;
+}
 
 /** Where components read what a module keeps for all of them. */
 function readElsewhere(hop: Hop, places: Places): string[] {

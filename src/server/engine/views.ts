@@ -10,7 +10,9 @@ import { breaksOf } from '../../core/trace/breaks';
 import { nodesAt, type Unfound } from '../../core/trace/references';
 import { wordsOf } from '../../core/trace/rigging';
 import { goingOn, partFor, partsOf, within } from '../../core/trace/parts';
-import { traceNodes } from '../../core/trace/trace';
+import { type Hop, traceNodes } from '../../core/trace/trace';
+import { writtenFor } from '../../core/trace/written';
+import type { Linked } from '../../core/link';
 
 /** The strand of a port reference, or the references that it may mean. */
 export function strandView(
@@ -49,6 +51,7 @@ export function strandView(
       channel: hop.channel,
       place: places.spot(hop.place),
       reads: distinct(places, hop.reads),
+      ...writtenAt(project, hop, places),
       more: further.has(hop.ref),
     })),
     routes: routes.map(({ from, to, how, place }) => ({ from, to, how, place: places.spot(place) })),
@@ -57,6 +60,28 @@ export function strandView(
 
 const componentOf = ({ flow, components }: Project, node: number): Component =>
   components[flow.nodes[node]!.component]!;
+
+/** So many values that call sites write down are shown with a hop. */
+const MOST_WRITTEN = 6;
+
+function writtenAt(
+  project: Linked,
+  { nodes }: Hop,
+  places: Places,
+): Pick<StrandView['hops'][number], 'written' | 'moreWritten'> {
+  const [first] = nodes;
+  const found = writtenFor(project, nodes);
+  const component = first === undefined ? '' : componentRef(project, componentOf(project, first));
+  return {
+    written: found.slice(0, MOST_WRITTEN).map(({ place, at }) => ({
+      text: places.text(place),
+      at,
+      component,
+      place: places.spot(place),
+    })),
+    moreWritten: Math.max(0, found.length - MOST_WRITTEN),
+  };
+}
 
 function distinct(places: Places, list: Place[]): Spot[] {
   const seen = new Map(list.map((place) => [`${place.file}:${place.start}`, places.spot(place)]));

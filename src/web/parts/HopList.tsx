@@ -1,4 +1,6 @@
 /** Hops of a strand along a vertical line, each with its code. */
+import { Link } from 'react-router';
+import { links } from '../links';
 import type { HopNote } from './along';
 import type { PlacedHop } from './hops';
 import { Place } from './Place';
@@ -67,6 +69,7 @@ export function HopList({
               <span className="text-soft">{ROLE_WORDS[hop.role]}</span>
             </button>
             <Notes note={notes?.get(hop.ref)} />
+            <Written project={project} hop={hop} />
             {hop.spots.slice(0, most).map((spot) => (
               <div key={`${spot.file}:${spot.line}`} className="mt-1">
                 <Place root={root} file={spot.file} line={spot.line} column={spot.column} />
@@ -82,6 +85,27 @@ export function HopList({
         </li>
       ))}
     </ol>
+  );
+}
+
+/** What call sites hand over without having it from anywhere, each a link to its call site. */
+function Written({ project, hop }: { project: string; hop: PlacedHop }) {
+  if (!hop.written.length) return null;
+  return (
+    <p className="flex flex-wrap gap-x-2 text-soft">
+      written at {hop.written.length + hop.moreWritten === 1 ? 'its call site' : 'call sites'}:
+      {hop.written.map(({ text, at, component, place }) => (
+        <Link
+          key={at}
+          className="code max-w-[22rem] truncate text-ink hover:underline"
+          title={`${place.file}:${place.line}`}
+          to={links.joint(project, component, at, hop.ref.split(':').at(-1))}
+        >
+          {text}
+        </Link>
+      ))}
+      {hop.moreWritten > 0 && <span>and {hop.moreWritten} more</span>}
+    </p>
   );
 }
 

@@ -12,6 +12,8 @@ const hop = (ref: string, name: string, more: Partial<HopView> = {}): HopView =>
   channel: 'prop',
   place: spot,
   reads: [],
+  written: [],
+  moreWritten: 0,
   more: false,
   ...more,
 });
