@@ -79,6 +79,15 @@ test('upstream and downstream of a hop, with more lines around it', async ({ pag
   await expect(page).toHaveURL(/around=4/);
 });
 
+test('what call sites write down themselves leads to them', async ({ page }) => {
+  await page.goto(`${project()}/strand?ref=Panel:prop:tone`);
+  const hops = page.getByRole('region', { name: 'Hops with code' });
+  await expect(hops).toContainText('written at call sites');
+  await hops.getByRole('link', { name: '"plain" LinePanel.tsx:17' }).click();
+  await expect(page).toHaveURL(/joint\?ref=Panel&at=\d+&port=tone/);
+  await expect(page.getByRole('main')).toContainText('LinePanel');
+});
+
 test('the value itself, one step further, or all of it', async ({ page }) => {
   await page.goto(`${project()}/strand?ref=WindGauge:prop:unit`);
   const drawing = page.getByRole('region', { name: 'The strand as a drawing' });

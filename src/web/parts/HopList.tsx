@@ -92,16 +92,17 @@ export function HopList({
 function Written({ project, hop }: { project: string; hop: PlacedHop }) {
   if (!hop.written.length) return null;
   return (
-    <p className="flex flex-wrap gap-x-2 text-soft">
+    <p className="flex flex-wrap gap-x-3 text-soft">
       written at {hop.written.length + hop.moreWritten === 1 ? 'its call site' : 'call sites'}:
       {hop.written.map(({ text, at, component, place }) => (
         <Link
           key={at}
-          className="code max-w-[22rem] truncate text-ink hover:underline"
+          className="group flex min-w-0 items-baseline gap-x-1.5"
           title={`${place.file}:${place.line}`}
           to={links.joint(project, component, at, hop.ref.split(':').at(-1))}
         >
-          {text}
+          <span className="code max-w-[22rem] truncate text-ink group-hover:underline">{text}</span>
+          {place.file.split('/').at(-1)}:{place.line}
         </Link>
       ))}
       {hop.moreWritten > 0 && <span>and {hop.moreWritten} more</span>}
