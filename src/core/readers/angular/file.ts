@@ -187,7 +187,7 @@ function appliedBy(u: AngularUnit, { body }: t.Class): TypeExpr {
 }
 
 /** Names of functions that ask for something, or provide it, for whoever calls them. */
-const OF_CALLER = /(?:^|\b)(?:inject|provide|use|with|create|make)(?![a-z])\w*\s*(?:<[^;(]*>)?\(/;
+const OF_CALLER = /(?<![.\w])(?:inject|provide|use|with|create|make)(?![a-z])\w*\s*(?:<[^;(]*>)?\(/;
 
 /** Whether a function may ask for something, or gives back what is provided. */
 const asksOrProvides = (text: string, name: string, { start, end }: t.Node): boolean =>

@@ -38,6 +38,12 @@ const app = (readings: string, gust: string): Record<string, string> => ({
   'Gauge.jsx': `export function Gauge({ gust }) { return <i>{gust}</i>; }`,
 });
 
+const written = (write: string): Record<string, string> => ({
+  'line.svelte.js': `export const line = $state({ limit: 4, wind: 2 });`,
+  'App.svelte': `<script>import Gauge from './Gauge.svelte'; import { line } from './line.svelte.js'; const LIMIT = 'limit'; let { name } = $props(); let step = $state(1); function up() { ${write}; step = 3; }</script><Gauge limit={line.limit} wind={line.wind} /><i onclick={up}></i>`,
+  'Gauge.svelte': `<script>let { limit, wind } = $props();</script><i>{limit}{wind}</i>`,
+});
+
 idioms([
   {
     what: 'a member whose name is a constant is that member',
@@ -59,5 +65,18 @@ idioms([
     from: 'Gauge:prop:gust',
     to: ['App:state:wind'],
     not: ['App:state:speed'],
+  },
+  {
+    what: 'a member of what a module keeps that is written by a constant',
+    sources: written('line[LIMIT] = step'),
+    from: 'App:state:step',
+    to: ['Gauge:prop:limit'],
+    not: ['Gauge:prop:wind'],
+  },
+  {
+    what: 'a member of what a module keeps whose name is worked out may be any',
+    sources: written('line[name] = step'),
+    from: 'App:state:step',
+    to: ['Gauge:prop:limit', 'Gauge:prop:wind'],
   },
 ]);

@@ -2,6 +2,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { fillsCollection } from './collections';
+import { constantText } from './constants';
 import { memberName } from './type-expr';
 import {
   meaningOf,
@@ -106,8 +107,7 @@ const NAVIGATES = /^\$?(history|router|navigation|navigator)$/i;
 
 function lastName(node: t.Node): string | undefined {
   const bare = unwrap(node);
-  if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression')
-    return bare.computed ? undefined : memberName(bare.property);
+  if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression') return keyOf(bare);
   return memberName(bare);
 }
 
@@ -116,8 +116,7 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
-    if (node.computed || node.property.type !== 'Identifier') return;
-    path.unshift(node.property.name);
+    path.unshift(keyOf(node) ?? ANY);
     node = unwrap(node.object);
   }
   if (node.type !== 'Identifier' || !node.binding || !isModuleLevel(node.binding)) return;
@@ -137,12 +136,19 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
 /** A member whose name the code works out. */
 const ANY = '[]';
 
+/** The name of a member, where that is written down. */
+const keyOf = ({
+  computed,
+  property,
+}: t.MemberExpression | t.OptionalMemberExpression): string | undefined =>
+  computed ? constantText(property) : memberName(property);
+
 /** `rows[0].held`: a member of an entry, by the variable that holds the list. */
 function entryOf(u: Unit, target: t.Node): { symbol: number; path: string[] } | undefined {
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
-    path.unshift(node.computed ? ANY : (memberName(node.property) ?? ANY));
+    path.unshift(keyOf(node) ?? ANY);
     node = unwrap(node.object);
   }
   const symbol = node.type === 'Identifier' ? symbolOf(u, node) : undefined;
@@ -167,9 +173,10 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
     const base = unwrap(bare.object);
     const owner = base.type === 'Identifier' ? symbolOf(u, base) : undefined;
     if (owner !== undefined && u.facts.symbols[owner]!.kind === 'rest') return;
-    const object = meaningOf(u, bare.computed ? bare.object : bare, ctx);
+    const isAny = bare.computed && keyOf(bare) === undefined;
+    const object = meaningOf(u, isAny ? bare.object : bare, ctx);
     if (bare.computed) use(u, u.expr(bare.property, ctx), ctx);
-    const path = bare.computed ? [...(object.path ?? []), ANY] : object.path;
+    const path = isAny ? [...(object.path ?? []), ANY] : object.path;
     const isOwn = object.kind === 'identity' || (object.kind === 'member' && !object.component);
     if (object.symbol !== undefined && isOwn) {
       u.facts.writes.push({
