@@ -174,6 +174,9 @@ export interface ReadFact extends Span {
   arms?: string[];
 }
 
+/** In the way to what is written: a member whose name the code works out. */
+export const ANY_MEMBER = '[]';
+
 export interface WriteFact extends Span {
   symbol: number;
   path?: string[];

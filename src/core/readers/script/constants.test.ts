@@ -1,5 +1,6 @@
 /** Names that the code writes as constants. */
 import { expect, test } from 'vitest';
+import { auditSources } from '../../audit';
 import { idioms } from '../../trace/idioms/reaching';
 import { constantText } from './constants';
 import { parseScript } from './parse';
@@ -80,3 +81,27 @@ idioms([
     to: ['Gauge:prop:limit', 'Gauge:prop:wind'],
   },
 ]);
+
+const UNREAD: [what: string, sources: Record<string, string>][] = [
+  [
+    'Vue',
+    {
+      'Gauge.vue': `<script>export default { props: { wind: Number, rope: Number }, data() { return { held: 0 }; }, created() { this['held'] = this['wind']; } };</script><template><i>{{ held }}</i></template>`,
+      'App.vue': `<script>import Gauge from './Gauge.vue'; export default { components: { Gauge } };</script><template><Gauge :wind="1" :rope="2" /></template>`,
+    },
+  ],
+  [
+    'React',
+    {
+      'Gauge.jsx': `import React from 'react'; import PropTypes from 'prop-types'; export class Gauge extends React.Component { render() { return <i>{this.props['wind']}</i>; } } Gauge.propTypes = { wind: PropTypes.number, rope: PropTypes.number };`,
+      'App.jsx': `import { Gauge } from './Gauge'; export function App() { return <Gauge wind={1} rope={2} />; }`,
+    },
+  ],
+];
+
+test.each(UNREAD)('a member that is read as a text is that member, and no other, in %s', (_, sources) => {
+  const { findings } = auditSources(sources).result;
+  expect(findings.filter(({ rule }) => rule === 'prop/unread').map(({ subject }) => subject)).toEqual([
+    'Gauge:prop:rope',
+  ]);
+});

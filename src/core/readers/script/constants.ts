@@ -42,3 +42,11 @@ function plain(node: t.Node): t.Node {
     bare = (bare as t.TSAsExpression).expression;
   return bare;
 }
+
+/** `rows['held']` and `rows[HELD]` as `rows.held`; anything else as it is. */
+export function byName<N extends t.MemberExpression | t.OptionalMemberExpression>(node: N): N {
+  const name = node.computed ? constantText(node.property) : undefined;
+  if (name === undefined) return node;
+  const { start, end, loc } = node.property;
+  return { ...node, computed: false, property: { type: 'Identifier', name, start, end, loc } };
+}

@@ -1,7 +1,7 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
-import { constantText } from './constants';
+import { byName } from './constants';
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
 import { functionIn, noteInvoke, noteSet } from './invokes';
@@ -196,17 +196,17 @@ function useShared(u: Unit, binding: Binding, at: Span, ctx: Ctx): number {
   return symbol;
 }
 
-function readMember(u: Unit, node: t.MemberExpression | t.OptionalMemberExpression, ctx: Ctx): ExprFact {
+function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpression, ctx: Ctx): ExprFact {
+  const node = byName(written);
   const own = u.dialect.self(u, node, ctx);
   if (own) return own;
   const object = readExpr(u, node.object, ctx);
-  const constant = node.computed ? constantText(node.property) : undefined;
-  if (node.computed && constant === undefined) {
+  if (node.computed) {
     const key = use(u, readExpr(u, node.property, ctx), ctx);
     use(u, object, ctx);
     return computed(node, object, key);
   }
-  const name = constant ?? (node.property.type === 'Identifier' ? node.property.name : '#');
+  const name = node.property.type === 'Identifier' ? node.property.name : '#';
   if (object.kind === 'identity') {
     const symbol = u.facts.symbols[object.symbol!]!;
     if (symbol.kind === 'bag') {

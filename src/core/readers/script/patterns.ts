@@ -1,5 +1,6 @@
 /** Declarations: what each name of a pattern stands for, given the value that is taken apart. */
 import type * as t from '@babel/types';
+import { ANY_MEMBER } from '../../model/code';
 import type { ExprFact, SymbolFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import type { Binding } from './scope';
@@ -142,7 +143,7 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
         const part = name === undefined ? UNKNOWN : memberType(type, name);
         let value = derivedFrom(source, property, name);
         if (source.symbol !== undefined && (source.kind === 'identity' || source.kind === 'member')) {
-          const path = [...(source.path ?? []), name ?? '[]'];
+          const path = [...(source.path ?? []), name ?? ANY_MEMBER];
           noteRead(u, source.symbol, spanOf(property), { ...ctx, where: 'derivation' }, path);
           if (keepsEnds(u, source.symbol) && property.key.type === 'Identifier') {
             u.facts.reads.at(-1)!.ends = path.map((_, i) =>

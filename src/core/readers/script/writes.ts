@@ -1,8 +1,9 @@
 /** What is written: assignments, and methods that change what they are called on. */
 import type * as t from '@babel/types';
+import { ANY_MEMBER } from '../../model/code';
 import type { ExprFact } from '../../model/facts';
 import { fillsCollection } from './collections';
-import { constantText } from './constants';
+import { byName, constantText } from './constants';
 import { memberName } from './type-expr';
 import {
   meaningOf,
@@ -98,8 +99,8 @@ export function noteMembers(
   };
   const { members = [], spreads = [], others = [], kind } = given ?? {};
   for (const { name, value } of members) write(name, value);
-  for (const one of [...spreads, ...others]) write(ANY, one);
-  if (kind !== 'object') write(ANY, given);
+  for (const one of [...spreads, ...others]) write(ANY_MEMBER, one);
+  if (kind !== 'object') write(ANY_MEMBER, given);
 }
 
 /** What mostly pushes a page, and no entry of a list. */
@@ -116,7 +117,7 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
-    path.unshift(keyOf(node) ?? ANY);
+    path.unshift(keyOf(node) ?? ANY_MEMBER);
     node = unwrap(node.object);
   }
   if (node.type !== 'Identifier' || !node.binding || !isModuleLevel(node.binding)) return;
@@ -133,9 +134,6 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
   });
 }
 
-/** A member whose name the code works out. */
-const ANY = '[]';
-
 /** The name of a member, where that is written down. */
 const keyOf = ({
   computed,
@@ -148,7 +146,7 @@ function entryOf(u: Unit, target: t.Node): { symbol: number; path: string[] } | 
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
-    path.unshift(keyOf(node) ?? ANY);
+    path.unshift(keyOf(node) ?? ANY_MEMBER);
     node = unwrap(node.object);
   }
   const symbol = node.type === 'Identifier' ? symbolOf(u, node) : undefined;
@@ -173,10 +171,10 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
     const base = unwrap(bare.object);
     const owner = base.type === 'Identifier' ? symbolOf(u, base) : undefined;
     if (owner !== undefined && u.facts.symbols[owner]!.kind === 'rest') return;
-    const isAny = bare.computed && keyOf(bare) === undefined;
-    const object = meaningOf(u, isAny ? bare.object : bare, ctx);
+    const plain = byName(bare);
+    const object = meaningOf(u, plain.computed ? plain.object : plain, ctx);
     if (bare.computed) use(u, u.expr(bare.property, ctx), ctx);
-    const path = isAny ? [...(object.path ?? []), ANY] : object.path;
+    const path = plain.computed ? [...(object.path ?? []), ANY_MEMBER] : object.path;
     const isOwn = object.kind === 'identity' || (object.kind === 'member' && !object.component);
     if (object.symbol !== undefined && isOwn) {
       u.facts.writes.push({

@@ -1,3 +1,4 @@
+import { ANY_MEMBER } from '../../model/code';
 import type { ComponentFacts, Span } from '../../model/facts';
 import type { Linked } from '../../link';
 import type { Component } from '../../model/project';
@@ -65,8 +66,8 @@ function writesOf(project: Linked, component: Component, home: Component, seen: 
   seen.add(home.id);
   const { facts, file } = home;
   const own = (facts.sharedWrites ?? []).flatMap((write) => {
-    // A whole value is mostly given only where there is none yet.
-    if (!write.path.length || write.told) return [];
+    // A whole value is mostly given only where there is none yet; under names that code works out, each has its own.
+    if (!write.path.length || write.told || write.path.includes(ANY_MEMBER)) return [];
     const target = project.lookup(file, write.name);
     if (!isWhileSetUp(facts, write.fn) || target.kind !== 'value') return [];
     const field = `${target.file}:${target.value.name}.${write.path.join('.')}`;

@@ -51,6 +51,7 @@ export function App() { ${owner} return <Post />; }`,
       [`warning state/setup-race App.tsx:4 gate.mode = 'a'`],
     ],
     ['other fields', sources(`gate.mode = 'a';`, `gate.speed = 1;`), []],
+    ['under names that are worked out', sources(`gate[first] = 'a';`, `gate[second] = 'b';`), []],
     ['in an effect', sources(`gate.mode = 'a';`, `useEffect(() => { gate.mode = 'b'; }, []);`), []],
     ['in a handler', sources(`gate.mode = 'a';`, `const go = () => { gate.mode = 'b'; };`), []],
     [
