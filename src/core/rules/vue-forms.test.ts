@@ -294,6 +294,16 @@ describe('what is copied before anything is drawn', () => {
     ['nothing renews it', { ...app, 'Row.vue': row('') }, ['note prop/stale-copy Row.vue:3 kept']],
     ['a watcher renews it', { ...app, 'Row.vue': row('watch: { n(v) { this.kept = v; } },') }, []],
     [
+      'a watcher of the prop looks at it, and does what it does',
+      { ...app, 'Row.vue': row('watch: { n(v) { if (v !== this.kept) this.$refs.b.focus(); } },') },
+      [],
+    ],
+    [
+      'a watcher of something else looks at it',
+      { ...app, 'Row.vue': row('watch: { $route() { if (this.kept) this.$refs.b.focus(); } },') },
+      ['note prop/stale-copy Row.vue:3 kept'],
+    ],
+    [
       'what is worked out of it is no copy',
       { ...app, 'Row.vue': row('', 'async created() { this.kept = await load(this.n); }') },
       [],

@@ -38,7 +38,8 @@ export const staleCopy: Rule = {
               (effects ??= reachedByEffects(component)).has(write.fn) ||
               isHandedOn(component, write.fn)),
         );
-        if (!port || renewed) return;
+        if (!port || renewed || isLookedAt(component, index, { symbol: init.symbol!, port: source.port! }))
+          return;
         const place = placeOf(component.file, symbol);
         report({
           component,
@@ -55,6 +56,22 @@ export const staleCopy: Rule = {
     }
   },
 };
+
+/** What runs when the prop changes looks at the copy: it may bring it up to date by ways of its own. */
+function isLookedAt(
+  component: Component,
+  copy: number,
+  { symbol, port }: { symbol: number; port: string },
+): boolean {
+  const { functions, reads } = component.facts;
+  return functions.some(({ where, onInput, given = [] }, index) => {
+    const isWatcher =
+      onInput === port || (where === 'effect' && given.some(([first]) => first?.symbol === symbol));
+    if (!isWatcher) return false;
+    const within = reachedFunctions(component, index);
+    return reads.some((read) => read.symbol === copy && within.has(read.fn));
+  });
+}
 
 /** Functions that run as effects, and those that they call. */
 function reachedByEffects(component: Component): Set<number> {
