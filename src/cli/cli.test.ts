@@ -120,6 +120,7 @@ test('trace prints the strand as JSON and as text', () => {
         role: 'start',
         near: 'itself',
         reads: [],
+        written: [],
       },
       {
         port: 'Card:prop:fare',
@@ -132,6 +133,7 @@ test('trace prints the strand as JSON and as text', () => {
         role: 'read',
         near: 'itself',
         reads: [{ file: 'App.tsx', line: 1, column: 71 }],
+        written: [],
       },
     ],
     edges: [
