@@ -1,9 +1,11 @@
 /** Values that call sites write down themselves: where they come from no strand leads to. */
 import type { Linked } from '../link';
 import type { ExprFact } from '../model/facts';
-import type { Place } from '../model/project';
+import type { Component, Place } from '../model/project';
 
 export interface Written {
+  /** The component whose call site it is; what is handed to an heir is handed to that. */
+  component: Component;
   /** The value as it is written. */
   place: Place;
   /** Which of the call sites of the component it is. */
@@ -16,15 +18,16 @@ export function writtenFor(
   nodes: readonly number[],
 ): Written[] {
   return nodes.flatMap((id) => {
-    const { port, component } = flow.nodes[id]!;
+    const { port, component: own } = flow.nodes[id]!;
     if (port?.channel !== 'prop') return [];
-    return components[component]!.calledAt.flatMap((site, at) => {
+    const component = components[own]!;
+    return component.calledAt.flatMap((site, at) => {
       if (site >= written.length) return [];
       const { fact, file } = sites[site]!;
       const given = fact.attributes.find((one) => one.name === port.name && one.mode === 'value');
       if (!given || !isWrittenDown(given.value)) return [];
       const { start, end } = given.value;
-      return [{ place: { file, start, end }, at }];
+      return [{ component, place: { file, start, end }, at }];
     });
   });
 }

@@ -69,14 +69,12 @@ function writtenAt(
   { nodes }: Hop,
   places: Places,
 ): Pick<StrandView['hops'][number], 'written' | 'moreWritten'> {
-  const [first] = nodes;
   const found = writtenFor(project, nodes);
-  const component = first === undefined ? '' : componentRef(project, componentOf(project, first));
   return {
-    written: found.slice(0, MOST_WRITTEN).map(({ place, at }) => ({
+    written: found.slice(0, MOST_WRITTEN).map(({ component, place, at }) => ({
       text: places.text(place),
       at,
-      component,
+      component: componentRef(project, component),
       place: places.spot(place),
     })),
     moreWritten: Math.max(0, found.length - MOST_WRITTEN),

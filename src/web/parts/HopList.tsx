@@ -96,7 +96,7 @@ function Written({ project, hop }: { project: string; hop: PlacedHop }) {
       written at {hop.written.length + hop.moreWritten === 1 ? 'its call site' : 'call sites'}:
       {hop.written.map(({ text, at, component, place }) => (
         <Link
-          key={at}
+          key={`${component} ${at}`}
           className="group flex min-w-0 items-baseline gap-x-1.5"
           title={`${place.file}:${place.line}`}
           to={links.joint(project, component, at, hop.ref.split(':').at(-1))}

@@ -6,6 +6,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, ImportFact, MemberFact, Span } from '../../model/facts';
 import { readFunction } from '../script/functions';
 import { functionOf } from '../script/by-name';
+import { constant } from '../script/decorators';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { returnsOf } from '../script/choices';
@@ -58,13 +59,13 @@ export function readConnected(u: Unit, { arguments: [picks, does], ...call }: t.
   const feeds = (u.facts.feeds ??= []);
   const picker = picks && functionOf(picks);
   if (picker) {
-    const read = readFunction(u, picker as t.Function, SETUP, 'derivation');
+    const read = readFunction(u, picker, SETUP, 'derivation');
     const name = memberName(call.callee)!;
     const index = u.facts.calls.push({ name, args: [read], where: 'derivation', fn: -1, ...at }) - 1;
-    for (const { name: port, ...place } of namesIn(picker as t.Function))
+    for (const { name: port, ...place } of namesIn(picker))
       feeds.push({ port, value: { kind: 'call', from: { call: index, path: [port] }, ...place } });
   }
-  const changes = does && constantOf(does);
+  const changes = does && (functionOf(does) ?? constant(does));
   const read =
     changes && (isFunction(changes) ? readFunction(u, changes, SETUP, 'handler') : object(u, changes));
   for (const { name, value, start, end } of read ? membersOf(u, read) : [])
@@ -73,17 +74,6 @@ export function readConnected(u: Unit, { arguments: [picks, does], ...call }: t.
 
 const object = (u: Unit, node: t.Node): ExprFact | undefined =>
   node.type === 'ObjectExpression' ? use(u, u.expr(node, SETUP), SETUP) : undefined;
-
-/** A function or an object that is written there, or that a constant of the file is. */
-function constantOf(node: t.Node): t.Function | t.ObjectExpression | undefined {
-  const fn = functionOf(node);
-  if (fn) return fn as t.Function;
-  const bare = unwrap(node);
-  const declared =
-    bare.type === 'Identifier' && bare.binding?.kind === 'const' ? bare.binding.node : undefined;
-  const init = declared?.type === 'VariableDeclarator' && declared.init ? unwrap(declared.init) : bare;
-  return init.type === 'ObjectExpression' ? init : undefined;
-}
 
 /** Names of the members that a function gives back, where it writes them down. */
 const namesIn = (fn: t.Function): (Span & { name: string })[] =>

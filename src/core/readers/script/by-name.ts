@@ -13,13 +13,14 @@ export function resultByName(u: Unit, fn: t.Node, call: Call, ctx: Ctx): ExprFac
 }
 
 /** The function that an expression is: written there, or declared in the file under the name. */
-export function functionOf(node: t.Node): t.Node | undefined {
+export function functionOf(node: t.Node): t.Function | undefined {
   const bare = unwrap(node);
   if (bare.type !== 'Identifier') return isFunction(bare) ? bare : undefined;
   const { kind, node: declared } = bare.binding ?? {};
-  if (kind === 'function') return declared;
+  if (kind === 'function') return declared as t.Function;
   const init = kind === 'const' && declared?.type === 'VariableDeclarator' && declared.init;
-  return init && isFunction(unwrap(init)) ? init : undefined;
+  const held = init && unwrap(init);
+  return held && isFunction(held) ? held : undefined;
 }
 
 /**

@@ -43,9 +43,16 @@ function plain(node: t.Node): t.Node {
   return bare;
 }
 
+/** The name of a member, where that is written down. */
+export const memberKey = ({
+  computed,
+  property,
+}: t.MemberExpression | t.OptionalMemberExpression): string | undefined =>
+  computed ? constantText(property) : property.type === 'Identifier' ? property.name : undefined;
+
 /** `rows['held']` and `rows[HELD]` as `rows.held`; anything else as it is. */
 export function byName<N extends t.MemberExpression | t.OptionalMemberExpression>(node: N): N {
-  const name = node.computed ? constantText(node.property) : undefined;
+  const name = node.computed ? memberKey(node) : undefined;
   if (name === undefined) return node;
   const { start, end, loc } = node.property;
   return { ...node, computed: false, property: { type: 'Identifier', name, start, end, loc } };

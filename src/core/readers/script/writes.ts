@@ -3,7 +3,7 @@ import type * as t from '@babel/types';
 import { ANY_MEMBER } from '../../model/code';
 import type { ExprFact } from '../../model/facts';
 import { fillsCollection } from './collections';
-import { byName, constantText } from './constants';
+import { byName, memberKey } from './constants';
 import { memberName } from './type-expr';
 import {
   meaningOf,
@@ -108,7 +108,7 @@ const NAVIGATES = /^\$?(history|router|navigation|navigator)$/i;
 
 function lastName(node: t.Node): string | undefined {
   const bare = unwrap(node);
-  if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression') return keyOf(bare);
+  if (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression') return memberKey(bare);
   return memberName(bare);
 }
 
@@ -117,7 +117,7 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
-    path.unshift(keyOf(node) ?? ANY_MEMBER);
+    path.unshift(memberKey(node) ?? ANY_MEMBER);
     node = unwrap(node.object);
   }
   if (node.type !== 'Identifier' || !node.binding || !isModuleLevel(node.binding)) return;
@@ -134,19 +134,12 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
   });
 }
 
-/** The name of a member, where that is written down. */
-const keyOf = ({
-  computed,
-  property,
-}: t.MemberExpression | t.OptionalMemberExpression): string | undefined =>
-  computed ? constantText(property) : memberName(property);
-
 /** `rows[0].held`: a member of an entry, by the variable that holds the list. */
 function entryOf(u: Unit, target: t.Node): { symbol: number; path: string[] } | undefined {
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
-    path.unshift(keyOf(node) ?? ANY_MEMBER);
+    path.unshift(memberKey(node) ?? ANY_MEMBER);
     node = unwrap(node.object);
   }
   const symbol = node.type === 'Identifier' ? symbolOf(u, node) : undefined;

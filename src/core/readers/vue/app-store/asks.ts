@@ -3,7 +3,7 @@
  * `store.getters['fleet/count']`, `store.commit('fleet/hold', true)`, `mapState('fleet', ['held'])`.
  */
 import type * as t from '@babel/types';
-import { constantText } from '../../script/constants';
+import { constantText, memberKey } from '../../script/constants';
 import type { ExprFact, ImportFact, Span, StoreAsk } from '../../../model/facts';
 import { readFunction } from '../../script/functions';
 import { isFunction } from '../../script/scope';
@@ -88,9 +88,6 @@ type MemberNode = t.MemberExpression | t.OptionalMemberExpression;
 
 const isOwnStore = (node: MemberNode): boolean =>
   isSelf(node.object) && memberName(node.property) === '$store';
-
-const memberKey = ({ computed, property }: MemberNode): string | undefined =>
-  computed ? constantText(property) : property.type === 'Identifier' ? property.name : undefined;
 
 /** What is kept apart: each getter, and each member of a state. */
 const KEPT_APART = /^(state|getters|rootState|rootGetters)$/;
