@@ -5,7 +5,7 @@ import type { Frame, Frames } from './frames';
 import { reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
 import { GivenCalls } from './given-calls';
-import { handedThrough, type Handing, handings, joined, paramsIn } from './handings';
+import { handedThrough, type Handing, handings, joined, paramsIn, wholly } from './handings';
 import { type Source, unboxed, type Values } from './values';
 
 export interface Effect {
@@ -20,14 +20,14 @@ export interface Effect {
 const MAX_DEPTH = 12;
 const NONE: Effect[] = [];
 /** A callback that is handed on whole gets what it is called with. */
-const ALL: Handing[] = [0, 1, 2, 3].map((one) => [one, one, false]);
+const ALL: Handing[] = [0, 1, 2, 3].map(wholly);
 
 /** Effects of a function that is not called with the first of its parameters. */
 const skipped = (effects: Effect[], skip = 0): Effect[] =>
   skip ? effects.map((one) => ({ ...one, params: skippedParams(one.params, skip) })) : effects;
 
 const skippedParams = (params: Handing[], skip: number): Handing[] =>
-  params.flatMap(([own, ...rest]): Handing[] => (own < skip ? [] : [[own - skip, ...rest]]));
+  params.flatMap((one) => (one.own < skip ? [] : [{ ...one, own: one.own - skip }]));
 
 export class Effects {
   private readonly known = new Map<Frame, Map<number, Effect[]>>();
@@ -67,7 +67,7 @@ export class Effects {
           node: callable.node,
           how: 'write',
           put,
-          params: [[0, 0, false]],
+          params: [wholly(0)],
           place: at,
         });
         const parts = (callable.by ?? []).flatMap((one) => this.workedOutBy(one));

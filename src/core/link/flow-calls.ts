@@ -4,12 +4,14 @@ import type { Flow, FlowEdge, FlowNode, Place } from '../model/project';
 import type { EdgeOf, FlowGraph } from './flow-graph';
 import type { Frame } from './frames';
 import { given, RAISED } from './raised';
-import type { Source } from './values';
+import { into, type Source } from './values';
 
 /** What a call is made with, on its way to what is called. */
 interface Argument {
   frame: Frame;
   arg: ExprFact;
+  /** The member of it that arrives. */
+  want: string[];
   to: number;
   at: Place;
   edge: EdgeOf;
@@ -22,14 +24,19 @@ export class CallFlow {
     this.flow = builder.flow;
   }
 
-  /**
-   * What a call is made with, into the node that stands for being called. Which member of it is used there is not known,
-   * so that it is the whole whichever way it was put together.
-   */
-  private addGiven(frame: Frame, arg: ExprFact, to: number, at: Place, edge: EdgeOf): void {
-    if (arg.kind === 'function') this.functions.push({ frame, arg, to, at, edge });
-    else if (this.flow.nodes[to]!.channel === 'prop') this.asked.push({ frame, arg, to, at, edge });
-    else this.addArgument({ frame, arg, to, at, edge });
+  /** What a call is made with, or a member of it, into the node that stands for being called. */
+  private addGiven(
+    frame: Frame,
+    arg: ExprFact,
+    to: number,
+    at: Place,
+    edge: EdgeOf,
+    want: string[] = [],
+  ): void {
+    const argument: Argument = { frame, arg, want, to, at, edge };
+    if (arg.kind === 'function') this.functions.push(argument);
+    else if (this.flow.nodes[to]!.channel === 'prop') this.asked.push(argument);
+    else this.addArgument(argument);
   }
 
   /** Functions that calls are made with: whoever writes state with one keeps what it gives back. */
@@ -67,14 +74,8 @@ export class CallFlow {
     return reaches;
   }
 
-  private addArgument({ frame, arg, to, at, edge }: Argument): void {
-    for (const { node, take, without, made = false } of this.builder.values.sources(frame, arg))
-      this.builder.addEdge(node, to, at, {
-        ...edge,
-        take,
-        ...(without ? { without } : {}),
-        made: edge.made || made,
-      });
+  private addArgument({ frame, arg, want, to, at, edge }: Argument): void {
+    this.builder.addSources(this.builder.values.sources(frame, arg, want), to, at, edge);
   }
 
   /** What a frame calls: events that it raises, and functions that write what is kept elsewhere. */
@@ -116,17 +117,17 @@ export class CallFlow {
       }
       for (const callable of this.builder.callables.of(frame, callee)) {
         for (const effect of this.builder.effects.ofCall(frame, callable, args, place)) {
-          for (const [own, to, made] of effect.params) {
+          for (const { own, take, to, put: within, made } of effect.params) {
             const arg = args[own];
             if (!arg) continue;
             const { how, node, put } = effect;
             if (how !== 'write')
-              this.addGiven(frame, arg, node, place, { how, put: [...put, given(to)], made });
+              this.addGiven(frame, arg, node, place, { how, put: [...put, given(to), ...within], made }, take);
             else {
               const { values } = this.builder;
               const sources =
-                callable.kind === 'setter' ? values.kept(frame, arg) : values.sources(frame, arg);
-              this.builder.addSources(sources, node, place, { how, put, made });
+                callable.kind === 'setter' ? values.kept(frame, arg) : values.sources(frame, arg, take);
+              this.builder.addSources(sources, node, place, { how, put: into(put, within), made });
             }
           }
         }

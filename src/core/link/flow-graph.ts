@@ -142,8 +142,14 @@ export class FlowGraph {
     const into = (member: string) => (how === 'write' ? put : [...put, member]);
     const take = edge.take ?? [];
     this.addEdge(from, node, at, { ...edge, how, take: [...take, RAISED], put: into(RAISED) });
-    for (const [own, to, made] of params)
-      this.addEdge(from, node, at, { ...edge, how, take: [...take, given(own)], put: into(given(to)), made });
+    for (const { own, take: of, to, put: within, made } of params)
+      this.addEdge(from, node, at, {
+        ...edge,
+        how,
+        take: [...take, given(own), ...of],
+        put: [...(how === 'write' ? put : into(given(to))), ...within],
+        made,
+      });
   }
 
   private readonly above = new Map<string, Provider[]>();

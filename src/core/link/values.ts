@@ -72,21 +72,9 @@ export class Values {
       case 'object':
         return this.objectSources(expr, want, next);
       case 'array':
-        if (expr.elements && want.length && /^\d+$/.test(want[0]!)) {
-          const element = expr.elements[Number(want[0])];
-          return element ? next(element, want.slice(1)) : [];
-        }
-        if (expr.elements)
-          return unique(
-            expr.elements.flatMap((one, index) =>
-              next(one, []).map((source) => ({
-                ...source,
-                put: [String(index), ...source.put],
-                exact: false,
-              })),
-            ),
-          );
-        return this.loose(frame, expr, depth);
+        return expr.elements
+          ? this.listSources(expr.elements, expr.open === true, want, next)
+          : this.loose(frame, expr, depth);
     }
     if (expr.without) {
       const { without, ...whole } = expr;
@@ -299,6 +287,29 @@ export class Values {
       ...callsIn(expr).flatMap((one) => this.resultElsewhere(frame, one, [], depth + 1) ?? []),
     ]);
     return found.map((one) => ({ ...one, exact: false, made: true }));
+  }
+
+  /** What stands in a list, each at its place; where others are spread into it, nobody knows which that is. */
+  private listSources(
+    elements: ExprFact[],
+    open: boolean,
+    want: string[],
+    next: (part: ExprFact, path: string[]) => Source[],
+  ): Source[] {
+    const [first, ...rest] = want;
+    if (!open && first !== undefined && /^\d+$/.test(first)) {
+      const element = elements[Number(first)];
+      return element ? next(element, rest) : [];
+    }
+    return unique(
+      elements.flatMap((one, index) =>
+        next(one, []).map((source) => ({
+          ...source,
+          put: open ? source.put : [String(index), ...source.put],
+          exact: false,
+        })),
+      ),
+    );
   }
 
   private objectSources(

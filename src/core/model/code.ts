@@ -98,7 +98,10 @@ export interface ExprFact extends Span {
   bound?: number;
   /** computed: the function that is called with what is written to it. */
   sets?: number;
-  /** object: members that are known; `open` if there are others, `spreads` where these come from. */
+  /**
+   * object: members that are known; `open` if there are others, `spreads` where these come from. An array is open if others
+   * are spread into it, so that the place of an element is not known.
+   */
   members?: MemberFact[];
   open?: boolean;
   spreads?: ExprFact[];

@@ -559,8 +559,6 @@ function Plug({ id }) { const { add } = useContext(Plugs); return <button onClic
         [
           'Plug:prop:id write App:state:kept',
           'App:state:kept provide App:context:Plugs',
-          'App:context:Plugs consume Plug:context:Plugs',
-          'Plug:context:Plugs call App:state:kept',
         ],
       ],
     ],

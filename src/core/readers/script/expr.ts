@@ -139,6 +139,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       // What a helper gives back is taken apart by its caller; what stands in entries is called, or drawn, elsewhere.
       if (u.facts.role === 'helper' || ctx.fn >= 0 || parts.some(isDescribing))
         array.elements = parts.map((part) => part ?? computed(node));
+      if (array.elements && node.elements.some((one) => one?.type === 'SpreadElement')) array.open = true;
       return array;
     }
     case 'SequenceExpression': {
