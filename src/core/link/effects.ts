@@ -1,11 +1,11 @@
 /** What calling a function sets off: the nodes that it writes, and the callbacks that it calls on. */
 import type { ExprFact, Span, SharedWriteFact } from '../model/facts';
-import type { Place } from '../model/project';
+import type { Component, Place } from '../model/project';
 import type { Frame, Frames } from './frames';
 import { reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
 import { GivenCalls } from './given-calls';
-import { handedThrough, type Handing, handings, joined, paramsIn, wholly } from './handings';
+import { handedThrough, type Handing, handings, joined, outOf, paramsIn, wholly } from './handings';
 import { type Source, unboxed, type Values } from './values';
 
 export interface Effect {
@@ -28,6 +28,14 @@ const skipped = (effects: Effect[], skip = 0): Effect[] =>
 
 const skippedParams = (params: Handing[], skip: number): Handing[] =>
   params.flatMap((one) => (one.own < skip ? [] : [{ ...one, own: one.own - skip }]));
+
+/** What a function sets off, from what it is called with, where that reaches it in a member of an object. */
+function outOfBox(effects: Effect[], { facts }: Component, fn: number): Effect[] {
+  const { boxed } = facts.functions[fn]!;
+  return boxed
+    ? effects.map((one) => ({ ...one, params: one.params.flatMap((param) => outOf(boxed, param) ?? []) }))
+    : effects;
+}
 
 export class Effects {
   private readonly known = new Map<Frame, Map<number, Effect[]>>();
@@ -76,7 +84,10 @@ export class Effects {
       case 'port':
         return [{ node: callable.port.node, how: 'emit', put: [], params: ALL, place: at }];
       case 'function':
-        return skipped(this.ofFunction(callable.frame, callable.fn, depth), callable.skip);
+        return skipped(
+          outOfBox(this.ofFunction(callable.frame, callable.fn, depth), callable.frame.code, callable.fn),
+          callable.skip,
+        );
     }
   }
 

@@ -122,7 +122,14 @@ export class CallFlow {
             if (!arg) continue;
             const { how, node, put } = effect;
             if (how !== 'write')
-              this.addGiven(frame, arg, node, place, { how, put: [...put, given(to), ...within], made }, take);
+              this.addGiven(
+                frame,
+                arg,
+                node,
+                place,
+                { how, put: [...put, given(to), ...within], made },
+                take,
+              );
             else {
               const { values } = this.builder;
               const sources =

@@ -38,6 +38,13 @@ export const handings = (frame: Frame, fn: number, args: ExprFact[]): Handing[] 
 export const handedThrough = (frame: Frame, fn: number, args: ExprFact[], params: Handing[]): Handing[] =>
   joined(handings(frame, fn, args), params);
 
+/** Of what is handed over out of a box, what is of what stands in it; undefined of what stands beside it. */
+export function outOf(box: string[], one: Handing): Handing | undefined {
+  if (one.own !== 0) return one;
+  const inside = taken({ own: 0, take: [], put: box, made: false }, one.take);
+  return inside && { ...one, take: inside.take, put: into(one.put, inside.put) };
+}
+
 /** What is handed over twice, one after the other. */
 export const joined = (first: Handing[], second: Handing[]): Handing[] =>
   second.flatMap((next) =>

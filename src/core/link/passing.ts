@@ -1,6 +1,6 @@
 /**
  * Modules that keep nothing themselves, and whose functions read or change what others keep: they matter where their imports
- * lead to something that is kept.
+ * lead to something that is kept, or where something answers what they tell.
  */
 import type { FileFacts } from '../model/facts';
 import type { Modules } from './modules';
@@ -16,6 +16,8 @@ export function withoutIdle(files: FileFacts[], modules: Modules): FileFacts[] {
 }
 
 const handsOn = ({ components }: FileFacts): boolean => components.at(-1)?.handsOn === 'kept';
+
+const tells = ({ components }: FileFacts): boolean => components.at(-1)?.tells === true;
 
 const keeps = ({ components, store }: FileFacts): boolean =>
   store !== undefined ||
@@ -36,7 +38,8 @@ function reaching(files: FileFacts[], modules: Modules): Set<number> {
       else users.set(target, [index]);
     }
   });
-  const open = files.flatMap((file, index) => (keeps(file) ? [index] : []));
+  const isAnswered = files.some((one) => one.answers?.some(({ key }) => key !== undefined));
+  const open = files.flatMap((file, index) => (keeps(file) || (isAnswered && tells(file)) ? [index] : []));
   const found = new Set(open);
   for (let at = open.pop(); at !== undefined; at = open.pop())
     for (const user of users.get(at) ?? [])

@@ -1,8 +1,10 @@
 /** What modules keep: whoever imports it uses the same. */
+import { KEPT_BY, TOLD } from '../model/code';
 import type { ExprFact } from '../model/facts';
 import type { Component, Place } from '../model/project';
 import type { Linked } from './linked';
 import { AppStore } from './app-store';
+import { keyOf } from './constants';
 
 interface Module {
   component: Component;
@@ -26,8 +28,12 @@ export class Shared {
     for (const component of project.components) {
       if (component.facts.role !== 'module') continue;
       const symbols = new Map<string, number>();
-      component.facts.symbols.forEach(({ name, kind, store, inner }, symbol) => {
+      component.facts.symbols.forEach(({ name, kind, store, inner, keptBy }, symbol) => {
         if (name === '#store') this.stores.push({ module: component, symbol });
+        if (keptBy !== undefined) {
+          symbols.set(keptBy + KEPT_BY, symbol);
+          return;
+        }
         const isStore = store !== undefined && !store.path.length;
         if ((isStore || DECLARED.test(kind)) && !inner && !symbols.has(name)) symbols.set(name, symbol);
       });
@@ -53,10 +59,12 @@ export class Shared {
 
   /** The value of a module that a name in a file means. */
   symbolOf(file: number, name: string): { module: Component; symbol: number } | undefined {
-    const target = this.project.lookup(file, name);
+    const isPart = name.endsWith(KEPT_BY);
+    const target = this.project.lookup(file, isPart ? name.slice(0, -KEPT_BY.length) : name);
     if (target.kind !== 'value') return undefined;
     const module = this.modules.get(target.file);
-    const symbol = module?.symbols.get(target.value.name);
+    const own = target.value.name;
+    const symbol = (isPart ? module?.symbols.get(own + KEPT_BY) : undefined) ?? module?.symbols.get(own);
     return symbol === undefined ? undefined : { module: module!.component, symbol };
   }
 
@@ -80,7 +88,7 @@ export class Shared {
     if (inner || kind === 'loop') return false;
     if (kind === 'shared') {
       const own = this.symbolOf(module.file, symbols[index]!.port!);
-      if (!own || own.module === module) return false;
+      if (!own || (own.module === module && own.symbol === index)) return false;
       const isValue = /^(state|derived)$/.test(own.module.facts.symbols[own.symbol]!.kind);
       return isValue && this.isWorkedOut(own.module, own.symbol, this.ofState);
     }
@@ -111,6 +119,7 @@ export class Shared {
   }
 
   private keyOf(file: number, name: string): string | undefined {
+    if (name.startsWith(TOLD)) return TOLD + keyOf(this.project, file, name.slice(TOLD.length));
     const target = this.project.lookup(file, name);
     return target.kind === 'value' ? `${target.file}:${target.value.name}` : undefined;
   }
@@ -118,12 +127,12 @@ export class Shared {
   private indexAnswers(): Map<string, { module: Component; symbol: number }[]> {
     const found = new Map<string, { module: Component; symbol: number }[]>();
     for (const { index, facts } of this.project.files)
-      for (const { action, does } of facts.answers ?? []) {
-        const key = this.keyOf(index, action);
+      for (const { action, key: told, does } of facts.answers ?? []) {
+        const key = this.keyOf(index, action ?? TOLD + told);
         const module = this.modules.get(index);
         const symbol = module?.symbols.get(does);
-        if (key === undefined || symbol === undefined) continue;
-        found.set(key, [...(found.get(key) ?? []), { module: module!.component, symbol }]);
+        const own = symbol === undefined ? this.symbolOf(index, does) : { module: module!.component, symbol };
+        if (key !== undefined && own) found.set(key, [...(found.get(key) ?? []), own]);
       }
     return found;
   }

@@ -56,6 +56,8 @@ export interface SymbolFact extends Span {
   handleOf?: string;
   /** The same at every render: memoised, or kept outside. */
   stable?: boolean;
+  /** Of a module: a function brings it up to date that has this name in the file. */
+  keptBy?: string;
   /** loop, param: place in the parameter list. */
   index?: number;
   /** In the loose code of a module: a function of it declares it, so that each call has its own. */
@@ -156,6 +158,8 @@ export interface FunctionFact extends Span {
   gives?: ExprFact[];
   /** What it is called with by its name, call by call. */
   given?: ExprFact[][];
+  /** What it is called with reaches its first parameter as this member of an object. */
+  boxed?: string[];
   /** The framework calls it once, before the component is first drawn. */
   first?: true;
   /** It runs whenever this input is handed in; `true`: whenever any is. */
@@ -176,6 +180,15 @@ export interface ReadFact extends Span {
   /** Of what draws something: the arms of conditions that it is placed in. */
   arms?: string[];
 }
+
+/** A key that the code gives by a name of the file begins so: what the name stands for is known when files are linked. */
+export const NAMED_KEY = '=';
+
+/** What a function brings up to date is known by the function's name, and this. */
+export const KEPT_BY = '#kept';
+
+/** What is called where something is told to whoever answers it by its key: `{ type: 'line/hold', by: 4 }`. */
+export const TOLD = '#on:';
 
 /** In the way to what is written: a member whose name the code works out. */
 export const ANY_MEMBER = '[]';

@@ -169,11 +169,13 @@ export type RegisterFact =
   | { all: string }
   | { glob: string };
 
-/** When a function is called, a part of a store changes, too. */
+/** When a function is called, or something is told, a part of a store changes, too. */
 export interface AnswerFact {
   /** The function, by its name in the file. */
-  action: string;
-  /** What changes the part, by the symbol of the file's own code. */
+  action?: string;
+  /** The key of what is told. */
+  key?: string;
+  /** What changes the part, by the symbol of the file's own code, or by a name that it imports. */
   does: string;
 }
 
@@ -411,6 +413,8 @@ export interface ComponentFacts extends Span {
   sharedWrites?: SharedWriteFact[];
   /** module: it keeps nothing itself; its functions call what they are given, or may read or change what other modules keep. */
   handsOn?: 'given' | 'kept';
+  /** Its code tells something that parts of stores may answer. */
+  tells?: true;
   /** Symbols of what it declares by name beside its props, in the namespace in which these are found, too. */
   namespace?: number[];
   /** What its file imports is found there as well. */

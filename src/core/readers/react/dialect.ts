@@ -30,6 +30,7 @@ import {
 import { type Atoms, declareAtom, readAtomCall } from './atoms';
 import { readClone, readCreate } from './elements';
 import { MAKER } from './kept';
+import { noteTold } from './reducers';
 import { askLayout, type RouterNames } from './routes';
 import type { ReactNames } from './names';
 import { readExposed } from './refs';
@@ -64,6 +65,7 @@ export interface Packages {
 
 export function reactDialect(names: ReactNames, { makers, stores, atoms, router }: Packages): Dialect {
   return {
+    written: noteTold,
     declare(u, pattern, init, ctx) {
       const hook = calledHook(names, init);
       if (hook === undefined)
@@ -106,6 +108,12 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
       return false;
     },
     call(u, node, ctx) {
+      // What is bound is called as before.
+      const [bound, ...others] = stores.name(node) === 'bindActionCreators' ? node.arguments : [];
+      if (bound) {
+        for (const one of others) use(u, u.expr(one, ctx), ctx);
+        return use(u, u.expr(bound, ctx), ctx);
+      }
       if (node.callee.type === 'Super') return { kind: 'computed', ...spanOf(node) };
       if (memberName(node.callee) === undefined && isSuperRender(node.callee))
         return { kind: 'computed', ...spanOf(node), content: [drawBase(u, node, ctx)] };

@@ -48,7 +48,9 @@ import { type Connected, connectedIn, readConnected } from './connected';
 import { declareKept } from './kept';
 import { REACT_TRAITS, type ReactNames, reactNames, reactTypes } from './names';
 import { readPropTypes } from './prop-types';
+import { readReducers } from './reducers';
 import { noteOutlets, noteTables, type RouterNames, routerNames } from './routes';
+import { sagaAnswers } from './sagas';
 import { type Picker, pickerOf, readPicker } from './selectors';
 import { keepsParts, markAsking, readParts, readStores, type StoreCalls, storeCalls } from './slices';
 import { keeperMakers, storeMakers } from './stores';
@@ -98,7 +100,8 @@ export function readReactFile(path: string, text: string): FileFacts {
   readUnits(facts, candidates, react, file);
   readModule(facts, program, react, file, stores, keeperMakers(facts.imports));
   readParts(facts, partsIn(scopes, stores), stores);
-  if (file.answers) facts.answers = file.answers;
+  const answers = [...(file.answers ?? []), ...sagaAnswers(program, facts.imports)];
+  if (answers.length) facts.answers = answers;
   readStatics(facts, program, moduleTypes(file));
   facts.mentions = readMentions(scopes, names);
   facts.elementReads = [...scopes.elementReads, ...comparedProps(scopes, names)];
@@ -325,6 +328,7 @@ function readModule(
     loose.filter((one) => !kept.has(one)),
     SETUP,
   );
+  readReducers(u, program, stores);
   readStores(u, program, stores);
   noteTables(u, program, react.router);
   noteOutlets(u, react.router);

@@ -12,6 +12,7 @@ import type {
   MemberFact,
   ValueFact,
 } from '../../model/facts';
+import { KEPT_BY } from '../../model/code';
 import { readFunction } from '../script/functions';
 import { connects } from './connected';
 import { isFunction } from '../script/scope';
@@ -21,8 +22,8 @@ import { eachChild } from '../script/walk';
 
 const OFFERS: Record<string, RegExp> = {
   '@reduxjs/toolkit':
-    /^(createSlice|createReducer|configureStore|combineReducers|combineSlices|createSelector|createAsyncThunk)$/,
-  redux: /^(createStore|legacy_createStore|combineReducers)$/,
+    /^(createSlice|createReducer|configureStore|combineReducers|combineSlices|createSelector|createAsyncThunk|bindActionCreators)$/,
+  redux: /^(createStore|legacy_createStore|combineReducers|bindActionCreators)$/,
   reselect: /^createSelector$/,
   'react-redux': /^(useSelector)$/,
 };
@@ -65,6 +66,10 @@ export function markAsking(imports: ImportFact[]): void {
 /** The symbol that stands for all that a store keeps. */
 export const STORE = '#store';
 
+/** Where what a change is called with stands in what it is told; and what something was called with that takes its time. */
+const PAYLOAD = ['payload'];
+const ARGUMENT = ['meta', 'arg'];
+
 /** A function that brings a part of a store up to date, by the name that the file's values know it by. */
 const changeName = (part: string, name: string): string => `${part}#${name}`;
 
@@ -84,9 +89,9 @@ export function declarePart(u: Unit, id: t.LVal, init: t.Expression, calls: Stor
       if (cases) readCases(u, id.name, state, cases, ctx);
       return true;
     }
-    case 'combineReducers': {
-      const [parts] = call.arguments;
-      const value = parts && partsOf(u, parts);
+    case 'combineReducers':
+    case undefined: {
+      const value = isWrappedPart(init, calls) ? partAt(u, init, calls) : undefined;
       if (!value) return false;
       addSymbol(u, { name: id.name, kind: 'derived', init: value, ...spanOf(id) }, id.binding);
       return true;
@@ -127,7 +132,7 @@ function declareSlice(u: Unit, id: t.Identifier, call: t.CallExpression, ctx: Ct
   const state = declareState(u, id, valueOf(options, 'initialState'), call);
   if (id.binding) (u.file.parts ??= new Set()).add(id.binding);
   for (const { name, fn, at } of changesOf(options))
-    addChange(u, changeName(id.name, name), state, fn, at, ctx);
+    addChange(u, changeName(id.name, name), state, fn, at, ctx, PAYLOAD);
   const others = valueOf(options, 'extraReducers');
   if (others) readCases(u, id.name, state, others, ctx);
   return true;
@@ -154,13 +159,22 @@ function changesOf(options: t.ObjectExpression): { name: string; fn: t.Function;
 }
 
 /** Reads a function of a state and what it is called with, as a function of the latter that writes the state. */
-function addChange(u: Unit, name: string, state: number, fn: t.Function, at: t.Node, ctx: Ctx): void {
+export function addChange(
+  u: Unit,
+  name: string,
+  state: number,
+  fn: t.Function,
+  at: t.Node,
+  ctx: Ctx,
+  boxed?: string[],
+): void {
   const [first] = fn.params;
   if (first?.type === 'Identifier' && first.binding) u.refs.set(first.binding, state);
   const { fn: index } = readFunction(u, fn, ctx, 'handler');
   if (index === undefined) return;
   for (const symbol of u.facts.symbols)
     if (symbol.kind === 'param' && symbol.within === index && symbol.index === 1) symbol.index = 0;
+  if (boxed) u.facts.functions[index]!.boxed = boxed;
   // What it gives back is the state from then on.
   for (const given of u.facts.functions[index]!.gives ?? []) {
     const where = { where: 'handler' as const, fn: index, start: given.start, end: given.end };
@@ -180,7 +194,8 @@ function readCases(u: Unit, part: string, state: number, cases: t.Node, ctx: Ctx
     const fn = written && unwrap(written);
     if (!name || !fn || !isFunction(fn)) return;
     const does = changeName(part, `on ${name}`);
-    addChange(u, does, state, fn, action, ctx);
+    const [, step] = /\.(pending|fulfilled|rejected|settled)$/.exec(name) ?? [];
+    addChange(u, does, state, fn, action, ctx, step === undefined ? PAYLOAD : ARGUMENT);
     (u.file.answers ??= []).push({
       action: name.replace(/\.(pending|fulfilled|rejected|settled|type)$/, ''),
       does,
@@ -199,7 +214,7 @@ function readCases(u: Unit, part: string, state: number, cases: t.Node, ctx: Ctx
 }
 
 /** A table of parts, as an object of what each keeps. */
-function partsOf(u: Unit, node: t.Node): ExprFact | undefined {
+function partsOf(u: Unit, node: t.Node, calls: StoreCalls): ExprFact | undefined {
   const bare = unwrap(node);
   const name = memberName(bare);
   if (name !== undefined) return named(u, name, bare);
@@ -207,22 +222,46 @@ function partsOf(u: Unit, node: t.Node): ExprFact | undefined {
   const members: MemberFact[] = [];
   for (const one of bare.properties) {
     const key = one.type === 'ObjectProperty' ? keyName(one) : undefined;
-    const value = key !== undefined && one.type === 'ObjectProperty' ? partAt(u, one.value) : undefined;
+    const value =
+      key !== undefined && one.type === 'ObjectProperty' ? partAt(u, one.value, calls) : undefined;
     if (key !== undefined && value) members.push({ name: key, value, ...spanOf(one) });
   }
   return { kind: 'object', members, open: true, ...spanOf(bare) };
 }
 
-/** One part: a name, or what wraps one (`persistReducer(config, fleet)`). */
-function partAt(u: Unit, node: t.Node): ExprFact | undefined {
+/** One part: a name, a table of parts, or what wraps one (`persistReducer(config, fleet)`). */
+export function partAt(u: Unit, node: t.Node, calls: StoreCalls): ExprFact | undefined {
   const bare = unwrap(node);
-  if (bare.type !== 'CallExpression') return partsOf(u, bare);
-  const names = bare.arguments.map((one) => memberName(unwrap(one))).filter((one) => one !== undefined);
-  return names.length ? named(u, names.at(-1)!, bare) : undefined;
+  if (bare.type !== 'CallExpression') return partsOf(u, bare, calls);
+  const [first] = bare.arguments;
+  if (calls.name(bare) === 'combineReducers') return first && partsOf(u, first, calls);
+  for (const one of [...bare.arguments].reverse()) {
+    const arg = unwrap(one);
+    const name = memberName(arg);
+    const found =
+      name !== undefined
+        ? named(u, name, bare)
+        : arg.type === 'CallExpression'
+          ? partAt(u, arg, calls)
+          : undefined;
+    if (found) return found;
+  }
+  return undefined;
 }
 
-function named(u: Unit, name: string, at: t.Node): ExprFact {
-  const symbol = addSymbol(u, { name, kind: 'shared', port: name, ...spanOf(at) });
+/** What wraps a part, by its name. */
+const WRAPS = /reducer|undoable/i;
+
+/** `export default combineReducers({ line })`, `const kept = persistReducer(config, line)`. */
+export const isWrappedPart = (node: t.Node, calls: StoreCalls): boolean => {
+  const bare = unwrap(node);
+  if (bare.type !== 'CallExpression') return false;
+  const made = calls.name(bare);
+  return made === undefined ? WRAPS.test(memberName(bare.callee) ?? '') : made === 'combineReducers';
+};
+
+export function named(u: Unit, name: string, at: t.Node): ExprFact {
+  const symbol = addSymbol(u, { name, kind: 'shared', port: name + KEPT_BY, ...spanOf(at) });
   return { kind: 'identity', symbol, ...spanOf(at) };
 }
 
@@ -236,18 +275,13 @@ export function readStores(u: Unit, program: t.Program, calls: StoreCalls): void
       const given = first && unwrap(first);
       const reducer =
         made === 'configureStore' && given?.type === 'ObjectExpression' ? valueOf(given, 'reducer') : given;
-      const init = reducer && (calls.name(reducer) === undefined ? partAt(u, reducer) : combined(u, reducer));
+      const init = reducer && partAt(u, reducer, calls);
       if (init) addSymbol(u, { name: STORE, kind: 'derived', init, ...spanOf(node) });
     }
     eachChild(node, look);
   };
   look(program);
 }
-
-const combined = (u: Unit, node: t.Node): ExprFact | undefined => {
-  const [parts] = (unwrap(node) as t.CallExpression).arguments;
-  return parts && partsOf(u, parts);
-};
 
 /** What a part is known by: its state, and the functions that change it. */
 export function partValues(
@@ -271,7 +305,10 @@ export function partValues(
 /** Whether the loose code of a module puts a store together, or a table of parts. */
 export const keepsParts = ({ symbols }: ComponentFacts): boolean =>
   symbols.some(
-    (one) => one.name === STORE || (one.kind === 'derived' && one.init?.kind === 'object' && one.init.open),
+    (one) =>
+      one.name === STORE ||
+      one.keptBy !== undefined ||
+      (one.kind === 'derived' && one.init?.kind === 'object' && one.init.open),
   );
 
 /** Adds what the parts of stores are known by to the values of a file. */

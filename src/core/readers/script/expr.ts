@@ -584,7 +584,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
       others.push(value);
     }
   }
-  return {
+  const object: ExprFact = {
     ...computed(node, ...parts, ...spreads),
     kind: 'object',
     members,
@@ -592,6 +592,8 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
     ...(spreads.length ? { spreads } : {}),
     ...(others.length ? { others } : {}),
   };
+  u.dialect.written?.(u, node, object, ctx);
+  return object;
 }
 
 /** A method; a getter is what it gives back, and runs whenever somebody asks. */

@@ -125,6 +125,8 @@ export interface Dialect {
   memberType?(u: Unit, name: string, called: boolean): TypeExpr | undefined;
   /** The type of what a call gives that only the language understands. */
   callType?(u: Unit, call: Call): TypeExpr | undefined;
+  /** Notes what it means that an object is made. */
+  written?(u: Unit, node: t.ObjectExpression, object: ExprFact, ctx: Ctx): void;
   /** The member under which what is raised arrives in what listeners are given. */
   carries?: string;
   /** Takes over an assignment that it understands. */
@@ -503,7 +505,7 @@ export function handsOn(facts: ComponentFacts): boolean {
   const isParam = ({ symbol }: ExprFact): boolean =>
     symbol !== undefined && symbols[symbol]!.kind === 'param';
   if (invokes.some(({ callee }) => isParam(callee))) facts.handsOn = 'given';
-  else if (sharedWrites !== undefined || symbols.some(({ kind }) => kind === 'shared'))
+  else if (facts.tells || sharedWrites !== undefined || symbols.some(({ kind }) => kind === 'shared'))
     facts.handsOn = 'kept';
   else return false;
   return true;

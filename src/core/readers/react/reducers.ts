@@ -1,0 +1,273 @@
+/**
+ * Parts of an app's store that are plain functions of what there is and of what is told, by the public interface of the
+ * package that puts them together: `function line(state = START, action) { switch (action.type) { case HOLD: … } }`. What is
+ * told are objects with a `type`, wherever they are made.
+ */
+import type * as t from '@babel/types';
+import { TOLD } from '../../model/code';
+import type { ExprFact } from '../../model/facts';
+import { nameFromPath } from '../../model/names';
+import { constantKey } from '../script/constants';
+import { isFunction } from '../script/scope';
+import { keyName, memberName } from '../script/type-expr';
+import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
+import { addChange, isWrappedPart, named, partAt, type StoreCalls } from './slices';
+
+/** What such a function does when something is told: statements, or what it gives back. */
+interface Case {
+  keys: string[];
+  at: t.Node;
+  does: t.Statement[];
+}
+
+interface Told {
+  /** The parameter. */
+  state: t.Identifier;
+  isType(node: t.Node): boolean;
+}
+
+/** Reads such functions of a file, into the unit of its loose code. */
+export function readReducers(u: Unit, program: t.Program, calls: StoreCalls): void {
+  for (const node of program.body) {
+    if (node.type !== 'ExportDefaultDeclaration' || !isWrappedPart(node.declaration, calls)) continue;
+    const init = partAt(u, node.declaration, calls);
+    if (init)
+      addSymbol(u, {
+        name: nameFromPath(u.file.path),
+        keptBy: 'default',
+        kind: 'derived',
+        init,
+        ...spanOf(node),
+      });
+  }
+  for (const { name, shown, fn } of functionsOf(u, program)) {
+    const told = toldTo(fn);
+    if (!told) continue;
+    const before = startOf(fn);
+    const cases = casesIn(fn, told);
+    const whole = cases.some(({ does }) => does.some(givesNext)) ? undefined : handedOn(fn);
+    const symbol = { name: shown, keptBy: name, ...spanOf(fn) };
+    if (whole) {
+      addSymbol(u, { ...symbol, kind: 'derived', init: named(u, whole, fn) });
+      continue;
+    }
+    if (!cases.length) continue;
+    const init = before && use(u, u.expr(before, SETUP), SETUP);
+    const state = addSymbol(u, {
+      ...symbol,
+      kind: 'state',
+      init: { kind: 'computed', gives: init ? [init] : [], ...spanOf(before ?? fn) },
+    });
+    cases.forEach(({ keys, at, does }, index) => {
+      const body = { type: 'BlockStatement', body: does, start: at.start, end: does.at(-1)?.end ?? at.end };
+      const params = [told.state, fn.params[1]];
+      const part = { ...fn, type: 'ArrowFunctionExpression', params, body, start: body.start, end: body.end };
+      // The function was read as a whole before.
+      for (const binding of u.refs.keys()) if (binding.scope.owner === fn) u.refs.delete(binding);
+      const change = `${name}#${index}`;
+      addChange(u, change, state, part as t.ArrowFunctionExpression, at, SETUP);
+      for (const key of keys) (u.file.answers ??= []).push({ key, does: change });
+    });
+  }
+}
+
+/** Functions that the file declares or exports, by their names in it, and as they are shown. */
+function functionsOf(u: Unit, { body }: t.Program): { name: string; shown: string; fn: t.Function }[] {
+  const own = nameFromPath(u.file.path);
+  return body.flatMap((node) => {
+    const isDefault = node.type === 'ExportDefaultDeclaration';
+    const declared = isDefault || node.type === 'ExportNamedDeclaration' ? node.declaration : node;
+    if (!declared) return [];
+    const bare = unwrap(declared);
+    if (isFunction(bare)) {
+      const id = 'id' in bare && bare.id?.type === 'Identifier' ? bare.id.name : undefined;
+      return id !== undefined || isDefault ? [{ name: id ?? 'default', shown: id ?? own, fn: bare }] : [];
+    }
+    if (bare.type !== 'VariableDeclaration') return [];
+    return bare.declarations.flatMap(({ id, init }) => {
+      const fn = init && unwrap(init);
+      return fn && isFunction(fn) && id.type === 'Identifier' ? [{ name: id.name, shown: id.name, fn }] : [];
+    });
+  });
+}
+
+/** How a function knows what it is told; undefined of functions of something else. */
+function toldTo({ params }: t.Function): Told | undefined {
+  const [first, second, ...others] = params;
+  if (!first || !second || others.length) return undefined;
+  const state = first.type === 'AssignmentPattern' ? first.left : first;
+  const action = second.type === 'AssignmentPattern' ? second.left : second;
+  if (state.type !== 'Identifier') return undefined;
+  if (action.type === 'Identifier') {
+    const { binding } = action;
+    const isType = (node: t.Node): boolean => {
+      const bare = unwrap(node);
+      return (
+        (bare.type === 'MemberExpression' || bare.type === 'OptionalMemberExpression') &&
+        bare.object.type === 'Identifier' &&
+        bare.object.binding === binding &&
+        memberName(bare.property) === 'type'
+      );
+    };
+    return { state, isType };
+  }
+  if (action.type !== 'ObjectPattern') return undefined;
+  const type = action.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === 'type');
+  const name = type?.type === 'ObjectProperty' && type.value.type === 'Identifier' ? type.value : undefined;
+  return name && { state, isType: (node) => node.type === 'Identifier' && node.binding === name.binding };
+}
+
+const startOf = ({ params: [first] }: t.Function): t.Expression | undefined =>
+  first?.type === 'AssignmentPattern' ? first.right : undefined;
+
+const returned = (node: t.Expression): t.Statement => ({
+  type: 'ReturnStatement',
+  argument: node,
+  start: node.start,
+  end: node.end,
+});
+
+/** What a function does, by what it is told; nothing where it does not ask. */
+function casesIn(fn: t.Function, told: Told): Case[] {
+  const body = fn.body.type === 'BlockStatement' ? fn.body.body : [returned(fn.body)];
+  const found: Case[] = [];
+  /** What is declared before is known to what follows. */
+  const before: t.Statement[] = [];
+  const add = (tests: t.Node[], at: t.Node, does: t.Statement[]): void => {
+    const keys = tests.flatMap((test) => constantKey(test) ?? []);
+    if (keys.length) found.push({ keys, at, does: [...before, ...does] });
+  };
+  const ofCondition = (test: t.Node, does: t.Statement[]): void =>
+    add(comparedWith(unwrap(test), told), test, does);
+  const look = (node: t.Statement): void => {
+    switch (node.type) {
+      case 'VariableDeclaration':
+        before.push(node);
+        return;
+      case 'BlockStatement':
+        node.body.forEach(look);
+        return;
+      case 'SwitchStatement': {
+        if (!isType(node.discriminant, told, before)) return;
+        let tests: t.Node[] = [];
+        for (const one of node.cases) {
+          if (one.test) tests.push(one.test);
+          if (!one.consequent.length) continue;
+          add(tests, one.test ?? one, one.consequent);
+          tests = [];
+        }
+        return;
+      }
+      case 'IfStatement':
+        ofCondition(node.test, [node.consequent]);
+        if (node.alternate) look(node.alternate);
+        return;
+      case 'ReturnStatement':
+        if (node.argument) ofExpression(unwrap(node.argument) as t.Expression);
+    }
+  };
+  const ofExpression = (node: t.Expression): void => {
+    if (node.type === 'ConditionalExpression') {
+      ofCondition(node.test, [returned(node.consequent)]);
+      ofExpression(unwrap(node.alternate) as t.Expression);
+    }
+    // `produce(state, (draft) => { … })`: what is changed there is what there is.
+    const [given, change] = node.type === 'CallExpression' ? node.arguments : [];
+    const inner = change && unwrap(change);
+    const isOfState = given?.type === 'Identifier' && given.binding === told.state.binding;
+    if (!isOfState || !inner || !isFunction(inner) || inner.body.type !== 'BlockStatement') return;
+    const [draft] = inner.params;
+    if (draft?.type === 'Identifier') before.push(renamed(draft, given));
+    inner.body.body.forEach(look);
+  };
+  body.forEach(look);
+  return found;
+}
+
+const renamed = (id: t.Identifier, init: t.Identifier): t.VariableDeclaration => {
+  const { start, end } = id;
+  const declared: t.VariableDeclarator = { type: 'VariableDeclarator', id, init, start, end };
+  return { type: 'VariableDeclaration', kind: 'const', declarations: [declared], start, end };
+};
+
+/** Whether an expression is what is told, itself or by a name: `const { type } = action`. */
+function isType(node: t.Node, told: Told, before: t.Statement[]): boolean {
+  const bare = unwrap(node);
+  if (told.isType(bare)) return true;
+  const { node: declared } = (bare.type === 'Identifier' && bare.binding) || {};
+  if (declared?.type !== 'VariableDeclarator' || !declared.init || bare.type !== 'Identifier') return false;
+  const { id, init } = declared;
+  if (id.type === 'Identifier') return told.isType(unwrap(init));
+  const isBefore = before.some(
+    (one) => one.type === 'VariableDeclaration' && one.declarations.includes(declared),
+  );
+  const taken =
+    id.type === 'ObjectPattern' &&
+    id.properties.some(
+      (one) => one.type === 'ObjectProperty' && keyName(one) === 'type' && one.value === bare.binding?.id,
+    );
+  return isBefore && taken && told.isType({ ...member(unwrap(init), 'type') });
+}
+
+const member = (object: t.Node, name: string): t.MemberExpression => ({
+  type: 'MemberExpression',
+  object: object as t.Expression,
+  property: { type: 'Identifier', name },
+  computed: false,
+});
+
+/** What the kind of what is told is compared with, where a condition asks for that alone. */
+function comparedWith(test: t.Node, told: Told): t.Node[] {
+  if (test.type === 'LogicalExpression' && test.operator === '||') {
+    const [left, right] = [comparedWith(unwrap(test.left), told), comparedWith(unwrap(test.right), told)];
+    return left.length && right.length ? [...left, ...right] : [];
+  }
+  if (test.type !== 'BinaryExpression' || !/^===?$/.test(test.operator)) return [];
+  if (isType(test.left, told, [])) return [test.right];
+  return isType(test.right, told, []) ? [test.left] : [];
+}
+
+/** Whether a statement gives back what comes next. */
+function givesNext(node: t.Statement): boolean {
+  if (node.type === 'ReturnStatement')
+    return node.argument != null && unwrap(node.argument).type === 'ObjectExpression';
+  if (node.type === 'BlockStatement') return node.body.some(givesNext);
+  return (
+    node.type === 'IfStatement' &&
+    (givesNext(node.consequent) || (node.alternate != null && givesNext(node.alternate)))
+  );
+}
+
+/** The function to which another hands on all that it is given: `return parts(state, action)`. */
+function handedOn({ params, body }: t.Function): string | undefined {
+  const last = body.type === 'BlockStatement' ? body.body.at(-1) : undefined;
+  const given =
+    body.type === 'BlockStatement' ? (last?.type === 'ReturnStatement' ? last.argument : undefined) : body;
+  const call = given && unwrap(given);
+  if (call?.type !== 'CallExpression' || call.arguments.length !== 2) return undefined;
+  const bindings = params.map((one) => {
+    const id = one.type === 'AssignmentPattern' ? one.left : one;
+    return id.type === 'Identifier' ? id.binding : undefined;
+  });
+  const isSame = call.arguments.every(
+    (one, index) => one.type === 'Identifier' && one.binding !== undefined && one.binding === bindings[index],
+  );
+  return isSame ? memberName(call.callee) : undefined;
+}
+
+/** Keys of what is told are seldom plain words, which much else has for its `type`. */
+const TELLS = /[\p{Lu}/:_@]|^=/u;
+
+/** `{ type: HOLD, by: 4 }`: whoever makes it tells it. */
+export function noteTold(u: Unit, node: t.ObjectExpression, object: ExprFact, ctx: Ctx): void {
+  if (ctx.fn < 0 && u.facts.role === 'module') return;
+  const type = node.properties.find(
+    (one) => one.type === 'ObjectProperty' && !one.computed && keyName(one) === 'type',
+  );
+  const key = type?.type === 'ObjectProperty' ? constantKey(type.value) : undefined;
+  if (key === undefined || !TELLS.test(key)) return;
+  const callee: ExprFact = { kind: 'computed', component: TOLD + key, ...spanOf(node) };
+  const at = { where: ctx.where, fn: ctx.fn, ...spanOf(node) };
+  (u.facts.invokes ??= []).push({ callee, args: [object], ...at });
+  u.facts.tells = true;
+}
