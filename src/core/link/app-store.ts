@@ -1,6 +1,7 @@
 /** The app's store, put together of its parts: which states and which functions a way into it leads to. */
 import type { StoreAsk, StorePartFact, StoreTableFact } from '../model/facts';
 import type { Component } from '../model/project';
+import { keyOf } from './constants';
 import type { Linked } from './linked';
 
 /** A state of the store that a way leads to, and what is left of the way. */
@@ -133,7 +134,10 @@ export class AppStore {
         if (!module) continue;
         push(this.byTable, `${found.file}:${found.table.name}`, placed);
         for (const one of found.table.functions)
-          push(this.functions[kind], space + one.name, { module, fn: one.fn });
+          push(this.functions[kind], space + keyOf(this.project, found.file, one.name), {
+            module,
+            fn: one.fn,
+          });
       }
     }
   }
@@ -166,10 +170,11 @@ export class AppStore {
     const kind = head === 'rootGetters' ? 'getters' : kinds.find((one) => one === head);
     if (!kind || !kinds.includes(kind) || name === undefined) return [];
     const spaces = head === 'rootGetters' ? [''] : this.askers(file, ask).map((one) => one.space);
+    const key = keyOf(this.project, file, name);
     // Called with its own name first, or not: the store's own parameter stands where the name does.
     const skip = ask.bare ? 1 : 0;
     return spaces.flatMap((space) =>
-      (this.functions[kind].get(space + name) ?? []).map((one) => ({ ...one, path, skip })),
+      (this.functions[kind].get(space + key) ?? []).map((one) => ({ ...one, path, skip })),
     );
   }
 }

@@ -524,6 +524,7 @@ export interface PortalFact extends Span {
 export interface StoreTableFact {
   /** The value that it is; empty for what a file exports together, made up for one that is written in place. */
   name: string;
+  /** By the names that they are called by, or keys. */
   functions: { name: string; fn: number }[];
 }
 

@@ -197,6 +197,60 @@ export const actions = { blow({ commit }, n) { commit('set', n); } };`,
   ],
 ];
 
+/** Mutations and actions under keys that a file of their own names. */
+const underKeys = (keys: string, imported: string, hold: string, load: string): Sources => ({
+  ...SHOWN,
+  'types.js': keys,
+  'fleet.js': `${imported} export default { namespaced: true, state: () => ({ held: false, other: 1 }), mutations: { [${hold}](state, value) { state.held = value; }, other(state, n) { state.other = n; } }, actions: { [${load}]({ commit }, n) { commit(${hold}, n); } } };`,
+  'store.js': `import Vuex from 'vuex';\nimport fleet from './fleet';\nexport default new Vuex.Store({ modules: { fleet } });`,
+  'App.vue': `<script>
+import { mapActions, mapState } from 'vuex';
+${imported}
+import Row from './Row.vue';
+import Btn from './Btn.vue';
+export default { components: { Row, Btn }, computed: mapState('fleet', { n: 'held', o: 'other' }), methods: mapActions('fleet', { load: ${load} }) };
+</script>
+<template><Row :n="n" /><Btn @press="load" /></template>`,
+});
+const TYPES = `export const HOLD = 'HOLD';\nexport const LOAD = 'LOAD';`;
+const UNDER_KEYS: [name: string, sources: Sources][] = [
+  ['by their names', underKeys(TYPES, `import { HOLD, LOAD } from './types';`, 'HOLD', 'LOAD')],
+  [
+    'as members of the file',
+    underKeys(TYPES, `import * as types from './types';`, 'types.HOLD', 'types.LOAD'),
+  ],
+  [
+    'as members of an object',
+    underKeys(
+      `export const KEYS = { hold: 'HOLD', load: 'LOAD' };`,
+      `import { KEYS } from './types';`,
+      'KEYS.hold',
+      'KEYS.load',
+    ),
+  ],
+  [
+    'worked out',
+    underKeys(
+      `const of = (one) => 'do/' + one;\nexport default { hold: of('hold'), load: of('load') };`,
+      `import types from './types';`,
+      'types.hold',
+      'types.load',
+    ),
+  ],
+];
+describe.each(UNDER_KEYS)('keys of another file, %s', (_name, sources) => {
+  traces(sources, [
+    [
+      'Row:prop:n',
+      [
+        'App:local:n pass Row:prop:n',
+        'Btn:event:press write fleet.js>Fleet:state:Fleet',
+        'fleet.js>Fleet:state:Fleet transform App:local:n',
+      ],
+    ],
+  ]);
+});
+
 const OF_FUNCTION: Sources = {
   ...SHOWN,
   'fleet.js': `import { defineStore } from 'pinia';

@@ -7,7 +7,7 @@ import type * as t from '@babel/types';
 import { TOLD } from '../../model/code';
 import type { ExprFact } from '../../model/facts';
 import { nameFromPath } from '../../model/names';
-import { constantKey } from '../script/constants';
+import { constantKey } from '../script/keys';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';

@@ -4,7 +4,7 @@
  */
 import type * as t from '@babel/types';
 import type { AnswerFact, ImportFact } from '../../model/facts';
-import { constantKey } from '../script/constants';
+import { constantKey } from '../script/keys';
 import { memberName } from '../script/type-expr';
 import { unwrap } from '../script/unit';
 import { eachChild } from '../script/walk';

@@ -1,7 +1,5 @@
 /** Texts that code writes down under a name. */
 import type * as t from '@babel/types';
-import { NAMED_KEY } from '../../model/code';
-import { memberName } from './type-expr';
 
 /** A text that is written there, or that a constant of the file is, or a member of one; undefined for anything else. */
 export function constantText(node: t.Node | null | undefined): string | undefined {
@@ -29,18 +27,6 @@ export function constantText(node: t.Node | null | undefined): string | undefine
 const textOf = (node: t.Node | undefined): string | undefined =>
   node?.type === 'StringLiteral' ? node.value : undefined;
 
-/** The same; of what another file may declare, the name. */
-export function constantKey(node: t.Node | null | undefined): string | undefined {
-  const text = constantText(node);
-  if (text !== undefined || !node) return text;
-  const bare = plain(node);
-  let root = bare;
-  while (root.type === 'MemberExpression') root = plain(root.object);
-  const declared = root.type === 'Identifier' ? root.binding : undefined;
-  const name = declared && declared.scope.parent === undefined ? memberName(bare) : undefined;
-  return name === undefined ? undefined : NAMED_KEY + name;
-}
-
 /** What a constant of the file is. */
 function constant(node: t.Node): t.Node | undefined {
   const declared =
@@ -50,7 +36,7 @@ function constant(node: t.Node): t.Node | undefined {
 }
 
 /** Without what only a checker of types reads: `KEYS as const`. */
-function plain(node: t.Node): t.Node {
+export function plain(node: t.Node): t.Node {
   let bare = node;
   while (/^(TS(As|Satisfies|NonNull)Expression|ParenthesizedExpression)$/.test(bare.type))
     bare = (bare as t.TSAsExpression).expression;

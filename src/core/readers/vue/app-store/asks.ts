@@ -4,6 +4,7 @@
  */
 import type * as t from '@babel/types';
 import { constantText, memberKey } from '../../script/constants';
+import { constantKey } from '../../script/keys';
 import type { ExprFact, ImportFact, Span, StoreAsk } from '../../../model/facts';
 import { readFunction } from '../../script/functions';
 import { isFunction } from '../../script/scope';
@@ -106,7 +107,7 @@ export function storeMember(u: VueUnit, node: MemberNode, ctx: Ctx | undefined):
 
 /** What `store.commit('fleet/hold', value)` calls: the function that the name stands for. */
 export function changeCalled(u: VueUnit, callee: ExprFact, node: Call): ExprFact | undefined {
-  const name = constantText(node.arguments[0]);
+  const name = constantKey(node.arguments[0]);
   if (name === undefined) return undefined;
   const at = spanOf(node);
   const known = callee.symbol === undefined ? undefined : u.facts.symbols[callee.symbol]!.store;
@@ -175,7 +176,7 @@ export function declareMapped(u: VueUnit, call: t.CallExpression, later: (() => 
     const name = one.type === 'SpreadElement' ? undefined : keyName(one);
     if (one.type === 'SpreadElement' || name === undefined) return false;
     const value = one.type === 'ObjectMethod' ? one : unwrap(one.value);
-    add(name, isFunction(value) ? undefined : constantText(value), one.key);
+    add(name, isFunction(value) ? undefined : constantKey(value), one.key);
     const symbol = u.members.get(name)!;
     if (isFunction(value) && known.name === 'mapState')
       later.push(() => readPicked(u, value, symbol, segments(space ?? '')));

@@ -14,6 +14,7 @@ import type { VueFile } from '../file-facts';
 import { returnedObject } from '../options/members';
 import type { VueUnit } from '../unit';
 import { constantText } from '../../script/constants';
+import { constantKey } from '../../script/keys';
 import { declareStore, fromStorePackage } from './asks';
 
 type TableKind = keyof StorePartFact['tables'];
@@ -190,7 +191,7 @@ function readTable(reading: Reading, object: t.ObjectExpression, name: string, k
   const functions = object.properties.flatMap((one) => {
     if (one.type === 'SpreadElement') return [];
     const fn = functionAt(one);
-    const key = keyName(one);
+    const key = keyName(one) ?? constantKey(one.key);
     return fn && key !== undefined ? [{ name: key, fn }] : [];
   });
   addTable(reading, name, functions, kind);
