@@ -1,5 +1,6 @@
 /** The functions that an expression may be. */
-import type { ExprFact, KeyFact, StoreAsk } from '../model/facts';
+import type { ExprFact, KeyFact, MemberFact, StoreAsk } from '../model/facts';
+import { oncePer } from '../model/once-per';
 import type { Component, Port } from '../model/project';
 import type { Provider } from './context-types';
 import type { Frame, Frames } from './frames';
@@ -20,6 +21,21 @@ export type Callable =
     }
   /** A callback that the component was handed. */
   | { kind: 'port'; port: Port };
+
+/** Symbols that others reach as members of an object of the class. */
+const MEMBERS = /^(prop|state|derived|handler|injected)$/;
+
+/** All that the code of a class declares, as an object. */
+const membersOf = oncePer(({ facts }: Component): ExprFact => {
+  const { nameStart: start, nameEnd: end } = facts;
+  const members = facts.symbols.flatMap(({ kind, name, fn, inner }, symbol): MemberFact[] => {
+    if (!MEMBERS.test(kind) || inner) return [];
+    const value: ExprFact =
+      fn === undefined ? { kind: 'identity', symbol, start, end } : { kind: 'function', fn, start, end };
+    return [{ name, value, start, end }];
+  });
+  return { kind: 'object', members, start, end };
+});
 
 /** A callback that so many owners hand in may be anything. */
 const MAX_OWNERS = 12;
@@ -257,15 +273,16 @@ export class Callables {
 
   /** The values that a consumed key may have, with the code in which they stand. */
   provided(frame: Frame, key: KeyFact): { frame: Frame; value: ExprFact }[] {
-    return this.providersOf(frame.owner, frame.code.file, key).flatMap((one) => this.valueOf(one) ?? []);
+    return this.providersOf(frame.owner, frame.code.file, key).flatMap((one) => this.valuesOf(one));
   }
 
-  /** What a provider provides, in the component's own code or in that of a helper. */
-  valueOf({ component, value, inside }: Provider): { frame: Frame; value: ExprFact } | undefined {
+  /** What a provider provides, in the component's own code, in what it takes over, or in that of a helper. */
+  valuesOf({ component, value, inside, itself }: Provider): { frame: Frame; value: ExprFact }[] {
     const own = this.frames.of(this.project.components[component]!);
-    if (!inside) return value && { frame: own, value };
+    if (itself) return this.frames.partsOf(own).map((frame) => ({ frame, value: membersOf(frame.code) }));
+    if (!inside) return value ? [{ frame: own, value }] : [];
     const frame = inside.calls.reduce<Frame | undefined>((caller, call) => caller?.inner.get(call), own);
-    return frame && { frame, value: inside.value };
+    return frame ? [{ frame, value: inside.value }] : [];
   }
 
   /** What a member that is reached through a handle may be. */

@@ -22,6 +22,8 @@ export interface Provider {
   at?: ProvideFact['at'];
   /** One of many that arrive as a list. */
   many?: true;
+  /** What it provides is the component, with all of its members. */
+  itself?: true;
   /** Nobody wrote it down as provided, or has to ask for it. */
   implicit?: true;
   /** A helper provides it: the calls that lead to it, each by its index in the caller, and the value in its code. */

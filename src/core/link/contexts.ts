@@ -87,7 +87,16 @@ function* themselves(project: Tree, keys: Iterable<ContextKey>): Iterable<Provid
     const asked = key.component === undefined ? undefined : project.components[key.component]!;
     if (asked?.facts.role !== 'component') continue;
     const place = placeOfName(asked);
-    yield { component: asked.id, node: 0, key, place, value: undefined, at: 'host', implicit: true };
+    yield {
+      component: asked.id,
+      node: 0,
+      key,
+      place,
+      value: undefined,
+      at: 'host',
+      itself: true,
+      implicit: true,
+    };
   }
 }
 
@@ -163,6 +172,7 @@ function providersOf(project: Tree, component: Component, keyAt: KeyAt): Provide
       value: one.value,
       ...(one.at ? { at: one.at } : {}),
       ...(one.many ? { many: one.many } : {}),
+      ...(one.self ? { itself: true } : {}),
       ...(one.implied ? { implicit: true } : {}),
     });
   }

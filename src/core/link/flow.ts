@@ -11,6 +11,7 @@ import { FlowGraph } from './flow-graph';
 import { SiteFlow } from './flow-sites';
 import { contextKey } from './keys';
 import { type Frame, joinMembers, keepsItsOwn } from './frames';
+import { reachMembers } from './reached';
 import type { Linked, Tree } from './linked';
 import { listenedFor } from './rising';
 
@@ -154,7 +155,7 @@ class FlowBuilder {
     for (const provide of facts.provides) {
       if (code !== frame.owner || contextKey(this.project, file, provide.key)) continue;
       const place = { file, start: provide.keyStart, end: provide.keyEnd };
-      const value = provide.value && { frame, value: provide.value };
+      const value = provide.value ? [{ frame, value: provide.value }] : [];
       const node = this.addProvider(code, keyName(provide.key), place, value);
       for (const one of this.consumed.get(this.contextId(file, provide.key)) ?? []) this.join(node, one.node);
     }
@@ -227,7 +228,8 @@ class FlowBuilder {
     component: Component,
     name: string,
     place: Place,
-    given: { frame: Frame; value: ExprFact } | undefined,
+    given: { frame: Frame; value: ExprFact }[],
+    provided?: Place,
   ): number {
     const node = this.graph.addNode({
       component: component.id,
@@ -237,11 +239,9 @@ class FlowBuilder {
       provides: true,
       place,
     });
-    if (given) {
-      const at = { file: given.frame.code.file, start: given.value.start, end: given.value.end };
-      this.graph.addSources(this.graph.values.sources(given.frame, given.value), node, at, {
-        how: 'provide',
-      });
+    for (const { frame, value } of given) {
+      const at = provided ?? { file: frame.code.file, start: value.start, end: value.end };
+      this.graph.addSources(this.graph.values.sources(frame, value), node, at, { how: 'provide' });
     }
     return node;
   }
@@ -261,14 +261,18 @@ class FlowBuilder {
     const nodes = new Map<Provider, number>();
     for (const provider of contexts.providers) {
       const owner = this.project.components[provider.component]!;
-      const given = this.graph.callables.valueOf(provider);
-      nodes.set(provider, this.addProvider(owner, provider.key.name, provider.place, given));
+      const given = this.graph.callables.valuesOf(provider);
+      const at = provider.itself && provider.place;
+      nodes.set(provider, this.addProvider(owner, provider.key.name, provider.place, given, at));
     }
     for (const [id, list] of this.consumed) {
       if (id.startsWith('?')) continue;
       for (const { node, component } of list)
-        for (const provider of this.graph.providersAbove(component, id))
+        for (const provider of this.graph.providersAbove(component, id)) {
           this.join(nodes.get(provider)!, node);
+          if (provider.itself)
+            reachMembers(this.project.components[provider.component]!, this.flow.nodes[node]!.members);
+        }
     }
     for (const component of this.project.components)
       if (keepsItsOwn(component)) this.countConsumed(component);

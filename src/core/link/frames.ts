@@ -116,6 +116,11 @@ export class Frames {
     yield* walk(this.of(component));
   }
 
+  /** A frame, and those of what its code takes over, however far. */
+  partsOf(frame: Frame): Frame[] {
+    return [frame, ...takenBy(frame).flatMap((one) => this.partsOf(one))];
+  }
+
   private openCalls(frame: Frame, stack: number[], budget: { left: number }): void {
     frame.code.mixins.forEach((mixin, index) => {
       if (stack.length >= MAX_DEPTH || budget.left <= 0 || stack.includes(mixin.id)) return;

@@ -47,6 +47,13 @@ export function linkReached(components: Component[], files: ProjectFile[], names
   }
 }
 
+/** Notes what others use of a component that they are handed as it is: some of its members, or any. */
+export function reachMembers(component: Component, members: readonly string[] | undefined): void {
+  const all = [...component.ports.values()].map(({ member, name }) => member ?? name);
+  component.reached ??= new Set();
+  for (const name of members ?? all) component.reached.add(name);
+}
+
 /** Bases are followed so far. */
 const MAX_DEPTH = 16;
 

@@ -241,6 +241,8 @@ export interface ProvideFact extends Span {
   itself?: true;
   /** Nobody has to ask for it. */
   implied?: true;
+  /** What is provided is the component, with all of its members. */
+  self?: true;
   /** One of many that are provided under the key, all of which arrive as a list. */
   many?: true;
 }

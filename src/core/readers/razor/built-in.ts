@@ -160,7 +160,7 @@ function readProvider(u: RazorUnit, node: ElementNode, at: At, readNodes: ReadNo
           key,
           keyStart: keyAt.start,
           keyEnd: keyAt.end,
-          value: given,
+          ...(isSelf(u, given) ? { self: true as const } : { value: given }),
           node: index,
           where: 'setup',
           start: node.start,
@@ -178,21 +178,14 @@ function valueAt(u: RazorUnit, span: Span, at: At, ctx: Ctx): ExprFact | undefin
   const text = u.file.text.slice(span.start, span.end);
   const node = codeAt(u, codeIn(u.file.text, span) ?? span, at.scope);
   if (!node) return text ? { kind: 'literal', type: lit(text), ...span } : undefined;
-  const value = node.type === 'ThisExpression' ? itself(u, span) : use(u, u.expr(node, ctx), ctx, 'provide');
+  const value = use(u, u.expr(node, ctx), ctx, 'provide');
   value.type ??= typeOf(u, node);
   return value;
 }
 
-/** The component as an object of its members. */
-const itself = (u: RazorUnit, at: Span): ExprFact => ({
-  kind: 'object',
-  members: [...u.members].map(([name, symbol]) => ({
-    name,
-    value: { kind: 'identity', symbol, ...at },
-    ...at,
-  })),
-  ...at,
-});
+/** Whether a value is the component, as an object of its members. */
+const isSelf = ({ file }: RazorUnit, { start, end }: Span): boolean =>
+  /^(this|\(this\))$/.test(file.text.slice(start, end));
 
 /** Whoever asks for the type of the value gets it, where that is told by how it is declared. */
 function typedKey(
@@ -205,9 +198,8 @@ function typedKey(
     const shown = u.file.text.slice(typed.start, typed.end);
     return { type: { t: 'ref', name: shortName(shown) }, shown };
   }
-  const text = u.file.text.slice(start, end);
   // The component itself, for those in it.
-  if (/^(this|\(this\))$/.test(text)) return { type: { t: 'ref', name: u.facts.name }, shown: u.facts.name };
+  if (isSelf(u, { start, end })) return { type: { t: 'ref', name: u.facts.name }, shown: u.facts.name };
   const own = kind === 'identity' ? u.facts.symbols[symbol!]!.type : type;
   const bare = own?.t === 'union' ? own.of[0] : own;
   if (!bare) return undefined;

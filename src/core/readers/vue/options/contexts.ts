@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { KeyFact } from '../../../model/facts';
 import { addConsume, addProvide, keyOf, typeOfKey } from '../../script/contexts';
 import { readFunction } from '../../script/functions';
+import { isSelf } from '../names';
 import { isFunction } from '../../script/scope';
 import { keyName } from '../../script/type-expr';
 import { type Member, SETUP, spanOf, typeOf, unwrap, use } from '../../script/unit';
@@ -72,6 +73,8 @@ export function readProvide(u: VueUnit, node: t.Node | undefined): void {
         ? readFunction(u, property, SETUP, 'handler')
         : use(u, u.expr(body, SETUP), SETUP, 'provide');
     if (property.type === 'ObjectProperty') value.type ??= typeOf(u, property.value);
-    if (key !== undefined) addProvide(u, key, property.key, value, SETUP);
+    if (key === undefined) continue;
+    addProvide(u, key, property.key, value, SETUP);
+    if (isSelf(body)) u.facts.provides.at(-1)!.self = true;
   }
 }
