@@ -1,4 +1,5 @@
 /** The graph that says how values move, while it is made: its nodes and edges, and what expressions in it are. */
+import { KEPT_BY } from '../model/code';
 import type { KeyFact } from '../model/facts';
 import { groupBy } from '../model/group-by';
 import type { Component, Flow, FlowEdge, FlowNode, Gap, Place, Port } from '../model/project';
@@ -160,6 +161,25 @@ export class FlowGraph {
     return id === undefined ? [] : this.providersAbove(consumer, id);
   }
 
+  /** What a context holds that nobody provides: what its module made it with. */
+  private defaultOf(id: string): Provider[] {
+    const key = this.project.contexts.keys.find((one) => one.id === id);
+    const made = key && this.frames.shared.symbolOf(key.file, key.name + KEPT_BY);
+    if (!made) return [];
+    const { module, symbol } = made;
+    const { start, end } = module.facts.symbols[symbol]!;
+    return [
+      {
+        component: module.id,
+        node: 0,
+        key,
+        place: { file: module.file, start, end },
+        value: { kind: 'identity', symbol, start, end },
+        implicit: true,
+      },
+    ];
+  }
+
   /** The providers that a consumer may be below; where nobody sees which, all of its key. */
   providersAbove(consumer: Component, id: string): Provider[] {
     const cached = `${consumer.id}>${id}`;
@@ -171,7 +191,8 @@ export class FlowGraph {
     const above = all.filter((one) => contexts.below(one).components.has(consumer.id));
     // Below none, it gets what is there for the whole app.
     const others = above.length ? above : all.filter((one) => isEverywhere(this.project, one));
-    const found = others.length ? others : all;
+    const there = others.length ? others : this.defaultOf(id);
+    const found = there.length ? there : all;
     this.above.set(cached, found);
     return found;
   }

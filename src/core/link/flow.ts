@@ -259,17 +259,20 @@ class FlowBuilder {
     }
     const contexts = this.project.contexts;
     const nodes = new Map<Provider, number>();
-    for (const provider of contexts.providers) {
+    const add = (provider: Provider): number => {
       const owner = this.project.components[provider.component]!;
       const given = this.graph.callables.valuesOf(provider);
       const at = provider.itself && provider.place;
-      nodes.set(provider, this.addProvider(owner, provider.key.name, provider.place, given, at));
-    }
+      const node = this.addProvider(owner, provider.key.name, provider.place, given, at);
+      nodes.set(provider, node);
+      return node;
+    };
+    contexts.providers.forEach(add);
     for (const [id, list] of this.consumed) {
       if (id.startsWith('?')) continue;
       for (const { node, component } of list)
         for (const provider of this.graph.providersAbove(component, id)) {
-          this.join(nodes.get(provider)!, node);
+          this.join(nodes.get(provider) ?? add(provider), node);
           if (provider.itself)
             reachMembers(this.project.components[provider.component]!, this.flow.nodes[node]!.members);
         }

@@ -23,6 +23,7 @@ import {
   typeOf,
   unwrap,
   use,
+  usesOf,
   type Ctx,
   type Dialect,
   type Unit,
@@ -104,6 +105,8 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
         case 'useContext':
         case 'use':
           return declareContext(u, pattern, call, ctx);
+        case 'createContext':
+          return declareDefault(u, pattern, call, ctx);
       }
       return false;
     },
@@ -500,6 +503,19 @@ function declareAsked(u: Unit, pattern: t.LVal, init: t.Expression, router: Rout
   const value = call && askLayout(u, call, ctx, router, id);
   if (!value) return false;
   if (!id) declarePattern(u, pattern, value, ctx, { kind: 'derived', type: { t: 'sym', s: value.symbol! } });
+  return true;
+}
+
+/** `createContext(store)`: who asks below no provider gets what it was made with. */
+function declareDefault(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx): boolean {
+  const [given] = call.arguments;
+  if (u.facts.role !== 'module' || pattern.type !== 'Identifier' || !given) return false;
+  const init = use(u, u.expr(given, ctx), ctx);
+  const { name } = pattern;
+  const isMade = usesOf(init).length > 0 || init.from !== undefined;
+  if (isMade) addSymbol(u, { name, keptBy: name, kind: 'derived', init, ...spanOf(pattern) });
+  const value: ExprFact = { kind: 'computed', uses: usesOf(init), ...spanOf(call) };
+  addSymbol(u, { name, kind: 'derived', init: value, ...spanOf(pattern) }, pattern.binding);
   return true;
 }
 

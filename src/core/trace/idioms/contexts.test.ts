@@ -24,6 +24,17 @@ function Leaf({ x }: any) { return <b>{x}</b>; }
 function App() { ${make} return <Grid.Provider value={grid}><Desk seed={3} /><Board /></Grid.Provider>; }
 createRoot(document.body).render(<App />);`,
 });
+/** The same where nobody provides the context: who asks gets what it was made with. */
+const unprovided = (made: string, write: string, more: Record<string, string> = {}) => ({
+  'main.tsx': `import { createRoot } from 'react-dom/client'; import { createContext, useContext } from 'react'; import { rope } from './rope';
+const Grid = createContext<any>(${made}); const useGrid = () => useContext(Grid);
+function Desk({ seed }: any) { const grid = useGrid(); return <button onClick={() => { ${write} }} />; }
+function Board() { const grid = useGrid(); return <Leaf x={grid.held} />; }
+function Leaf({ x }: any) { return <b>{x}</b>; }
+createRoot(document.body).render(<><Desk seed={3} /><Board /></>);`,
+  'rope.ts': `export class Rope { held = 1; other = 2; hold(v) { this.held = v; } } export const rope = new Rope();`,
+  ...more,
+});
 const all = { from: 'Desk:prop:seed', to: ['Leaf:prop:x'] };
 const none = { from: 'Desk:prop:seed', to: [], not: ['Leaf:prop:x'] };
 
@@ -81,6 +92,33 @@ idioms([
   {
     what: 'React: another member',
     sources: react('const grid = make();', 'grid.rope = seed;'),
+    ...none,
+  },
+  {
+    what: 'React: what a context is made with, which a module keeps',
+    sources: unprovided('rope', 'grid.hold(seed);'),
+    ...all,
+  },
+  {
+    what: 'React: an object that is made for the context',
+    sources: unprovided('new Rope()', 'grid.hold(seed);', {
+      'main.tsx': unprovided('new Rope()', 'grid.hold(seed);')['main.tsx']!.replace('{ rope }', '{ Rope }'),
+    }),
+    ...all,
+  },
+  {
+    what: 'React: a member of what a context is made with',
+    sources: unprovided('{ rope }', 'grid.rope.hold(seed);', {
+      'main.tsx': unprovided('{ rope }', 'grid.rope.hold(seed);')['main.tsx']!.replace(
+        'grid.held',
+        'grid.rope.held',
+      ),
+    }),
+    ...all,
+  },
+  {
+    what: 'React: another member of what a context is made with',
+    sources: unprovided('rope', 'grid.other = seed;'),
     ...none,
   },
 ]);
