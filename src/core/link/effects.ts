@@ -1,12 +1,14 @@
 /** What calling a function sets off: the nodes that it writes, and the callbacks that it calls on. */
 import type { ExprFact, Span, SharedWriteFact } from '../model/facts';
 import type { Component, Place } from '../model/project';
+import { keyOf } from './constants';
 import type { Frame, Frames } from './frames';
+import type { Linked } from './linked';
 import { reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
 import { GivenCalls } from './given-calls';
-import { handedThrough, type Handing, handings, joined, outOf, paramsIn, wholly } from './handings';
-import { type Source, unboxed, type Values } from './values';
+import { handedThrough, type Handing, handings, joined, outOf, wholly } from './handings';
+import { calledBy, type Source, unboxed, type Values } from './values';
 
 export interface Effect {
   node: number;
@@ -42,6 +44,7 @@ export class Effects {
   private readonly givenCalls: GivenCalls;
 
   constructor(
+    private readonly project: Linked,
     private readonly frames: Frames,
     private readonly values: Values,
     private readonly callables: Callables,
@@ -51,7 +54,7 @@ export class Effects {
 
   /** The same, with what a function sets off that it is called with, and calls. */
   ofCall(frame: Frame, callable: Callable, args: ExprFact[], at: Place, depth = 0): Effect[] {
-    const own = this.of(callable, at, depth);
+    const own = this.of(callable, at, depth, this.keysTold(frame, args[0]));
     if (callable.kind !== 'function' || depth > MAX_DEPTH) return own;
     const { skip = 0 } = callable;
     const given = this.givenCalls.of(callable.frame, callable.fn).flatMap(({ param, path, args: handed }) => {
@@ -67,19 +70,20 @@ export class Effects {
     return given.length ? [...own, ...given] : own;
   }
 
-  /** `at` is where the call stands, for what has no place of its own. */
-  of(callable: Callable, at: Place, depth = 0): Effect[] {
+  /** `at` is where the call stands, for what has no place of its own; `keys` what it may be told, where that is known. */
+  of(callable: Callable, at: Place, depth = 0, keys?: string[]): Effect[] {
     switch (callable.kind) {
       case 'setter': {
-        const write = (put: string[]): Effect => ({
+        const write = ({ put, params }: Pick<Effect, 'put' | 'params'>): Effect => ({
           node: callable.node,
           how: 'write',
           put,
-          params: [wholly(0)],
+          params,
           place: at,
         });
-        const parts = (callable.by ?? []).flatMap((one) => this.workedOutBy(one));
-        return parts.length ? parts.map(write) : [write([])];
+        const parts = (callable.by ?? []).map((one) => this.workedOutBy(one, keys));
+        const known = parts.length > 0 && parts.every((one) => one !== undefined);
+        return known ? parts.flat().map(write) : [write({ put: [], params: [wholly(0)] })];
       }
       case 'port':
         return [{ node: callable.port.node, how: 'emit', put: [], params: ALL, place: at }];
@@ -91,19 +95,65 @@ export class Effects {
     }
   }
 
-  /** The members of what comes next that a function works out of what a setter is given; the whole is no member. */
-  private workedOutBy(callable: Callable): string[][] {
-    if (callable.kind !== 'function') return [];
+  /** What a function works out of what there is and of what a setter is given: the members of what comes next. */
+  private workedOutBy(
+    callable: Callable,
+    keys: string[] | undefined,
+  ): Pick<Effect, 'put' | 'params'>[] | undefined {
+    if (callable.kind !== 'function') return undefined;
     const { frame, fn } = callable;
-    const isGiven = (expr: ExprFact): boolean => paramsIn(frame, fn, expr).includes(1);
-    const found = new Map<string, string[]>();
-    for (const one of frame.code.facts.functions[fn]!.gives ?? []) {
+    const { gives } = frame.code.facts.functions[fn]!;
+    if (!gives) return undefined;
+    const found = new Map<string, Pick<Effect, 'put' | 'params'>>();
+    let changes = false;
+    let isTold = true;
+    const add = (put: string[], value: ExprFact): void => {
+      const held = handings(frame, fn, [value]);
+      // The first parameter is what there is, the second what the setter is given.
+      if (!put.length && held.length && held.every((one) => one.own === 0)) return;
+      changes = true;
+      if (!isTold) return;
+      const params = held.flatMap((one) => (one.own === 1 ? [{ ...one, own: 0 }] : []));
+      const known = found.get(put.join('.'));
+      if (known) known.params.push(...params);
+      else found.set(put.join('.'), { put, params });
+    };
+    for (const one of gives) {
+      isTold = this.isToldOneOf(frame, one, keys);
       const { kind, members = [], spreads = [], others = [] } = one;
-      for (const { name, value } of members) if (isGiven(value)) found.set(name, [name]);
-      const rest = kind === 'object' ? [...spreads, ...others] : [one];
-      if (rest.some(isGiven)) found.set('', []);
+      for (const { name, value } of members) add([name], value);
+      for (const rest of kind === 'object' ? [...spreads, ...others] : [one]) add([], rest);
     }
-    return [...found.values()];
+    // One that is not seen to change anything does so otherwise.
+    return changes ? [...found.values()] : undefined;
+  }
+
+  private isToldOneOf({ code }: Frame, { onlyFor }: ExprFact, keys: string[] | undefined): boolean {
+    return !keys || !onlyFor || onlyFor.some((one) => keys.includes(keyOf(this.project, code.file, one)));
+  }
+
+  /** The keys under which something tells, itself or what a function gives back; undefined where not all are known. */
+  private keysTold(frame: Frame, given: ExprFact | undefined, depth = 0): string[] | undefined {
+    if (!given || depth > MAX_DEPTH) return undefined;
+    if (given.told !== undefined) return [keyOf(this.project, frame.code.file, given.told)];
+    const { symbol } = given;
+    const own = symbol === undefined ? undefined : frame.code.facts.symbols[symbol]!.fn;
+    if (given.kind !== 'call') return undefined;
+    const called = calledBy(given);
+    const makers: Callable[] =
+      own !== undefined
+        ? [{ kind: 'function', frame, fn: own }]
+        : called
+          ? this.callables.of(frame, called)
+          : [];
+    const keys = makers.flatMap((one): (string[] | undefined)[] =>
+      one.kind === 'function'
+        ? (one.frame.code.facts.functions[one.fn]!.gives ?? []).map((made) =>
+            this.keysTold(one.frame, made, depth + 1),
+          )
+        : [undefined],
+    );
+    return keys.length && keys.every((one) => one !== undefined) ? keys.flat() : undefined;
   }
 
   private ofFunction(frame: Frame, fn: number, depth: number): Effect[] {
@@ -148,7 +198,10 @@ export class Effects {
       if (write.setter !== undefined) {
         const at = { file, start: write.start, end: write.end };
         for (const one of this.callables.setterAt(frame, write.setter))
-          for (const { node, put } of this.of(one, at)) add(node, write, write.value, put);
+          for (const effect of this.of(one, at, depth, this.keysTold(frame, write.value))) {
+            const given = write.value ? [write.value] : [];
+            found.push({ ...effect, params: handedThrough(frame, fn, given, effect.params), place: at });
+          }
         continue;
       }
       const sets = write.path?.length ? undefined : facts.symbols[write.symbol]!.init?.sets;

@@ -71,7 +71,7 @@ export class FlowGraph {
       this.providersOf(consumer, file, key),
     );
     this.parts = new Parts(this.project, this.values, this.callables);
-    this.effects = new Effects(this.frames, this.values, this.callables);
+    this.effects = new Effects(this.project, this.frames, this.values, this.callables);
   }
 
   addNode(node: Omit<FlowNode, 'id'>): number {

@@ -134,8 +134,11 @@ class FlowBuilder {
       const sources = this.graph.values.sources(frame, write.value);
       if (write.setter !== undefined) {
         for (const one of this.graph.callables.setterAt(frame, write.setter))
-          for (const { node, put } of this.graph.effects.of(one, at(write)))
-            this.graph.addSources(sources, node, at(write), { how: 'write', put });
+          for (const { node, put, params } of this.graph.effects.ofCall(frame, one, [write.value], at(write)))
+            for (const { take, put: within, made } of params) {
+              const given = take.length ? this.graph.values.sources(frame, write.value, take) : sources;
+              this.graph.addSources(given, node, at(write), { how: 'write', put: [...put, ...within], made });
+            }
         continue;
       }
       for (const { node, path } of this.graph.effects.written(frame, write.symbol, write.path ?? []))

@@ -17,6 +17,11 @@ export function withoutIdle(files: FileFacts[], modules: Modules): FileFacts[] {
 
 const handsOn = ({ components }: FileFacts): boolean => components.at(-1)?.handsOn === 'kept';
 
+/** Whether a part of a store, or the state of a component, is worked out of what it is told. */
+const answersTold = ({ answers = [], components }: FileFacts): boolean =>
+  answers.some(({ key }) => key !== undefined) ||
+  components.some(({ symbols }) => symbols.some(({ by }) => by !== undefined));
+
 const tells = ({ components }: FileFacts): boolean => components.at(-1)?.tells === true;
 
 const keeps = ({ components, store }: FileFacts): boolean =>
@@ -38,7 +43,7 @@ function reaching(files: FileFacts[], modules: Modules): Set<number> {
       else users.set(target, [index]);
     }
   });
-  const isAnswered = files.some((one) => one.answers?.some(({ key }) => key !== undefined));
+  const isAnswered = files.some(answersTold);
   const open = files.flatMap((file, index) => (keeps(file) || (isAnswered && tells(file)) ? [index] : []));
   const found = new Set(open);
   for (let at = open.pop(); at !== undefined; at = open.pop())

@@ -109,6 +109,10 @@ export interface ExprFact extends Span {
   spreads?: ExprFact[];
   /** object: values under names that the code works out. */
   others?: ExprFact[];
+  /** object: the key under which it tells something, as its `type` says: `{ type: 'raise', by: 4 }`. */
+  told?: string;
+  /** What a function gives back only where it is told something under one of these keys. */
+  onlyFor?: string[];
   /** Members that were taken out of it before: the rest of an object. */
   without?: string[];
   /** It is one of these: the arms of a condition, or what a function gives back that it is worked out by. */

@@ -66,6 +66,7 @@ export interface Packages {
 
 export function reactDialect(names: ReactNames, { makers, stores, atoms, router }: Packages): Dialect {
   return {
+    tells: true,
     written: noteTold,
     declare(u, pattern, init, ctx) {
       const hook = calledHook(names, init);

@@ -8,6 +8,7 @@ import { TOLD } from '../../model/code';
 import type { ExprFact } from '../../model/facts';
 import { nameFromPath } from '../../model/names';
 import { constantKey } from '../script/keys';
+import { keyTold } from '../script/told-keys';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
@@ -260,12 +261,10 @@ const TELLS = /[\p{Lu}/:_@]|^=/u;
 
 /** `{ type: HOLD, by: 4 }`: whoever makes it tells it. */
 export function noteTold(u: Unit, node: t.ObjectExpression, object: ExprFact, ctx: Ctx): void {
-  if (ctx.fn < 0 && u.facts.role === 'module') return;
-  const type = node.properties.find(
-    (one) => one.type === 'ObjectProperty' && !one.computed && keyName(one) === 'type',
-  );
-  const key = type?.type === 'ObjectProperty' ? constantKey(type.value) : undefined;
-  if (key === undefined || !TELLS.test(key)) return;
+  const key = keyTold(node);
+  if (key === undefined) return;
+  object.told = key;
+  if (!TELLS.test(key) || (ctx.fn < 0 && u.facts.role === 'module')) return;
   const callee: ExprFact = { kind: 'computed', component: TOLD + key, ...spanOf(node) };
   const at = { where: ctx.where, fn: ctx.fn, ...spanOf(node) };
   (u.facts.invokes ??= []).push({ callee, args: [object], ...at });

@@ -8,6 +8,7 @@ import { inReadingOrder } from './order';
 import { declarePattern } from './patterns';
 import { eachChild } from './walk';
 import { place, shownBy } from './placing';
+import { keysIn, keysOf } from './told-keys';
 import { union, UNKNOWN } from '../../model/types';
 import {
   addSymbol,
@@ -58,7 +59,7 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
     case 'ReturnStatement': {
       if (!node.argument) return;
       const expr = use(u, u.expr(node.argument, ctx), ctx, ctx.fn === -1 ? 'text' : ctx.where);
-      if (ctx.fn >= 0) (u.facts.functions[ctx.fn]!.gives ??= []).push(expr);
+      if (ctx.fn >= 0) (u.facts.functions[ctx.fn]!.gives ??= []).push(onlyFor(ctx, expr));
       else if (u.facts.role === 'helper')
         u.facts.result = either(u.facts.result, { ...expr, type: expr.type ?? typeOf(u, node.argument) });
       giveBack(u, shownBy(u, expr), ctx);
@@ -70,7 +71,7 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       if (throws(node.consequent))
         for (const read of u.facts.reads.slice(before)) u.refusals.add(read.symbol);
       const inner = decidedBy(ctx, test);
-      readStatement(u, node.consequent, inArm(u, inner, node.test, true));
+      readStatement(u, node.consequent, inArm(u, toldThere(u, inner, keysIn(node.test)), node.test, true));
       if (node.alternate) readStatement(u, node.alternate, inArm(u, inner, node.test, false));
       return;
     }
@@ -99,9 +100,13 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
     }
     case 'SwitchStatement': {
       const given = use(u, u.expr(node.discriminant, { ...ctx, where: 'condition' }), ctx, 'condition');
+      let tests: (t.Node | null | undefined)[] = [];
       for (const one of node.cases) {
         if (one.test) use(u, u.expr(one.test, ctx), ctx, 'condition');
-        const inner = decidedBy(ctx, given);
+        tests.push(one.test);
+        const inner = toldThere(u, decidedBy(ctx, given), keysOf(node.discriminant, tests));
+        // What leads on to the next case is done there, too.
+        if (one.consequent.some(leavesCase)) tests = [];
         readStatements(u, one.consequent, { ...inner, when: spanOf(one.test ?? node.discriminant) });
       }
       return;
@@ -148,6 +153,14 @@ function declareDefault(u: Unit, node: t.Node, ctx: Ctx): boolean {
   addSymbol(u, { name: 'default', kind: 'derived', init, ...spanOf(node) });
   return true;
 }
+
+const leavesCase = (node: t.Node): boolean =>
+  node.type === 'BreakStatement' || node.type === 'ContinueStatement' || leaves(node);
+
+const toldThere = (u: Unit, ctx: Ctx, keys: string[] | undefined): Ctx =>
+  keys && u.dialect.tells ? { ...ctx, told: keys } : ctx;
+
+const onlyFor = ({ told }: Ctx, expr: ExprFact): ExprFact => (told ? { ...expr, onlyFor: told } : expr);
 
 /** Inside of a condition. */
 function decidedBy(ctx: Ctx, test: ExprFact): Ctx {

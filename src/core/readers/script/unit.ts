@@ -35,6 +35,8 @@ export interface Ctx {
   arms?: string[];
   /** Symbols by which the conditions around are decided. */
   decided?: number[];
+  /** The function is told something under one of these keys here. */
+  told?: string[];
   /** The set-up has waited for something before. */
   late?: true;
 }
@@ -125,6 +127,8 @@ export interface Dialect {
   memberType?(u: Unit, name: string, called: boolean): TypeExpr | undefined;
   /** The type of what a call gives that only the language understands. */
   callType?(u: Unit, call: Call): TypeExpr | undefined;
+  /** Objects with a `type` may tell something to functions that ask for it. */
+  tells?: boolean;
   /** Notes what it means that an object is made. */
   written?(u: Unit, node: t.ObjectExpression, object: ExprFact, ctx: Ctx): void;
   /** The member under which what is raised arrives in what listeners are given. */
