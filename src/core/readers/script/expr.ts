@@ -485,11 +485,21 @@ function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
 /** Of what a call is given, functions do not flow into its result, but those that are asked for a value do: `() => wind`. */
 const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[]): ExprFact[] =>
   args.flatMap((arg, index) => {
+    if (arg.kind === 'object' && arg.members?.some(isListener))
+      return [
+        ...arg.members.flatMap((one) => (isListener(one) ? [] : [one.value])),
+        ...(arg.spreads ?? []),
+        ...(arg.others ?? []),
+      ];
     if (arg.kind !== 'function') return [arg];
     if (callee.type === 'Identifier' && OPERATOR.test(callee.name))
       return [{ ...arg, kind: 'computed', ...askedBy(u, arg.fn) }];
     return arg.fn !== undefined && isGetter(nodes[index]) ? (u.facts.functions[arg.fn]!.gives ?? []) : [];
   });
+
+/** `{ onSuccess: () => … }`: told what comes of a call, and no part of that. */
+const isListener = ({ name, value }: MemberFact): boolean =>
+  value.kind === 'function' && /^on[\p{Lu}]/u.test(name);
 
 /** Functions that work each value of a stream out by the one that they are given: `map((wind) => wind * gust)`. */
 const OPERATOR =
