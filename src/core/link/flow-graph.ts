@@ -127,7 +127,9 @@ export class FlowGraph {
   addSources(sources: Source[], to: number, at: Place, edge: EdgeOf): void {
     const { how, site, call, way, attribute } = edge;
     for (const { node, take, put, without, made: isMade = false } of sources) {
-      const into = edge.put?.length ? [...edge.put, ...put] : put;
+      // What something is worked out of is no member of it.
+      const within = edge.made ? [] : put;
+      const into = edge.put?.length ? [...edge.put, ...within] : within;
       const made = edge.made || isMade;
       this.addEdge(node, to, at, { how, site, call, way, attribute, take, put: into, without, made });
     }

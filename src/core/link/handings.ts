@@ -56,7 +56,8 @@ export const joined = (first: Handing[], second: Handing[]): Handing[] =>
               own: part.own,
               take: part.take,
               to: next.to,
-              put: into(next.put, part.put),
+              // What something is worked out of is no member of it.
+              put: next.made ? next.put : into(next.put, part.put),
               made: part.made || next.made,
             },
           ]

@@ -83,8 +83,8 @@ export class Shared {
     among: Map<Component, Map<number, boolean>>,
   ): boolean {
     const { symbols } = module.facts;
-    const { kind, init, inner } = symbols[index]!;
-    if (kind === 'state') return true;
+    const { kind, init, inner, keptBy } = symbols[index]!;
+    if (kind === 'state') return keptBy === undefined || this.partsOfStores.has(init!);
     if (inner || kind === 'loop') return false;
     if (kind === 'shared') {
       const own = this.symbolOf(module.file, symbols[index]!.port!);
@@ -107,6 +107,30 @@ export class Shared {
       members.some(({ value }) => isLive(value));
     found = init !== undefined && isLive(init);
     known.set(index, found);
+    return found;
+  }
+
+  private parts: Set<ExprFact> | undefined;
+  /** What the parts start with of which some store is put together; others keep nothing, whatever they could. */
+  private get partsOfStores(): ReadonlySet<ExprFact> {
+    if (this.parts) return this.parts;
+    const found = (this.parts = new Set());
+    const look = (module: Component, expr: ExprFact): void => {
+      if (found.has(expr)) return;
+      found.add(expr);
+      const { file, facts } = module;
+      const { symbol, members = [], spreads = [], gives = [] } = expr;
+      const port = symbol === undefined ? undefined : facts.symbols[symbol]!.port;
+      const own = port?.endsWith(KEPT_BY) ? this.symbolOf(file, port) : undefined;
+      const init = own?.module.facts.symbols[own.symbol]!.init;
+      if (init) look(own!.module, init);
+      for (const { value } of members) look(module, value);
+      for (const one of [...spreads, ...gives]) look(module, one);
+    };
+    for (const { module, symbol } of this.stores) {
+      const { init } = module.facts.symbols[symbol]!;
+      if (init) look(module, init);
+    }
     return found;
   }
 

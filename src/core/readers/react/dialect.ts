@@ -35,7 +35,8 @@ import { noteTold } from './reducers';
 import { askLayout, type RouterNames } from './routes';
 import type { ReactNames } from './names';
 import { readExposed } from './refs';
-import { declarePart, type StoreCalls } from './slices';
+import { declarePart } from './slices';
+import { type StoreCalls } from './store-calls';
 import { declareStore } from './stores';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);

@@ -52,7 +52,8 @@ import { readReducers } from './reducers';
 import { noteOutlets, noteTables, type RouterNames, routerNames } from './routes';
 import { sagaAnswers } from './sagas';
 import { type Picker, pickerOf, readPicker } from './selectors';
-import { keepsParts, markAsking, readParts, readStores, type StoreCalls, storeCalls } from './slices';
+import { keepsParts, markAsking, readParts, readStores } from './slices';
+import { type StoreCalls, storeCalls } from './store-calls';
 import { keeperMakers, storeMakers } from './stores';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 

@@ -12,7 +12,9 @@ import { keyTold } from '../script/told-keys';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
-import { addChange, isWrappedPart, named, partAt, type StoreCalls } from './slices';
+import { addChange } from './slices';
+import type { StoreCalls } from './store-calls';
+import { handedOn, isTableOfParts, isWrappedPart, partAt, partMade } from './store-parts';
 
 /** What such a function does when something is told: statements, or what it gives back. */
 interface Case {
@@ -27,69 +29,83 @@ interface Told {
   isType(node: t.Node): boolean;
 }
 
-/** Reads such functions of a file, into the unit of its loose code. */
+/** Reads such functions of a file, and what it makes of parts, into the unit of its loose code. */
 export function readReducers(u: Unit, program: t.Program, calls: StoreCalls): void {
-  for (const node of program.body) {
-    if (node.type !== 'ExportDefaultDeclaration' || !isWrappedPart(node.declaration, calls)) continue;
-    const init = partAt(u, node.declaration, calls);
-    if (init)
-      addSymbol(u, {
-        name: nameFromPath(u.file.path),
-        keptBy: 'default',
-        kind: 'derived',
-        init,
-        ...spanOf(node),
-      });
-  }
-  for (const { name, shown, fn } of functionsOf(u, program)) {
-    const told = toldTo(fn);
-    if (!told) continue;
-    const before = startOf(fn);
-    const cases = casesIn(fn, told);
-    const whole = cases.some(({ does }) => does.some(givesNext)) ? undefined : handedOn(fn);
-    const symbol = { name: shown, keptBy: name, ...spanOf(fn) };
-    if (whole) {
-      addSymbol(u, { ...symbol, kind: 'derived', init: named(u, whole, fn) });
-      continue;
-    }
-    if (!cases.length) continue;
-    const init = before && use(u, u.expr(before, SETUP), SETUP);
-    const state = addSymbol(u, {
-      ...symbol,
-      kind: 'state',
-      init: { kind: 'computed', gives: init ? [init] : [], ...spanOf(before ?? fn) },
-    });
-    cases.forEach(({ keys, at, does }, index) => {
-      const body = { type: 'BlockStatement', body: does, start: at.start, end: does.at(-1)?.end ?? at.end };
-      const params = [told.state, fn.params[1]];
-      const part = { ...fn, type: 'ArrowFunctionExpression', params, body, start: body.start, end: body.end };
-      // The function was read as a whole before.
-      for (const binding of u.refs.keys()) if (binding.scope.owner === fn) u.refs.delete(binding);
-      const change = `${name}#${index}`;
-      addChange(u, change, state, part as t.ArrowFunctionExpression, at, SETUP);
-      for (const key of keys) (u.file.answers ??= []).push({ key, does: change });
-    });
+  for (const { name, shown, node } of namedIn(u, program)) {
+    const isFn = isFunction(node);
+    const isParts =
+      !isFn && (isTableOfParts(name, node) || (name === 'default' && isWrappedPart(node, calls)));
+    const parts = isFn ? partMade(u, node, calls) : isParts ? partAt(u, node, calls) : undefined;
+    const [drafted, start] = draftedIn(node);
+    if (parts) addSymbol(u, { name: shown, keptBy: name, kind: 'derived', init: parts, ...spanOf(node) });
+    else if (isFn) readReducer(u, { name, shown, fn: node, start: startOf(node) }, calls);
+    else if (drafted) readReducer(u, { name, shown, fn: drafted, start }, calls);
   }
 }
 
-/** Functions that the file declares or exports, by their names in it, and as they are shown. */
-function functionsOf(u: Unit, { body }: t.Program): { name: string; shown: string; fn: t.Function }[] {
-  const own = nameFromPath(u.file.path);
-  return body.flatMap((node) => {
-    const isDefault = node.type === 'ExportDefaultDeclaration';
-    const declared = isDefault || node.type === 'ExportNamedDeclaration' ? node.declaration : node;
-    if (!declared) return [];
-    const bare = unwrap(declared);
-    if (isFunction(bare)) {
-      const id = 'id' in bare && bare.id?.type === 'Identifier' ? bare.id.name : undefined;
-      return id !== undefined || isDefault ? [{ name: id ?? 'default', shown: id ?? own, fn: bare }] : [];
-    }
-    if (bare.type !== 'VariableDeclaration') return [];
-    return bare.declarations.flatMap(({ id, init }) => {
-      const fn = init && unwrap(init);
-      return fn && isFunction(fn) && id.type === 'Identifier' ? [{ name: id.name, shown: id.name, fn }] : [];
-    });
+/** A function that is told something, what it starts with, its name in the file, and as it is shown. */
+interface Reducer {
+  name: string;
+  shown: string;
+  fn: t.Function;
+  start: t.Node | undefined;
+}
+
+function readReducer(u: Unit, { name, shown, fn, start }: Reducer, calls: StoreCalls): void {
+  const told = toldTo(fn);
+  if (!told) return;
+  const cases = casesIn(fn, told);
+  const next = cases.some(({ does }) => does.some(givesNext)) ? undefined : handedOn(fn);
+  const symbol = { name: shown, keptBy: name, ...spanOf(fn) };
+  const whole = next && partAt(u, next, calls);
+  if (whole) {
+    addSymbol(u, { ...symbol, kind: 'derived', init: whole });
+    return;
+  }
+  if (!cases.length) return;
+  const init = start && use(u, u.expr(start, SETUP), SETUP);
+  const gives = init ? [init] : [];
+  const state = addSymbol(u, {
+    ...symbol,
+    kind: 'state',
+    init: { kind: 'computed', gives, ...spanOf(start ?? fn) },
   });
+  cases.forEach(({ keys, at, does }, index) => {
+    const body = { type: 'BlockStatement', body: does, start: at.start, end: does.at(-1)?.end ?? at.end };
+    const params = [told.state, fn.params[1]];
+    const part = { ...fn, type: 'ArrowFunctionExpression', params, body, start: body.start, end: body.end };
+    // The function was read as a whole before.
+    for (const binding of u.refs.keys()) if (binding.scope.owner === fn) u.refs.delete(binding);
+    const change = `${name}#${index}`;
+    addChange(u, change, state, part as t.ArrowFunctionExpression, at, SETUP);
+    for (const key of keys) (u.file.answers ??= []).push({ key, does: change });
+  });
+}
+
+/** What the file declares or exports, by its name in it, and as it is shown. */
+function namedIn(u: Unit, { body }: t.Program): { name: string; shown: string; node: t.Node }[] {
+  const own = nameFromPath(u.file.path);
+  return body.flatMap((statement) => {
+    const isDefault = statement.type === 'ExportDefaultDeclaration';
+    const declared =
+      isDefault || statement.type === 'ExportNamedDeclaration' ? statement.declaration : statement;
+    const node = declared && unwrap(declared);
+    if (node?.type === 'VariableDeclaration')
+      return node.declarations.flatMap(({ id, init }) =>
+        init && id.type === 'Identifier' ? [{ name: id.name, shown: id.name, node: unwrap(init) }] : [],
+      );
+    const id = node && 'id' in node && node.id?.type === 'Identifier' ? node.id.name : undefined;
+    const isNamed = node?.type === 'FunctionDeclaration' && id !== undefined;
+    return node && (isNamed || isDefault) ? [{ name: id ?? 'default', shown: id ?? own, node }] : [];
+  });
+}
+
+/** `produce((draft, action) => { … }, START)` */
+function draftedIn(node: t.Node): [fn?: t.Function, start?: t.Node] {
+  if (node.type !== 'CallExpression' || !/^(\w+\.)?produce$/.test(memberName(node.callee) ?? '')) return [];
+  const [first, start] = node.arguments;
+  const fn = first && unwrap(first);
+  return fn && isFunction(fn) ? [fn, start] : [];
 }
 
 /** How a function knows what it is told; undefined of functions of something else. */
@@ -237,23 +253,6 @@ function givesNext(node: t.Statement): boolean {
     node.type === 'IfStatement' &&
     (givesNext(node.consequent) || (node.alternate != null && givesNext(node.alternate)))
   );
-}
-
-/** The function to which another hands on all that it is given: `return parts(state, action)`. */
-function handedOn({ params, body }: t.Function): string | undefined {
-  const last = body.type === 'BlockStatement' ? body.body.at(-1) : undefined;
-  const given =
-    body.type === 'BlockStatement' ? (last?.type === 'ReturnStatement' ? last.argument : undefined) : body;
-  const call = given && unwrap(given);
-  if (call?.type !== 'CallExpression' || call.arguments.length !== 2) return undefined;
-  const bindings = params.map((one) => {
-    const id = one.type === 'AssignmentPattern' ? one.left : one;
-    return id.type === 'Identifier' ? id.binding : undefined;
-  });
-  const isSame = call.arguments.every(
-    (one, index) => one.type === 'Identifier' && one.binding !== undefined && one.binding === bindings[index],
-  );
-  return isSame ? memberName(call.callee) : undefined;
 }
 
 /** Keys of what is told are seldom plain words, which much else has for its `type`. */

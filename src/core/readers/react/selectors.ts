@@ -6,7 +6,7 @@ import { declarePattern } from '../script/patterns';
 import { isFunction, type NamedNode } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import { addSymbol, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
-import type { StoreCalls } from './slices';
+import type { StoreCalls } from './store-calls';
 
 export interface Picker {
   /** What picks the parts. */

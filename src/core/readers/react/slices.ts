@@ -4,58 +4,15 @@
  * together (`configureStore`, `combineReducers`).
  */
 import type * as t from '@babel/types';
-import type {
-  ComponentFacts,
-  ExprFact,
-  FileFacts,
-  ImportFact,
-  MemberFact,
-  ValueFact,
-} from '../../model/facts';
-import { KEPT_BY } from '../../model/code';
+import type { ComponentFacts, FileFacts, ImportFact, ValueFact } from '../../model/facts';
 import { readFunction } from '../script/functions';
 import { connects } from './connected';
+import { MAKERS, type StoreCalls } from './store-calls';
+import { isWrappedPart, partAt } from './store-parts';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
 import { eachChild } from '../script/walk';
-
-const OFFERS: Record<string, RegExp> = {
-  '@reduxjs/toolkit':
-    /^(createSlice|createReducer|configureStore|combineReducers|combineSlices|createSelector|createAsyncThunk|bindActionCreators)$/,
-  redux: /^(createStore|legacy_createStore|combineReducers|bindActionCreators)$/,
-  reselect: /^createSelector$/,
-  'react-redux': /^(useSelector)$/,
-};
-
-/** What a file calls of these packages. */
-export interface StoreCalls {
-  /** The name under which a package offers what a node calls. */
-  name(node: t.Node): string | undefined;
-  /** It makes whole stores. */
-  makesStores: boolean;
-  /** It calls anything of these. */
-  any: boolean;
-}
-
-const NO_STORES: StoreCalls = { name: () => undefined, makesStores: false, any: false };
-
-const MAKERS = /^(configureStore|createStore|legacy_createStore)$/;
-
-export function storeCalls(imports: ImportFact[]): StoreCalls {
-  const known = new Map<string, string>();
-  for (const one of imports) if (OFFERS[one.from]?.test(one.name)) known.set(one.local, one.name);
-  if (!known.size) return NO_STORES;
-  return {
-    name(node) {
-      const call = unwrap(node);
-      const name = call.type === 'CallExpression' ? memberName(call.callee) : undefined;
-      return name === undefined ? undefined : known.get(name);
-    },
-    makesStores: [...known.values()].some((one) => MAKERS.test(one)),
-    any: true,
-  };
-}
 
 /** Marks what is imported to be asked for a part of the app's store. */
 export function markAsking(imports: ImportFact[]): void {
@@ -211,58 +168,6 @@ function readCases(u: Unit, part: string, state: number, cases: t.Node, ctx: Ctx
     eachChild(node, look);
   };
   look(cases);
-}
-
-/** A table of parts, as an object of what each keeps. */
-function partsOf(u: Unit, node: t.Node, calls: StoreCalls): ExprFact | undefined {
-  const bare = unwrap(node);
-  const name = memberName(bare);
-  if (name !== undefined) return named(u, name, bare);
-  if (bare.type !== 'ObjectExpression') return undefined;
-  const members: MemberFact[] = [];
-  for (const one of bare.properties) {
-    const key = one.type === 'ObjectProperty' ? keyName(one) : undefined;
-    const value =
-      key !== undefined && one.type === 'ObjectProperty' ? partAt(u, one.value, calls) : undefined;
-    if (key !== undefined && value) members.push({ name: key, value, ...spanOf(one) });
-  }
-  return { kind: 'object', members, open: true, ...spanOf(bare) };
-}
-
-/** One part: a name, a table of parts, or what wraps one (`persistReducer(config, fleet)`). */
-export function partAt(u: Unit, node: t.Node, calls: StoreCalls): ExprFact | undefined {
-  const bare = unwrap(node);
-  if (bare.type !== 'CallExpression') return partsOf(u, bare, calls);
-  const [first] = bare.arguments;
-  if (calls.name(bare) === 'combineReducers') return first && partsOf(u, first, calls);
-  for (const one of [...bare.arguments].reverse()) {
-    const arg = unwrap(one);
-    const name = memberName(arg);
-    const found =
-      name !== undefined
-        ? named(u, name, bare)
-        : arg.type === 'CallExpression'
-          ? partAt(u, arg, calls)
-          : undefined;
-    if (found) return found;
-  }
-  return undefined;
-}
-
-/** What wraps a part, by its name. */
-const WRAPS = /reducer|undoable/i;
-
-/** `export default combineReducers({ line })`, `const kept = persistReducer(config, line)`. */
-export const isWrappedPart = (node: t.Node, calls: StoreCalls): boolean => {
-  const bare = unwrap(node);
-  if (bare.type !== 'CallExpression') return false;
-  const made = calls.name(bare);
-  return made === undefined ? WRAPS.test(memberName(bare.callee) ?? '') : made === 'combineReducers';
-};
-
-export function named(u: Unit, name: string, at: t.Node): ExprFact {
-  const symbol = addSymbol(u, { name, kind: 'shared', port: name + KEPT_BY, ...spanOf(at) });
-  return { kind: 'identity', symbol, ...spanOf(at) };
 }
 
 /** Notes the stores that a file makes, wherever in it. */

@@ -93,6 +93,11 @@ group('what a part does', [
       `import { produce } from 'immer'; import { SPEED, WIND } from './keys';`,
     ),
   ),
+  reaches('a draft that starts with something', {
+    files: {
+      'reduce.js': `import { produce } from 'immer'; import { SPEED, WIND } from './keys'; const rope = produce((draft, action) => { switch (action.type) { case SPEED: draft.speed = action.payload; break; case WIND: draft.wind = action.payload; } }, { speed: 0, wind: 0 }); export default rope;`,
+    },
+  }),
   reaches('members of what is told', {
     files: {
       'acts.js': `import { SPEED } from './keys'; export const setWind = 1; export const setSpeed = (n) => ({ type: SPEED, payload: { speed: n, wind: 4 } });`,
@@ -204,6 +209,28 @@ group('where the part stands', [
       'store.js': `import { createStore, combineReducers } from 'redux'; import rope from './reduce'; const parts = combineReducers({ rope }); const all = (state, action) => { if (action.type === 'RESET') state = undefined; return parts(state, action); }; export const store = createStore(all);`,
     },
   }),
+  reaches('or nothing', {
+    files: {
+      'store.js': `import { createStore, combineReducers } from 'redux'; import rope from './reduce'; const none = () => null; export const store = createStore(combineReducers({ rope: rope || none }));`,
+    },
+  }),
+  reaches('in a table of another file', {
+    files: {
+      'reducers.js': `import rope from './reduce'; const reducers = { rope }; export default reducers;`,
+      'store.js': `import { createStore, combineReducers } from 'redux'; import reducers from './reducers'; export const store = createStore(combineReducers({ ...reducers }));`,
+    },
+  }),
+  reaches('made by a function', {
+    files: {
+      'root.js': `import { combineReducers } from 'redux'; import rope from './reduce'; export default (more, history) => combineReducers({ rope, ...more });`,
+      'store.js': `import { createStore } from 'redux'; import createRootReducer from './root'; export const store = createStore(createRootReducer({}, history));`,
+    },
+  }),
+  reaches('behind a function in a function', {
+    files: {
+      'store.js': `import { createStore, combineReducers } from 'redux'; import rope from './reduce'; const make = (start) => { const parts = combineReducers({ rope }); const all = (state, action) => parts(action.type === 'CLEAR' ? start : state, action); return createStore(all, start); }; export const store = make({});`,
+    },
+  }),
   reaches('in a store of the toolkit', {
     files: {
       'store.js': `import { configureStore } from '@reduxjs/toolkit'; import rope from './reduce'; export const store = configureStore({ reducer: { rope } });`,
@@ -218,6 +245,17 @@ group('what does not arrive', [
     from: 'Panel:state:next',
     to: [],
     not: ['Speed:prop:value', 'Wind:prop:value'],
+  },
+  {
+    what: 'a function of which no store is made',
+    sources: app({
+      files: {
+        'store.js': `import { createStore } from 'redux'; export const store = createStore((state) => state);`,
+      },
+    }),
+    from: 'Panel:state:next',
+    to: [],
+    not: ['Reduce:state:rope', 'Speed:prop:value'],
   },
   {
     what: 'the other key',
