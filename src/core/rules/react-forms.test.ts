@@ -278,3 +278,49 @@ export function App() { return <Lamp n={1} tone="a" glow="b" dim="c" />; }`;
     ],
   ]);
 });
+
+describe('what is handed in by no call site', () => {
+  const panel = (made: string, types = '') =>
+    `import React from 'react'; import PropTypes from 'prop-types'; import { connect } from 'react-redux'; import { translate } from 'elsewhere'; import { raise } from './acts';
+class Panel extends React.Component { render() { const { raise } = this.props; return <b onClick={() => raise(1)}>{this.props.label}</b>; } }
+Panel.propTypes = { label: PropTypes.string, raise: PropTypes.func };
+${types} export default ${made};`;
+  const app = (made: string) => ({
+    'Panel.jsx': panel(made),
+    'acts.js': `export const raise = (n) => ({ type: 'RAISE', n });`,
+    'main.jsx': `import React from 'react'; import { createRoot } from 'react-dom/client'; import Panel from './Panel'; createRoot(document.body).render(<Panel label="a" />);`,
+  });
+  const line = 'warning event/unguarded-call Panel.jsx:2 raise(1)';
+  cases(/unguarded/, [
+    ['by nobody', app('Panel'), [line]],
+    ['by a store', app('connect(null, { raise })(Panel)'), []],
+    [
+      'perhaps by a package',
+      {
+        'Stamp.jsx': `import { translate } from 'elsewhere'; export const Stamp = translate()(({ t, at }) => <b>{t(at)}</b>);`,
+        'main.jsx': `import { createRoot } from 'react-dom/client'; import { Stamp } from './Stamp'; createRoot(document.body).render(<Stamp at="a" />);`,
+      },
+      [],
+    ],
+    [
+      'in a function that nothing is wrapped around',
+      {
+        'Stamp.jsx': `export const Stamp = ({ t, at }) => <b onClick={() => t(at)}>{at}</b>;`,
+        'main.jsx': `import { createRoot } from 'react-dom/client'; import { Stamp } from './Stamp'; createRoot(document.body).render(<Stamp at="a" />);`,
+      },
+      ['warning event/unguarded-call Stamp.jsx:1 t(at)'],
+    ],
+  ]);
+});
+
+describe('what a file exports without a name', () => {
+  const body = `import { useState } from 'react'; export default (start = 1) => { const [page, setPage] = useState(start); return { page, setPage }; };`;
+  const app = (file: string) => ({
+    [`${file}.js`]: body,
+    'App.jsx': `import usePages from './${file}'; export function App() { const { page, setPage } = usePages(2); return <b onClick={() => setPage(page + 1)}>{page}</b>; }`,
+  });
+  cases(/called/, [
+    ['is a hook in a file that is named so', app('usePages'), []],
+    ['is a hook in one with dashes', app('use-pages'), []],
+  ]);
+});

@@ -119,7 +119,7 @@ function findCandidates(
   factories: Map<t.Node, string[]>,
   stores: StoreCalls,
 ): Map<NamedNode, Candidate> {
-  const fallback = nameFromPath(file.path);
+  const fallback = hookFromPath(file.path) ?? nameFromPath(file.path);
   const found = new Map<NamedNode, Candidate>();
   for (const one of scopes.named) {
     const within = makerOf(one.scope);
@@ -142,6 +142,13 @@ function findCandidates(
     file.units.set(candidate.node, candidate.name);
   }
   return found;
+}
+
+/** What a file exports without a name is a hook where the file is named like one: `usePages.ts`, `use-pages.ts`. */
+function hookFromPath(path: string): string | undefined {
+  const name = nameFromPath(path);
+  const hook = name[0]!.toLowerCase() + name.slice(1);
+  return /(^|\/)use[-\p{Lu}][^/]*$/u.test(path) && /^use\p{Lu}/u.test(hook) ? hook : undefined;
 }
 
 const pickerCandidate = ({ id, name }: NamedNode, picker: Picker): Candidate => ({

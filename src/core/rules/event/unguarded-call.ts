@@ -18,7 +18,10 @@ export const unguardedCall: Rule = {
         if (use.reads.some((read) => read.where === 'condition')) continue;
         const call = use.emits.find((emit) => emit.how === 'called' && !emit.guarded);
         if (!call) continue;
-        const omits = component.calledAt
+        // What a store or a package hands in besides stands at no call site.
+        if (component.facts.feeds?.some((one) => one.port === port.name)) continue;
+        const sites = component.facts.wrapped ? [] : component.calledAt;
+        const omits = sites
           .map((id) => project.sites[id]!)
           .find((site) => hands(project, site, port.name) === false);
         if (!port.typed && !omits) continue;
