@@ -38,9 +38,7 @@ export function connectedIn(program: t.Program, imports: ImportFact[]): Connecte
       if (made) kept.set(node.id.name, made);
     }
     if (node.type === 'CallExpression') {
-      const [first] = node.arguments;
-      const bare = first && unwrap(first);
-      const name = bare?.type === 'Identifier' ? bare.name : undefined;
+      const name = componentGiven(node.arguments[0]);
       const maker = node.callee.type === 'Identifier' ? kept.get(node.callee.name) : undefined;
       if (maker && name !== undefined) found.set(name, maker);
       look(node.callee, name ?? given);
@@ -51,6 +49,13 @@ export function connectedIn(program: t.Program, imports: ImportFact[]): Connecte
   };
   look(program, undefined);
   return found;
+}
+
+/** The component that a call is given, inside of what else wraps it: `connect(pick)(withLine(translate()(Panel)))`. */
+function componentGiven(node: t.Node | undefined): string | undefined {
+  const bare = node && unwrap(node);
+  if (bare?.type === 'CallExpression') return componentGiven(bare.arguments[0]);
+  return bare?.type === 'Identifier' ? bare.name : undefined;
 }
 
 /** Notes what a component is handed by the call that connects it. */

@@ -50,6 +50,15 @@ idioms([
     to: ['Panel:prop:speed'],
   },
   {
+    what: 'around others that wrap it',
+    sources: app(
+      `${PICK} export default connect(pick, { setSpeed })(withLine(translate()(Panel)));`,
+      `import { connect } from 'react-redux'; import { translate, withLine } from './ways';`,
+    ),
+    from: 'Panel:state:next',
+    to: ['Panel:prop:speed'],
+  },
+  {
     what: 'under another name',
     sources: app(
       `${PICK} export default join(pick, { setSpeed })(Panel);`,
