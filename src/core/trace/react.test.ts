@@ -553,15 +553,7 @@ export function App() {
   return <Plugs.Provider value={kept}><Plug id="a" /></Plugs.Provider>;
 }
 function Plug({ id }) { const { add } = useContext(Plugs); return <button onClick={() => add(id)} />; }`,
-    [
-      [
-        'Plug:prop:id',
-        [
-          'Plug:prop:id write App:state:kept',
-          'App:state:kept provide App:context:Plugs',
-        ],
-      ],
-    ],
+    [['Plug:prop:id', ['Plug:prop:id write App:state:kept', 'App:state:kept provide App:context:Plugs']]],
   );
 });
 

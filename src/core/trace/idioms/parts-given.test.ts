@@ -12,7 +12,11 @@ const FORMS: [what: string, code: string, save: string][] = [
     `const keep = (range) => { const { lo, hi } = range; setLo(lo); setHi(hi); };`,
     'keep',
   ],
-  ['under a constant', `const LO = 'lo'; const keep = (range) => { setLo(range[LO]); setHi(range.hi); };`, 'keep'],
+  [
+    'under a constant',
+    `const LO = 'lo'; const keep = (range) => { setLo(range[LO]); setHi(range.hi); };`,
+    'keep',
+  ],
   [
     'put together anew',
     `const put = ({ from, to }) => { setLo(from); setHi(to); }; const keep = ({ lo, hi }) => put({ from: lo, to: hi });`,
@@ -39,17 +43,15 @@ const FORMS: [what: string, code: string, save: string][] = [
 ];
 const LEAVES = `function Low({x}){return <b>{x}</b>;} function High({x}){return <b>{x}</b>;} function Form({onSave}){ const low = read(); const high = read(); return <b onClick={() => onSave({ lo: low, hi: high })}/>; }`;
 
-const ofReact = FORMS.map(
-  ([what, code, save]): Idiom => ({
-    what: `React: ${what}`,
-    sources: reactApp(
-      `${LEAVES} export function App({ seed }){ useEffect(() => read(seed), [seed]); const [lo, setLo] = useState(0); const [hi, setHi] = useState(0); ${code} return <i><Low x={lo}/><High x={hi}/><Form onSave={${save}}/></i>; }`,
-    ),
-    from: 'Form:local:low',
-    to: ['Low:prop:x'],
-    not: ['High:prop:x'],
-  }),
-);
+const ofReact = FORMS.map(([what, code, save]): Idiom => ({
+  what: `React: ${what}`,
+  sources: reactApp(
+    `${LEAVES} export function App({ seed }){ useEffect(() => read(seed), [seed]); const [lo, setLo] = useState(0); const [hi, setHi] = useState(0); ${code} return <i><Low x={lo}/><High x={hi}/><Form onSave={${save}}/></i>; }`,
+  ),
+  from: 'Form:local:low',
+  to: ['Low:prop:x'],
+  not: ['High:prop:x'],
+}));
 
 const OTHERS: Idiom[] = [
   {
