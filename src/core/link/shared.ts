@@ -1,5 +1,5 @@
 /** What modules keep: whoever imports it uses the same. */
-import { KEPT_BY, TOLD } from '../model/code';
+import { KEPT_BY, NAMED_KEY, TOLD } from '../model/code';
 import type { ExprFact } from '../model/facts';
 import type { Component, Place } from '../model/project';
 import type { Linked } from './linked';
@@ -139,13 +139,13 @@ export class Shared {
   answersTo(file: number, name: string): { module: Component; symbol: number }[] {
     this.answers ??= this.indexAnswers();
     if (!this.answers.size) return [];
-    return this.answers.get(this.keyOf(file, name) ?? '') ?? [];
+    return this.answers.get(this.keyOf(file, name)) ?? [];
   }
 
-  private keyOf(file: number, name: string): string | undefined {
-    if (name.startsWith(TOLD)) return TOLD + keyOf(this.project, file, name.slice(TOLD.length));
-    const target = this.project.lookup(file, name);
-    return target.kind === 'value' ? `${target.file}:${target.value.name}` : undefined;
+  private keyOf(file: number, name: string): string {
+    const isTold = name.startsWith(TOLD);
+    const key = isTold ? name.slice(TOLD.length) : NAMED_KEY + name;
+    return (isTold ? TOLD : '') + keyOf(this.project, file, key);
   }
 
   private indexAnswers(): Map<string, { module: Component; symbol: number }[]> {
@@ -156,7 +156,7 @@ export class Shared {
         const module = this.modules.get(index);
         const symbol = module?.symbols.get(does);
         const own = symbol === undefined ? this.symbolOf(index, does) : { module: module!.component, symbol };
-        if (key !== undefined && own) found.set(key, [...(found.get(key) ?? []), own]);
+        if (own) found.set(key, [...(found.get(key) ?? []), own]);
       }
     return found;
   }

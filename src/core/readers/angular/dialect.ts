@@ -32,6 +32,7 @@ import { noteClosing, noteDialog, readResult } from './dialogs';
 import { FORM, inForm, madeOf, readForm } from './forms';
 import { type AngularNames, calledOwn, PIPED, signalOf } from './names';
 import { readProviders } from './providers';
+import { readSelect } from './store';
 import { type AngularUnit, isAngularUnit } from './unit';
 
 /** What runs when set-up is over, or the page has changed. */
@@ -74,6 +75,7 @@ export function angularDialect(names: AngularNames): Dialect {
       noteClosing(u, node, ctx);
       return (
         readOwn(u, names, node, ctx) ??
+        readSelect(u, node, ctx) ??
         readResult(u, node) ??
         readSignal(u, node, ctx) ??
         readMethod(u, node, ctx) ??

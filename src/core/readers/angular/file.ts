@@ -24,6 +24,7 @@ import { classDialect } from './members';
 import { handsItselfOn, memberReads } from '../script/member-reads';
 import { ANGULAR_TRAITS, angularNames, angularTypes, calledOwn } from './names';
 import { readProviders } from './providers';
+import { markAsking } from './store';
 import { type AngularFile, type AngularUnit, angularUnit, closeUnit } from './unit';
 
 /** Reads a file, with the templates of its components. Never throws: what cannot be parsed gives facts with a problem. */
@@ -33,6 +34,7 @@ export function readAngularFile(path: string, text: string, readPart: ReadPart):
   if ('problem' in parsed) return { ...facts, problem: parsed.problem };
   const { program, comments } = parsed;
   readModuleFacts(facts, program, comments, text);
+  markAsking(facts.imports);
   const names = angularNames(facts.imports);
   const named = angularTypes(names);
   facts.types = readTypes(program, named);

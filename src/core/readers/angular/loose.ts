@@ -4,6 +4,8 @@ import type * as t from '@babel/types';
 import { addMounted } from '../script/mounted';
 import { annotationOf } from '../script/type-expr';
 import { addWhole, emptyFacts, handsOn, keepsState, placeRest, SETUP, spanOf } from '../script/unit';
+import { storeCalls } from '../script/store-calls';
+import { keepsParts, readStores } from '../script/store-parts';
 import { eachChild } from '../script/walk';
 import { decoratorsOf, listed, metadata } from '../script/decorators';
 import { ANGULAR_TRAITS, calledOwn } from './names';
@@ -28,9 +30,11 @@ export function readLoose(angular: AngularFile): void {
     (node) => angular.plain.has(node) || !/^(Class|Function|TS|Import|Export(All|Default))/.test(node.type),
   );
   u.statements(loose as t.Statement[], SETUP);
+  readStores(u, program, storeCalls(facts.imports));
   placeRest(u);
   closeUnit(u);
   if (
+    keepsParts(component) ||
     component.render.length > 1 ||
     keepsState(component) ||
     component.provides.length ||

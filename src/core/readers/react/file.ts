@@ -52,8 +52,9 @@ import { readReducers } from './reducers';
 import { noteOutlets, noteTables, type RouterNames, routerNames } from './routes';
 import { sagaAnswers } from './sagas';
 import { type Picker, pickerOf, readPicker } from './selectors';
-import { keepsParts, markAsking, readParts, readStores } from './slices';
-import { type StoreCalls, storeCalls } from './store-calls';
+import { keepsParts, readStores } from '../script/store-parts';
+import { markAsking, readParts } from './slices';
+import { type StoreCalls, storeCalls } from '../script/store-calls';
 import { keeperMakers, storeMakers } from './stores';
 import { makerOf, rendersGiven, wrapperOf } from './wrappers';
 

@@ -13,8 +13,8 @@ import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
 import { addChange } from './slices';
-import type { StoreCalls } from './store-calls';
-import { handedOn, isTableOfParts, isWrappedPart, partAt, partMade } from './store-parts';
+import type { StoreCalls } from '../script/store-calls';
+import { handedOn, isTableOfParts, isWrappedPart, partAt, partMade } from '../script/store-parts';
 
 /** What such a function does when something is told: statements, or what it gives back. */
 interface Case {

@@ -1,24 +1,34 @@
 /** Functions that a package makes of others, which each pick a part of a store: `createSelector([pickFleet], (fleet) => …)`. */
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
+import { constantText } from '../script/constants';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
 import { isFunction, type NamedNode } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import { addSymbol, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
-import type { StoreCalls } from './store-calls';
+import type { StoreCalls } from '../script/store-calls';
 
 export interface Picker {
   /** What picks the parts. */
   parts: t.Node[];
   /** What is made of them. */
   fn: t.Function;
+  /** It picks the part of this name, and makes nothing of it. */
+  feature?: string;
 }
 
 /** The parts and the function of a constant that is made so. */
 export function pickerOf({ node, scope }: NamedNode, calls: StoreCalls): Picker | undefined {
-  if (!calls.any || scope.parent !== undefined || calls.name(node) !== 'createSelector') return undefined;
+  const made = calls.any && scope.parent === undefined ? calls.name(node) : undefined;
+  if (made !== 'createSelector' && made !== 'createFeatureSelector') return undefined;
   const args = (unwrap(node) as t.CallExpression).arguments.map(unwrap);
+  if (made === 'createFeatureSelector') {
+    const feature = constantText(args[0]);
+    const { start, end } = unwrap(node);
+    const fn = { type: 'ArrowFunctionExpression', params: [], body: unwrap(node), start, end };
+    return feature === undefined ? undefined : { parts: [], fn: fn as unknown as t.Function, feature };
+  }
   const [first] = args;
   const list =
     first?.type === 'ArrayExpression' ? first.elements.flatMap((one) => (one ? [one] : [])) : undefined;
@@ -28,9 +38,13 @@ export function pickerOf({ node, scope }: NamedNode, calls: StoreCalls): Picker 
 }
 
 /** Reads it as a function of the store: each parameter is what its part picks. */
-export function readPicker(u: Unit, { parts, fn }: Picker): void {
+export function readPicker(u: Unit, { parts, fn, feature }: Picker): void {
   const at = spanOf(fn);
   const store = addSymbol(u, { name: 'state', kind: 'param', within: -1, index: 0, ...at });
+  if (feature !== undefined) {
+    u.facts.result = { kind: 'member', symbol: store, path: [feature], ...at };
+    return;
+  }
   fn.params.forEach((param, index) => {
     const part = parts[index];
     const value: ExprFact = part ? partOf(u, unwrap(part), store) : { kind: 'computed', ...spanOf(param) };

@@ -4,11 +4,12 @@
  * together (`configureStore`, `combineReducers`).
  */
 import type * as t from '@babel/types';
-import type { ComponentFacts, FileFacts, ImportFact, ValueFact } from '../../model/facts';
+import type { FileFacts, ImportFact, ValueFact } from '../../model/facts';
 import { readFunction } from '../script/functions';
 import { connects } from './connected';
-import { MAKERS, type StoreCalls } from './store-calls';
-import { isWrappedPart, partAt } from './store-parts';
+import type { StoreCalls } from '../script/store-calls';
+import { constantText } from '../script/constants';
+import { isWrappedPart, partAt, partUnder, valueOf } from '../script/store-parts';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
@@ -19,9 +20,6 @@ export function markAsking(imports: ImportFact[]): void {
   for (const one of imports)
     if (connects(one) || (one.from === 'react-redux' && one.name === 'useSelector')) one.asks = 'store';
 }
-
-/** The symbol that stands for all that a store keeps. */
-export const STORE = '#store';
 
 /** Where what a change is called with stands in what it is told; and what something was called with that takes its time. */
 const PAYLOAD = ['payload'];
@@ -40,12 +38,11 @@ export function declarePart(u: Unit, id: t.LVal, init: t.Expression, calls: Stor
   switch (made) {
     case 'createSlice':
       return declareSlice(u, id, call, ctx);
-    case 'createReducer': {
-      const state = declareState(u, id, call.arguments[0], init);
-      const [, cases] = call.arguments;
-      if (cases) readCases(u, id.name, state, cases, ctx);
+    case 'createReducer':
+      readReducerMade(u, id, call, calls, ctx);
       return true;
-    }
+    case 'createFeature':
+      return declareFeature(u, id, call, calls, ctx);
     case 'combineReducers':
     case undefined: {
       const value = isWrappedPart(init, calls) ? partAt(u, init, calls) : undefined;
@@ -62,6 +59,61 @@ export function declarePart(u: Unit, id: t.LVal, init: t.Expression, calls: Stor
     }
   }
   return false;
+}
+
+/** `createReducer(START, on(raise, (state, { by }) => …))`, or with a builder or a table of cases. */
+function readReducerMade(
+  u: Unit,
+  id: t.Identifier,
+  call: t.CallExpression,
+  calls: StoreCalls,
+  ctx: Ctx,
+): number {
+  const [initial, ...cases] = call.arguments;
+  const state = declareState(u, id, initial, call);
+  cases.forEach((one, index) => {
+    if (calls.name(one) !== 'on') {
+      readCases(u, id.name, state, one, ctx);
+      return;
+    }
+    const args = (unwrap(one) as t.CallExpression).arguments.map(unwrap);
+    const fn = args.pop();
+    if (!fn || !isFunction(fn)) return;
+    const does = changeName(id.name, `on ${index}`);
+    addChange(u, does, state, fn, one, ctx);
+    for (const action of args) {
+      const name = memberName(action);
+      if (name !== undefined) (u.file.answers ??= []).push({ action: name, does });
+    }
+  });
+  return state;
+}
+
+/** `createFeature({ name: 'line', reducer: createReducer(…) })`: a part that knows where it stands. */
+function declareFeature(
+  u: Unit,
+  id: t.Identifier,
+  call: t.CallExpression,
+  calls: StoreCalls,
+  ctx: Ctx,
+): boolean {
+  const options = call.arguments[0] && unwrap(call.arguments[0]);
+  if (options?.type !== 'ObjectExpression') return false;
+  const reducer = valueOf(options, 'reducer');
+  const name = constantText(valueOf(options, 'name'));
+  if (!reducer || name === undefined) return false;
+  const at = spanOf(id);
+  const part =
+    calls.name(reducer) === 'createReducer'
+      ? {
+          kind: 'identity' as const,
+          symbol: readReducerMade(u, id, unwrap(reducer) as t.CallExpression, calls, ctx),
+          ...at,
+        }
+      : partAt(u, reducer, calls);
+  if (part)
+    addSymbol(u, { name: id.name, keptBy: id.name, kind: 'derived', init: partUnder(name, part, id), ...at });
+  return part !== undefined;
 }
 
 /** `fleet.actions`: what is taken from a part is known by the part's own names. */
@@ -93,13 +145,6 @@ function declareSlice(u: Unit, id: t.Identifier, call: t.CallExpression, ctx: Ct
   const others = valueOf(options, 'extraReducers');
   if (others) readCases(u, id.name, state, others, ctx);
   return true;
-}
-
-/** The value of a member of an object that is written out. */
-function valueOf(object: t.ObjectExpression, name: string): t.Node | undefined {
-  const found = object.properties.find((one) => one.type !== 'SpreadElement' && keyName(one) === name);
-  if (!found || found.type === 'SpreadElement') return undefined;
-  return found.type === 'ObjectMethod' ? found : unwrap(found.value);
 }
 
 /** The functions of a part by which its state is changed: each is a function, or prepares first what it is given. */
@@ -170,24 +215,6 @@ function readCases(u: Unit, part: string, state: number, cases: t.Node, ctx: Ctx
   look(cases);
 }
 
-/** Notes the stores that a file makes, wherever in it. */
-export function readStores(u: Unit, program: t.Program, calls: StoreCalls): void {
-  if (!calls.makesStores) return;
-  const look = (node: t.Node): void => {
-    const made = calls.name(node);
-    if (made !== undefined && MAKERS.test(made)) {
-      const [first] = (unwrap(node) as t.CallExpression).arguments;
-      const given = first && unwrap(first);
-      const reducer =
-        made === 'configureStore' && given?.type === 'ObjectExpression' ? valueOf(given, 'reducer') : given;
-      const init = reducer && partAt(u, reducer, calls);
-      if (init) addSymbol(u, { name: STORE, kind: 'derived', init, ...spanOf(node) });
-    }
-    eachChild(node, look);
-  };
-  look(program);
-}
-
 /** What a part is known by: its state, and the functions that change it. */
 export function partValues(
   name: string,
@@ -206,15 +233,6 @@ export function partValues(
     }
   return { kind: 'object', members, more };
 }
-
-/** Whether the loose code of a module puts a store together, or a table of parts. */
-export const keepsParts = ({ symbols }: ComponentFacts): boolean =>
-  symbols.some(
-    (one) =>
-      one.name === STORE ||
-      one.keptBy !== undefined ||
-      (one.kind === 'derived' && one.init?.kind === 'object' && one.init.open),
-  );
 
 /** Adds what the parts of stores are known by to the values of a file. */
 export function readParts(facts: FileFacts, made: { name: string; node: t.Node }[], calls: StoreCalls): void {

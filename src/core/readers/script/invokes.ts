@@ -3,6 +3,9 @@ import type { ExprFact, MemberFact, Span } from '../../model/facts';
 import { resultOf } from './results';
 import { type Ctx, noteGiven, type Unit } from './unit';
 
+/** What is called by a name like a class or a component is made, and no function of what a value holds. */
+const MADE = /(^|\.)\p{Lu}[^.]*$/u;
+
 /** Calls of what a value holds may write what is kept elsewhere. */
 export function noteInvoke(
   u: Unit,
@@ -12,7 +15,7 @@ export function noteInvoke(
   ctx: Ctx,
 ): void {
   const base = callee.symbol === undefined ? undefined : u.facts.symbols[callee.symbol]!;
-  if (base ? base.kind === 'setter' : !callee.component || /^[\p{Lu}]/u.test(callee.component)) return;
+  if (base ? base.kind === 'setter' : !callee.component || MADE.test(callee.component)) return;
   (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, start, end });
 }
 

@@ -37,6 +37,17 @@ const LIST: Idiom[] = [
     to: ['Leaf:prop:x'],
   },
   {
+    what: 'module object that is named like a class',
+    sources: {
+      ...reactApp(
+        `import { Kept } from './kept'; function App({seed}:any){ const [,t]=useState(0); return <><Btn v={seed} onSave={(v:any)=>{Kept.put(v); t(1);}}/><Leaf x={Kept.get()}/></>; }`,
+      ),
+      'kept.ts': `let kept=''; export const Kept = { put(v:any){ kept=v; }, get(){ return kept; } };`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
+  {
     what: 'class instance',
     sources: {
       ...reactApp(

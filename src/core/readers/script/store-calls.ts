@@ -1,14 +1,16 @@
 /** What a file calls of the packages that put stores together out of parts. */
 import type * as t from '@babel/types';
 import type { ImportFact } from '../../model/facts';
-import { memberName } from '../script/type-expr';
-import { unwrap } from '../script/unit';
+import { memberName } from './type-expr';
+import { unwrap } from './unit';
 
 const OFFERS: Record<string, RegExp> = {
   '@reduxjs/toolkit':
     /^(createSlice|createReducer|configureStore|combineReducers|combineSlices|createSelector|createAsyncThunk|bindActionCreators)$/,
   redux: /^(createStore|legacy_createStore|combineReducers|bindActionCreators)$/,
   reselect: /^createSelector$/,
+  '@ngrx/store':
+    /^(createReducer|createSelector|createFeatureSelector|createFeature|combineReducers|on|select|provideStore|provideState|StoreModule)$/,
   'react-redux': /^(useSelector)$/,
 };
 
@@ -24,7 +26,11 @@ export interface StoreCalls {
 
 const NO_STORES: StoreCalls = { name: () => undefined, makesStores: false, any: false };
 
-export const MAKERS = /^(configureStore|createStore|legacy_createStore)$/;
+/** What makes whole stores, or adds parts to one. */
+const MAKERS =
+  /^(configureStore|createStore|legacy_createStore|provideStore|provideState|StoreModule(\.for(Root|Feature))?)$/;
+
+export const makesStore = (name: string | undefined): boolean => name !== undefined && MAKERS.test(name);
 
 export function storeCalls(imports: ImportFact[]): StoreCalls {
   const known = new Map<string, string>();
@@ -34,9 +40,11 @@ export function storeCalls(imports: ImportFact[]): StoreCalls {
     name(node) {
       const call = unwrap(node);
       const name = call.type === 'CallExpression' ? memberName(call.callee) : undefined;
-      return name === undefined ? undefined : known.get(name);
+      const [first, ...rest] = name?.split('.') ?? [];
+      const own = first === undefined ? undefined : known.get(first);
+      return own === undefined ? undefined : [own, ...rest].join('.');
     },
-    makesStores: [...known.values()].some((one) => MAKERS.test(one)),
+    makesStores: [...known.values()].some(makesStore),
     any: true,
   };
 }

@@ -1,12 +1,14 @@
 /** Parts that stores are put together of, as a file names them: by their names, in tables, wrapped, or handed on to. */
 import type * as t from '@babel/types';
 import { KEPT_BY } from '../../model/code';
-import type { ExprFact, MemberFact } from '../../model/facts';
-import { isFunction } from '../script/scope';
-import { returnsOf } from '../script/choices';
-import { keyName, memberName } from '../script/type-expr';
-import { addSymbol, isModuleLevel, spanOf, type Unit, unwrap } from '../script/unit';
-import type { StoreCalls } from './store-calls';
+import type { ComponentFacts, ExprFact, MemberFact } from '../../model/facts';
+import { isFunction } from './scope';
+import { returnsOf } from './choices';
+import { keyName, memberName } from './type-expr';
+import { addSymbol, isModuleLevel, spanOf, type Unit, unwrap } from './unit';
+import { constantText } from './constants';
+import { makesStore, type StoreCalls } from './store-calls';
+import { eachChild } from './walk';
 
 /** A table of parts, as an object of what each keeps. */
 function partsOf(u: Unit, node: t.Node, calls: StoreCalls): ExprFact | undefined {
@@ -126,3 +128,69 @@ export function named(u: Unit, name: string, at: t.Node): ExprFact {
   const symbol = addSymbol(u, { name, kind: 'shared', port: name + KEPT_BY, ...spanOf(at) });
   return { kind: 'identity', symbol, ...spanOf(at) };
 }
+
+/** The symbol that stands for all that a store keeps. */
+export const STORE = '#store';
+
+/** The value of a member of an object that is written out. */
+export function valueOf(object: t.ObjectExpression, name: string): t.Node | undefined {
+  const found = object.properties.find((one) => one.type !== 'SpreadElement' && keyName(one) === name);
+  if (!found || found.type === 'SpreadElement') return undefined;
+  return found.type === 'ObjectMethod' ? found : unwrap(found.value);
+}
+
+/** Notes the stores that a file makes, wherever in it. */
+export function readStores(u: Unit, program: t.Program, calls: StoreCalls): void {
+  if (!calls.makesStores) return;
+  const look = (node: t.Node): void => {
+    const made = calls.name(node);
+    if (makesStore(made)) {
+      const init = storeMade(u, made!, (unwrap(node) as t.CallExpression).arguments, calls);
+      if (init) addSymbol(u, { name: STORE, kind: 'derived', init, ...spanOf(node) });
+    }
+    eachChild(node, look);
+  };
+  look(program);
+}
+
+/** What a call that makes a store, or adds a part to one, puts into it. */
+function storeMade(
+  u: Unit,
+  made: string,
+  [first, second]: t.Node[],
+  calls: StoreCalls,
+): ExprFact | undefined {
+  const given = first && unwrap(first);
+  if (!given) return undefined;
+  if (made === 'configureStore' && given.type === 'ObjectExpression') {
+    const reducer = valueOf(given, 'reducer');
+    return reducer && partAt(u, reducer, calls);
+  }
+  if (!ADDS.test(made)) return partAt(u, given, calls);
+  // A part with its name, or a feature that knows it.
+  const written = given.type === 'ObjectExpression' ? given : undefined;
+  const name = constantText(written ? valueOf(written, 'name') : given);
+  const reducer = written ? valueOf(written, 'reducer') : second;
+  const part = reducer && partAt(u, reducer, calls);
+  if (name !== undefined && part) return partUnder(name, part, unwrap(first));
+  return second ? undefined : partAt(u, given, calls);
+}
+
+const ADDS = /^(provideState|StoreModule\.forFeature)$/;
+
+/** A table of one part. */
+export const partUnder = (name: string, value: ExprFact, at: t.Node): ExprFact => ({
+  kind: 'object',
+  members: [{ name, value, ...spanOf(at) }],
+  open: true,
+  ...spanOf(at),
+});
+
+/** Whether the loose code of a module puts a store together, or a table of parts. */
+export const keepsParts = ({ symbols }: ComponentFacts): boolean =>
+  symbols.some(
+    (one) =>
+      one.name === STORE ||
+      one.keptBy !== undefined ||
+      (one.kind === 'derived' && one.init?.kind === 'object' && one.init.open),
+  );
