@@ -1,6 +1,9 @@
 /** What becomes of the parameters of a function: which of them what it hands over is, or is made of. */
 import { ANY_MEMBER } from '../model/code';
 import type { ExprFact } from '../model/facts';
+import { groupBy } from '../model/group-by';
+import { oncePer } from '../model/once-per';
+import type { Component } from '../model/project';
 import type { Frame } from './frames';
 import { into, symbolsOf } from './values';
 
@@ -100,8 +103,18 @@ function heldIn(frame: Frame, fn: number, expr: ExprFact): Held[] {
       found = (functions[within]!.given ?? []).flatMap((args) =>
         args[at] ? member(of(args[at], depth + 1), into(path, want)) : [],
       );
-    else if ((kind === 'derived' || (kind === 'loop' && !at)) && init)
-      found = member(of(init, depth + 1), want);
+    else if (kind === 'derived' || (kind === 'loop' && !at)) {
+      if (init) found = member(of(init, depth + 1), want);
+      // What is put into a variable, or into a member of what it holds.
+      for (const { value, path: put = [] } of writesOf(frame.code).get(index) ?? [])
+        if (value)
+          found = found.concat(
+            member(
+              of(value, depth + 1).map((one) => ({ ...one, put: into(put, one.put) })),
+              want,
+            ),
+          );
+    }
     around.delete(index);
     return found;
   };
@@ -134,6 +147,9 @@ function heldIn(frame: Frame, fn: number, expr: ExprFact): Held[] {
   };
   return unique(of(expr, 0));
 }
+
+/** What the code of a component or module writes, by what it is written to. */
+const writesOf = oncePer(({ facts }: Component) => groupBy(facts.writes, (one) => one.symbol));
 
 const member = (list: Held[], want: string[]): Held[] => list.flatMap((one) => taken(one, want) ?? []);
 

@@ -61,9 +61,13 @@ export class Shared {
   symbolOf(file: number, name: string): { module: Component; symbol: number } | undefined {
     const isPart = name.endsWith(KEPT_BY);
     const target = this.project.lookup(file, isPart ? name.slice(0, -KEPT_BY.length) : name);
-    if (target.kind !== 'value') return undefined;
-    const module = this.modules.get(target.file);
-    const own = target.value.name;
+    // The class of what tells something by being made.
+    const made =
+      isPart && target.kind === 'component' ? this.project.components[target.component]! : undefined;
+    const home = target.kind === 'value' ? target.file : made?.file;
+    if (home === undefined) return undefined;
+    const module = this.modules.get(home);
+    const own = target.kind === 'value' ? target.value.name : made!.name;
     const symbol = (isPart ? module?.symbols.get(own + KEPT_BY) : undefined) ?? module?.symbols.get(own);
     return symbol === undefined ? undefined : { module: module!.component, symbol };
   }

@@ -46,6 +46,7 @@ export function angularDialect(names: AngularNames): Dialect {
   return {
     follows: FOLLOWED,
     shares: true,
+    tells: true,
     declare(u, pattern, init, ctx) {
       if (!isAngularUnit(u) || pattern.type !== 'Identifier') return false;
       const name = calledOwn(names, init);

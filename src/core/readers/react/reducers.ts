@@ -9,6 +9,7 @@ import type { ExprFact } from '../../model/facts';
 import { nameFromPath } from '../../model/names';
 import { constantKey } from '../script/keys';
 import { keyTold } from '../script/told-keys';
+import { readFunction } from '../script/functions';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
@@ -20,6 +21,8 @@ import { handedOn, isTableOfParts, isWrappedPart, partAt, partMade } from '../sc
 interface Case {
   keys: string[];
   at: t.Node;
+  /** Where it ends in the text; what is done in any case follows further down. */
+  end: number;
   does: t.Statement[];
 }
 
@@ -31,6 +34,10 @@ interface Told {
 
 /** Reads such functions of a file, and what it makes of parts, into the unit of its loose code. */
 export function readReducers(u: Unit, program: t.Program, calls: StoreCalls): void {
+  for (const node of program.body) {
+    const declared = node.type === 'ExportNamedDeclaration' ? node.declaration : node;
+    if (declared?.type === 'ClassDeclaration' && !declared.superClass) readTold(u, declared);
+  }
   for (const { name, shown, node } of namedIn(u, program)) {
     const isFn = isFunction(node);
     const isParts =
@@ -41,6 +48,42 @@ export function readReducers(u: Unit, program: t.Program, calls: StoreCalls): vo
     else if (isFn) readReducer(u, { name, shown, fn: node, start: startOf(node) }, calls);
     else if (drafted) readReducer(u, { name, shown, fn: drafted, start }, calls);
   }
+}
+
+/** `class Hold { readonly type = HOLD; constructor(public by: number) {} }`: whoever makes one tells it. */
+function readTold(u: Unit, node: t.ClassDeclaration): void {
+  const { body } = node.body;
+  const type = body.find((one) => one.type === 'ClassProperty' && !one.static && keyName(one) === 'type');
+  const made = body.find((one) => one.type === 'ClassMethod' && one.kind === 'constructor');
+  const kind = type?.type === 'ClassProperty' ? type.value : undefined;
+  const key = kind ? constantKey(kind) : undefined;
+  if (!node.id || !kind || key === undefined) return;
+  const params = (made?.type === 'ClassMethod' ? made.params : []).map((one) =>
+    one.type === 'TSParameterProperty' ? one.parameter : one,
+  );
+  const ids = params.flatMap((one) => {
+    const id = one.type === 'AssignmentPattern' ? one.left : one;
+    return id.type === 'Identifier' ? [id] : [];
+  });
+  const at = spanOf(node);
+  const property = (name: string, value: t.Node): t.ObjectProperty =>
+    ({
+      type: 'ObjectProperty',
+      key: { type: 'Identifier', name, ...at },
+      value,
+      computed: false,
+      ...spanOf(value),
+    }) as t.ObjectProperty;
+  const properties = [property('type', kind), ...ids.map((id) => property(id.name, id))];
+  const fn = {
+    type: 'ArrowFunctionExpression',
+    params,
+    body: { type: 'ObjectExpression', properties, ...at },
+    ...at,
+  };
+  const read = readFunction(u, fn as t.ArrowFunctionExpression, SETUP, 'handler').fn;
+  if (read !== undefined)
+    addSymbol(u, { name: node.id.name, keptBy: node.id.name, kind: 'handler', fn: read, ...spanOf(node.id) });
 }
 
 /** A function that is told something, what it starts with, its name in the file, and as it is shown. */
@@ -70,8 +113,8 @@ function readReducer(u: Unit, { name, shown, fn, start }: Reducer, calls: StoreC
     kind: 'state',
     init: { kind: 'computed', gives, ...spanOf(start ?? fn) },
   });
-  cases.forEach(({ keys, at, does }, index) => {
-    const body = { type: 'BlockStatement', body: does, start: at.start, end: does.at(-1)?.end ?? at.end };
+  cases.forEach(({ keys, at, end, does }, index) => {
+    const body = { type: 'BlockStatement', body: does, start: at.start, end };
     const params = [told.state, fn.params[1]];
     const part = { ...fn, type: 'ArrowFunctionExpression', params, body, start: body.start, end: body.end };
     // The function was read as a whole before.
@@ -150,9 +193,12 @@ function casesIn(fn: t.Function, told: Told): Case[] {
   const found: Case[] = [];
   /** What is declared before is known to what follows. */
   const before: t.Statement[] = [];
+  /** What is done in any case: `return next`. */
+  const last = body.filter((one) => one.type === 'ReturnStatement' && one.argument?.type === 'Identifier');
   const add = (tests: t.Node[], at: t.Node, does: t.Statement[]): void => {
     const keys = tests.flatMap((test) => constantKey(test) ?? []);
-    if (keys.length) found.push({ keys, at, does: [...before, ...does] });
+    const { end } = does.at(-1) ?? at;
+    if (keys.length) found.push({ keys, at, end: end!, does: [...before, ...does, ...last] });
   };
   const ofCondition = (test: t.Node, does: t.Statement[]): void =>
     add(comparedWith(unwrap(test), told), test, does);

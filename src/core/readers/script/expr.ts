@@ -4,7 +4,7 @@ import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/fact
 import { byName } from './constants';
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
-import { functionIn, noteInvoke, noteSet } from './invokes';
+import { functionIn, noteInvoke, noteMade, noteSet } from './invokes';
 import { notePage, readStorage } from './page-kept';
 import { moduleLoaded } from './lazy';
 import { noteLoop, notePromised } from './patterns';
@@ -477,6 +477,7 @@ function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
   const result = computed(node, ...args);
   if (!callee.component) return result;
   result.from = { call: u.facts.calls.length, path: [] };
+  if (u.dialect.tells) noteMade(u, callee.component, args, spanOf(node), ctx);
   const at = { where: ctx.where, fn: ctx.fn, ...spanOf(node) };
   u.facts.calls.push({ name: callee.component, args, made: true, ...at });
   return result;

@@ -1,4 +1,5 @@
 /** Calls that set something off: of setters, and of what may write what is kept elsewhere. */
+import { KEPT_BY } from '../../model/code';
 import type { ExprFact, MemberFact, Span } from '../../model/facts';
 import { resultOf } from './results';
 import { type Ctx, noteGiven, type Unit } from './unit';
@@ -16,6 +17,12 @@ export function noteInvoke(
 ): void {
   const base = callee.symbol === undefined ? undefined : u.facts.symbols[callee.symbol]!;
   if (base ? base.kind === 'setter' : !callee.component || MADE.test(callee.component)) return;
+  (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, start, end });
+}
+
+/** `new Hold(4)`: objects of some classes tell something by being made. */
+export function noteMade(u: Unit, name: string, args: ExprFact[], { start, end }: Span, ctx: Ctx): void {
+  const callee: ExprFact = { kind: 'computed', component: name + KEPT_BY, start, end };
   (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, start, end });
 }
 

@@ -72,6 +72,39 @@ describe('how it is told', () => {
   ]);
 });
 
+const CLASSES: Forms = {
+  files: {
+    'acts.ts': `export enum Kinds { Speed = 'speed', Wind = 'wind' } export class SetSpeed { readonly type = Kinds.Speed; constructor(public payload: number) {} } export class SetWind { readonly type = Kinds.Wind; constructor(public payload: number) {} } export const RopeActions = 1; export const setSpeed = 1; export const setWind = 1;`,
+    'reduce.ts': `import { Kinds, SetSpeed, SetWind } from './acts'; const start = { speed: 0, wind: 0 }; export function rope(state = start, action: { type: string }) { let next; switch (action.type) { case Kinds.Speed: next = { ...state, speed: (action as SetSpeed).payload }; break; case Kinds.Wind: next = { ...state, wind: (action as SetWind).payload }; break; default: next = { ...state }; } return next; }`,
+  },
+};
+const withClasses = (does: string): Record<string, string> => {
+  const sources = app({ ...CLASSES, does });
+  return {
+    ...sources,
+    'panel.ts': sources['panel.ts'].replace('setSpeed, setWind }', 'SetSpeed, SetWind, setSpeed, setWind }'),
+  };
+};
+
+describe('objects of classes', () => {
+  idioms([
+    {
+      what: 'are told by being made',
+      sources: withClasses('this.store.dispatch(new SetSpeed(this.next));'),
+      from: 'Panel:state:next',
+      to: ['Speed:prop:value'],
+      not: ['Wind:prop:value'],
+    },
+    {
+      what: 'of another class tell something else',
+      sources: withClasses('this.store.dispatch(new SetWind(this.next));'),
+      from: 'Panel:state:next',
+      to: ['Wind:prop:value'],
+      not: ['Speed:prop:value'],
+    },
+  ]);
+});
+
 describe('how it is put together', () => {
   idioms([
     reaches('of a table of another file, in a module', {

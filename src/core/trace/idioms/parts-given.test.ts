@@ -67,6 +67,18 @@ const OTHERS: Idiom[] = [
     not: ['High:prop:x'],
   },
   {
+    what: 'React: variables of a function of a module',
+    sources: {
+      ...reactApp(
+        `import { keep } from './keep'; ${LEAVES} export function App({ seed }){ useEffect(() => read(seed), [seed]); const [lo, setLo] = useState(0); const [hi, setHi] = useState(0); return <i><Low x={lo}/><High x={hi}/><Form onSave={(range) => keep(range, setLo, setHi)}/></i>; }`,
+      ),
+      'keep.js': `export const keep = (range, setLo, setHi) => { let low; const both = {}; if (range) low = range.lo; both.hi = range.hi; setLo(low); setHi(both.hi); };`,
+    },
+    from: 'Form:local:low',
+    to: ['Low:prop:x'],
+    not: ['High:prop:x'],
+  },
+  {
     what: 'Vue: what an event is raised with',
     sources: vueApp(
       `import Form from './Form.vue'; const lo = ref(0); const hi = ref(0); const keep = (range: any) => { lo.value = range.lo; hi.value = range.hi; };`,
