@@ -82,11 +82,6 @@ function taken(held: Held, want: string[]): Held | undefined {
 const mayBe = (one: string, other: string): boolean =>
   one === other || one === ANY_MEMBER || other === ANY_MEMBER;
 
-/** The places of the parameters of a function that an expression uses. */
-export const paramsIn = (frame: Frame, fn: number, expr: ExprFact): number[] => [
-  ...new Set(heldIn(frame, fn, expr).map((one) => one.own)),
-];
-
 /** What of the parameters of a function stands in an expression. */
 function heldIn(frame: Frame, fn: number, expr: ExprFact): Held[] {
   const { symbols, functions } = frame.code.facts;

@@ -36,7 +36,7 @@ import { askLayout, type RouterNames } from './routes';
 import type { ReactNames } from './names';
 import { readExposed } from './refs';
 import { declarePart } from './slices';
-import { type StoreCalls } from '../script/store-calls';
+import type { StoreCalls } from '../script/store-calls';
 import { declareStore } from './stores';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
