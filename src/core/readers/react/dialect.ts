@@ -28,6 +28,7 @@ import {
   type Dialect,
   type Unit,
 } from '../script/unit';
+import { declareAddress, readAddress } from './address';
 import { type Atoms, declareAtom, readAtomCall } from './atoms';
 import { readClone, readCreate } from './elements';
 import { MAKER } from './kept';
@@ -76,6 +77,7 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
           declareStore(u, pattern, init, makers, ctx) ||
           (atoms !== undefined && declareAtom(u, pattern, init, atoms, ctx)) ||
           declareAsked(u, pattern, init, router, ctx) ||
+          declareAddress(u, pattern, init, router, ctx) ||
           declarePart(u, pattern, init, stores, ctx) ||
           declareSelf(u, pattern, init, ctx)
         );
@@ -128,7 +130,11 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
       else if (names.hasDom && (hook === 'render' || hook === 'hydrate')) noteTarget(u, node.arguments[1]);
       if (isMount(names, node)) return readMount(u, node, ctx);
       if (hook === undefined)
-        return (atoms && readAtomCall(u, node, atoms, ctx)) ?? askLayout(u, node, ctx, router);
+        return (
+          readAddress(u, node, ctx) ??
+          (atoms && readAtomCall(u, node, atoms, ctx)) ??
+          askLayout(u, node, ctx, router)
+        );
       if (EFFECTS.has(hook)) {
         const known = u.facts.exposes?.length ?? 0;
         if (hook === 'useImperativeHandle') readExposed(u, node);

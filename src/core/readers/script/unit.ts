@@ -62,6 +62,8 @@ export interface FileContext {
   keys: Set<number>;
   /** What parts of stores do when something of elsewhere is called. */
   answers?: AnswerFact[];
+  /** Names that hold what stands in the address of the page, or change it. */
+  address?: Set<Binding>;
   /** Parts of stores that the file makes. */
   parts?: Set<Binding>;
 }

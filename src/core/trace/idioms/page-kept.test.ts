@@ -14,9 +14,39 @@ const react = (set: string, put: string, more = '') =>
   reactApp(
     `${more} function App({ seed }: any) { ${set} return <><Btn v={seed} onSave={(v: any) => ${put}} /><Leaf x={d} /></>; }`,
   );
+/** The same with what stands in the address of the page. */
+const address = (write: string, read: string): Record<string, string> => ({
+  'App.tsx': `import { createRoot } from 'react-dom/client'; import { useSearchParams } from 'react-router-dom'; function Leaf({ x }: any) { return <b>{x}</b>; } function Desk({ seed }: any) { const [params, setParams] = useSearchParams(); return <b onClick={() => { ${write} }}>{params.get('other')}</b>; } function Board() { const [params] = useSearchParams(); ${read} return <Leaf x={d} />; } export function App({ seed }: any) { return <><Desk seed={seed} /><Board /></>; } createRoot(document.body).render(<App seed="a" />);`,
+});
+const GET = `const d = params.get('line');`;
 const STORED = `const [d] = useState(() => localStorage.getItem('k'));`;
 
 idioms([
+  reach('react: a parameter of the address', address('setParams({ line: seed });', GET), 'App:prop:seed'),
+  reach(
+    'react: by a function of what there is',
+    address(`setParams((now) => { now.set('line', seed); return now; });`, GET),
+    'App:prop:seed',
+  ),
+  reach(
+    'react: by a function that gives an object',
+    address('setParams((now) => ({ ...now, line: seed }), { replace: true });', GET),
+    'App:prop:seed',
+  ),
+  reach(
+    'react: by a copy',
+    address(`const next = new URLSearchParams(params); next.set('line', seed); setParams(next);`, GET),
+    'App:prop:seed',
+  ),
+  {
+    ...reach(
+      'react: another parameter of the address',
+      address('setParams({ rope: seed });', GET),
+      'App:prop:seed',
+    ),
+    to: [],
+    not: ['Leaf:prop:x'],
+  },
   reach('react: stored', react(STORED, `localStorage.setItem('k', v)`), 'App:prop:seed'),
   reach(
     'react: stored under a constant, by functions',
