@@ -8,6 +8,7 @@ import { raisePort } from '../script/ports';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
 import { addState, type Call, type Ctx, type Dialect, spanOf, symbolOf, unwrap, use } from '../script/unit';
+import { readNavigation } from './address';
 import { isBus, readAppBus } from './bus';
 import { KEPT } from './composables';
 import { readNamed } from './by-name';
@@ -115,6 +116,8 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
       const patched = readPatch(u, node, ctx);
       if (patched) return patched;
       if (asksStore(u, node)) return storeItself(u, node);
+      const moved = readNavigation(u, node, ctx);
+      if (moved) return moved;
       const own = isCreator(u, node.callee) ? 'h' : names.call(node);
       // The members of a store as boxes are its members.
       if (memberName(node.callee) === 'storeToRefs' && node.arguments[0])

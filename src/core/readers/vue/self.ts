@@ -7,6 +7,7 @@ import { addSymbol, type Ctx, noteRead, propSymbol, SETUP, spanOf, symbolOf, unw
 import { storeMember } from './app-store/asks';
 import { declareSlots, slotAsked } from './drawn';
 import { declareEmitter } from './emits';
+import { addressMember } from './address';
 import { isSelf } from './names';
 import { attrsSymbol, inheritedMember, type VueUnit } from './unit';
 
@@ -50,7 +51,7 @@ export function readSelf(
     u.facts.openProps = true;
     u.openRefs = true;
   }
-  const asked = storeMember(u, node, ctx);
+  const asked = storeMember(u, node, ctx) ?? addressMember(u, node);
   if (asked) return asked;
   if (node.computed || node.property.type !== 'Identifier') return undefined;
   const { name } = node.property;

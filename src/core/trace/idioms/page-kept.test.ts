@@ -19,9 +19,35 @@ const address = (write: string, read: string): Record<string, string> => ({
   'App.tsx': `import { createRoot } from 'react-dom/client'; import { useSearchParams } from 'react-router-dom'; function Leaf({ x }: any) { return <b>{x}</b>; } function Desk({ seed }: any) { const [params, setParams] = useSearchParams(); return <b onClick={() => { ${write} }}>{params.get('other')}</b>; } function Board() { const [params] = useSearchParams(); ${read} return <Leaf x={d} />; } export function App({ seed }: any) { return <><Desk seed={seed} /><Board /></>; } createRoot(document.body).render(<App seed="a" />);`,
 });
 const GET = `const d = params.get('line');`;
+/** In Vue, by the router: a button hands up what is put there, a leaf shows what is read. */
+const vueAddress = (
+  write: string,
+  read: string,
+  script = `const router = useRouter(); const route = useRoute();`,
+): Record<string, string> =>
+  vueApp(
+    `import { useRoute, useRouter } from 'vue-router'; ${script} const seed = ref('a'); const put = (v: any) => { ${write} seed.value = 'b'; };`,
+    `<Btn :v="seed" @save="put" /><Leaf :x="${read}" />`,
+  );
 const STORED = `const [d] = useState(() => localStorage.getItem('k'));`;
 
 idioms([
+  reach(
+    'vue: a parameter of the address',
+    vueAddress('router.push({ query: { line: v } });', 'route.query.line'),
+  ),
+  reach(
+    'vue: beside those that there are',
+    vueAddress('router.replace({ query: { ...route.query, line: v } });', '$route.query.line'),
+  ),
+  {
+    ...reach(
+      'vue: another parameter of the address',
+      vueAddress('router.push({ query: { rope: v } });', 'route.query.line'),
+    ),
+    to: [],
+    not: ['Leaf:prop:x'],
+  },
   reach('react: a parameter of the address', address('setParams({ line: seed });', GET), 'App:prop:seed'),
   reach(
     'react: by a function of what there is',
