@@ -54,7 +54,8 @@ export class Effects {
 
   /** The same, with what a function sets off that it is called with, and calls. */
   ofCall(frame: Frame, callable: Callable, args: ExprFact[], at: Place, depth = 0): Effect[] {
-    const own = this.of(callable, at, depth, this.keysTold(frame, args[0]));
+    const isWorkedOut = callable.kind === 'setter' && callable.by !== undefined;
+    const own = this.of(callable, at, depth, isWorkedOut ? this.keysTold(frame, args[0]) : undefined);
     if (callable.kind !== 'function' || depth > MAX_DEPTH) return own;
     const { skip = 0 } = callable;
     const given = this.givenCalls.of(callable.frame, callable.fn).flatMap(({ param, path, args: handed }) => {

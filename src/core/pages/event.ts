@@ -296,7 +296,7 @@ const held = 3;
   'event/unguarded-call': {
     means: 'An optional callback is called without asking whether it is there.',
     costs: 'The page throws at the first call site that leaves it out.',
-    sure: 'A check, a default and “?.” guard it, and so does a test that leaves only a type where it is required.',
+    sure: 'A check, a default and “?.” guard it, and so does a test that leaves only a type where it is required. What a store hands in besides the call sites is there.',
     examples: [
       react(
         `export function Deck() {
