@@ -57,7 +57,7 @@ function readTold(u: Unit, node: t.ClassDeclaration): void {
   const made = body.find((one) => one.type === 'ClassMethod' && one.kind === 'constructor');
   const kind = type?.type === 'ClassProperty' ? type.value : undefined;
   const key = kind ? constantKey(kind) : undefined;
-  if (!node.id || !kind || key === undefined) return;
+  if (!node.id || !kind || key === undefined || !TELLS.test(key)) return;
   const params = (made?.type === 'ClassMethod' ? made.params : []).map((one) =>
     one.type === 'TSParameterProperty' ? one.parameter : one,
   );
