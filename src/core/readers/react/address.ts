@@ -5,14 +5,12 @@
 import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { memberKey } from '../script/constants';
-import { keepOnPage, keptOnPage } from '../script/page-kept';
+import { addressValue, keepInAddress, keepMembers } from '../script/address';
 import { isFunction } from '../script/scope';
 import { nameOf } from '../script/told';
 import { memberName } from '../script/type-expr';
 import { addSymbol, type Call, type Ctx, spanOf, type Unit, unwrap, use } from '../script/unit';
 import type { RouterNames } from './routes';
-
-const keyOf = (name: string): string => `search.${name}`;
 
 const isCallOf = (node: t.Node, names: RouterNames, name: string): boolean => {
   const bare = unwrap(node);
@@ -64,11 +62,10 @@ export function readAddress(u: Unit, node: Call, ctx: Ctx): ExprFact | undefined
   const key = isHeld(u, callee.object) ? nameOf(node.arguments[0]) : undefined;
   const method = memberKey(callee);
   if (key === undefined) return undefined;
-  if (method === 'get' || method === 'getAll')
-    return { kind: 'identity', symbol: keptOnPage(u, keyOf(key), node), ...spanOf(node) };
+  if (method === 'get' || method === 'getAll') return addressValue(u, key, node);
   if (method !== 'set' && method !== 'append') return undefined;
   const value = node.arguments[1] && use(u, u.expr(node.arguments[1], ctx), ctx, 'argument');
-  keepOnPage(u, keyOf(key), value, spanOf(node), ctx);
+  keepInAddress(u, key, value, spanOf(node), ctx);
   return done;
 }
 
@@ -81,7 +78,5 @@ function change(u: Unit, { arguments: [given, ...others] }: Call, ctx: Ctx): voi
   if (before?.type === 'Identifier' && before.binding) u.file.address!.add(before.binding);
   const value = use(u, u.expr(bare, ctx), ctx, 'argument');
   const gives = value.fn === undefined ? [value] : (u.facts.functions[value.fn]!.gives ?? []);
-  for (const one of gives)
-    for (const { name, value: part, start, end } of one.members ?? [])
-      keepOnPage(u, keyOf(name), part, { start, end }, ctx);
+  for (const one of gives) keepMembers(u, one, ctx);
 }

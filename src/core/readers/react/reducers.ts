@@ -10,6 +10,7 @@ import { nameFromPath } from '../../model/names';
 import { constantKey } from '../script/keys';
 import { keyTold } from '../script/told-keys';
 import { readFunction } from '../script/functions';
+import { addInvoke } from '../script/invokes';
 import { isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { addSymbol, type Ctx, SETUP, spanOf, type Unit, unwrap, use } from '../script/unit';
@@ -311,7 +312,6 @@ export function noteTold(u: Unit, node: t.ObjectExpression, object: ExprFact, ct
   object.told = key;
   if (!TELLS.test(key) || (ctx.fn < 0 && u.facts.role === 'module')) return;
   const callee: ExprFact = { kind: 'computed', component: TOLD + key, ...spanOf(node) };
-  const at = { where: ctx.where, fn: ctx.fn, ...spanOf(node) };
-  (u.facts.invokes ??= []).push({ callee, args: [object], ...at });
+  addInvoke(u, callee, [object], spanOf(node), ctx);
   u.facts.tells = true;
 }

@@ -17,13 +17,17 @@ export function noteInvoke(
 ): void {
   const base = callee.symbol === undefined ? undefined : u.facts.symbols[callee.symbol]!;
   if (base ? base.kind === 'setter' : !callee.component || MADE.test(callee.component)) return;
+  addInvoke(u, callee, args, { start, end }, ctx);
+}
+
+/** Adds a call, whatever it calls. */
+export function addInvoke(u: Unit, callee: ExprFact, args: ExprFact[], { start, end }: Span, ctx: Ctx): void {
   (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, start, end });
 }
 
 /** `new Hold(4)`: objects of some classes tell something by being made. */
 export function noteMade(u: Unit, name: string, args: ExprFact[], { start, end }: Span, ctx: Ctx): void {
-  const callee: ExprFact = { kind: 'computed', component: name + KEPT_BY, start, end };
-  (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, start, end });
+  addInvoke(u, { kind: 'computed', component: name + KEPT_BY, start, end }, args, { start, end }, ctx);
 }
 
 /** A call of a setter writes its state, or the members of it that it is given. */

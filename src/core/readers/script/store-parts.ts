@@ -124,7 +124,7 @@ export const isTableOfParts = (name: string, node: t.Node): boolean => {
   );
 };
 
-export function named(u: Unit, name: string, at: t.Node): ExprFact {
+function named(u: Unit, name: string, at: t.Node): ExprFact {
   const symbol = addSymbol(u, { name, kind: 'shared', port: name + KEPT_BY, ...spanOf(at) });
   return { kind: 'identity', symbol, ...spanOf(at) };
 }

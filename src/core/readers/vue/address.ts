@@ -6,12 +6,10 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { memberKey } from '../script/constants';
 import { isChain } from '../script/own';
-import { keepOnPage, keptOnPage } from '../script/page-kept';
+import { addressValue, keepMembers } from '../script/address';
 import { memberName } from '../script/type-expr';
 import { type Call, type Ctx, spanOf, type Unit, unwrap, use } from '../script/unit';
 import { isSelf } from './names';
-
-const keyOf = (name: string): string => `search.${name}`;
 
 /** `$route`, `this.$route`, `const route = useRoute()`; the same of the router. */
 function isNamed(node: t.Node, name: 'route' | 'router'): boolean {
@@ -34,9 +32,7 @@ export function addressMember(
   if (!isChain(object) || memberName(object.property) !== 'query' || !isNamed(unwrap(object.object), 'route'))
     return undefined;
   const name = memberKey(node);
-  return name === undefined
-    ? undefined
-    : { kind: 'identity', symbol: keptOnPage(u, keyOf(name), node), ...spanOf(node) };
+  return name === undefined ? undefined : addressValue(u, name, node);
 }
 
 /** A call that changes the address; undefined for any other. */
@@ -46,7 +42,6 @@ export function readNavigation(u: Unit, node: Call, ctx: Ctx): ExprFact | undefi
   if (!isNamed(unwrap(callee.object), 'router')) return undefined;
   const [place] = node.arguments.map((one) => use(u, u.expr(one, ctx), ctx, 'argument'));
   const query = place?.members?.find((one) => one.name === 'query')?.value;
-  for (const { name, value, start, end } of query?.members ?? [])
-    keepOnPage(u, keyOf(name), value, { start, end }, ctx);
+  keepMembers(u, query, ctx);
   return { kind: 'computed', ...spanOf(node) };
 }
