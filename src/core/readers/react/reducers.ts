@@ -8,7 +8,7 @@ import { TOLD } from '../../model/code';
 import type { ExprFact } from '../../model/facts';
 import { nameFromPath } from '../../model/names';
 import { constantKey } from '../script/keys';
-import { keyTold } from '../script/told-keys';
+import { comparedWith, keyTold } from '../script/told-keys';
 import { readFunction } from '../script/functions';
 import { addInvoke } from '../script/invokes';
 import { isFunction } from '../script/scope';
@@ -202,7 +202,11 @@ function casesIn(fn: t.Function, told: Told): Case[] {
     if (keys.length) found.push({ keys, at, end: end!, does: [...before, ...does, ...last] });
   };
   const ofCondition = (test: t.Node, does: t.Statement[]): void =>
-    add(comparedWith(unwrap(test), told), test, does);
+    add(
+      comparedWith(test, (one) => isType(one, told, [])),
+      test,
+      does,
+    );
   const look = (node: t.Statement): void => {
     switch (node.type) {
       case 'VariableDeclaration':
@@ -279,17 +283,6 @@ const member = (object: t.Node, name: string): t.MemberExpression => ({
   property: { type: 'Identifier', name },
   computed: false,
 });
-
-/** What the kind of what is told is compared with, where a condition asks for that alone. */
-function comparedWith(test: t.Node, told: Told): t.Node[] {
-  if (test.type === 'LogicalExpression' && test.operator === '||') {
-    const [left, right] = [comparedWith(unwrap(test.left), told), comparedWith(unwrap(test.right), told)];
-    return left.length && right.length ? [...left, ...right] : [];
-  }
-  if (test.type !== 'BinaryExpression' || !/^===?$/.test(test.operator)) return [];
-  if (isType(test.left, told, [])) return [test.right];
-  return isType(test.right, told, []) ? [test.left] : [];
-}
 
 /** Whether a statement gives back what comes next. */
 function givesNext(node: t.Statement): boolean {
