@@ -93,10 +93,23 @@ for (const [view, field] of [
     await expect(box).toHaveValue(text);
     await expect(page).toHaveURL(new RegExp(text.replaceAll(' ', '\\+')));
     await box.fill('Board77');
-    await expect(page).toHaveURL(/=Board77/);
+    await expect(page).toHaveURL(/=Board77$/);
     await expect(page.getByText('Board77').first()).toBeVisible();
   });
 }
+
+test('a word that is in every name brings its strands while it is typed', async ({ page }) => {
+  await page.goto(`${address}/rigging`);
+  await expect(page.getByText(/^200 strands over /)).toBeVisible();
+  const box = page.getByRole('textbox', { name: 'Narrow by component or name' });
+  // Each rest asks; none of them may keep the last one waiting.
+  for (const text of ['B', 'Bo', 'Boa', 'Boar', 'Board', 'Board7', 'Board77']) {
+    await box.fill(text);
+    await page.waitForTimeout(200);
+  }
+  await expect(page.getByText(/^\d strands over /)).toBeVisible();
+  await expect(page.getByRole('treeitem', { name: 'Board77' })).toBeVisible();
+});
 
 test('what no strand touches is one line that opens', async ({ page }) => {
   await page.goto(`${address}/rigging`);

@@ -85,6 +85,7 @@ export function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Ro
     [...draft.nodes].map((id) => flow.nodes[id]!),
     (node) => node.component,
   );
+  const upsOf = oncePer((node: FlowNode) => upsIn(project, draft, node));
   const marked = new Map<number, Set<number>>();
   const segments = new Map<string, Segment>();
   const touched = [...inComponent.keys()]
@@ -95,28 +96,26 @@ export function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Ro
     const inner: number[] = [];
     let linked = false;
     for (const node of inComponent.get(row.component)!) {
-      const ups = upEdges(project, draft, node);
-      if (ups.length === 0) inner.push(node.id);
+      const ups = upsOf(node);
+      if (ups.isInner) inner.push(node.id);
       else linked = true;
-      for (const { site, other } of ups) {
-        // Across from the provider above, or through the call site from the owner.
-        const above =
-          site === undefined
-            ? ancestorWith(rows, row, marked, other)
-            : site === row.site && marked.get(row.owner)?.has(other)
-              ? row.owner
-              : -1;
-        if (above < 0) continue;
+      const from = (above: number) => {
+        if (above < 0) return;
         here.add(node.id);
         segments.set(`${above}-${row.index}`, { from: above, to: row.index });
-      }
+      };
+      // Through the call site from the owner, or across from the provider above.
+      for (const other of ups.bySite.get(row.site) ?? [])
+        from(marked.get(row.owner)?.has(other) ? row.owner : -1);
+      for (const other of ups.provided) from(ancestorWith(rows, row, marked, other));
     }
     // What has no way in from above belongs to the row if something else of the strand came in here, or if
     // the strand starts in this component.
     if (!linked || here.size) for (const id of inner) here.add(id);
     if (here.size) marked.set(row.index, here);
   }
-  const marks = [...marked].map(([row, nodes]) => markOf(project, draft, row, nodes));
+  const isFed = oncePer(({ id }: FlowNode) => flow.into[id]!.some((index) => draft.edges.has(index)));
+  const marks = [...marked].map(([row, nodes]) => markOf(project, row, nodes, isFed));
   breakSegments(rows, draft, marks, segments);
   const [first] = draft.starts;
   const level = LEVELS.find((one) => draft.findings.some((finding) => finding.level === one));
@@ -135,29 +134,31 @@ export function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Ro
   };
 }
 
-/** Edges that lead from the owner's side of a call site, or from a provider, to a node. */
-function upEdges(
-  project: Linked,
-  draft: Draft,
-  node: FlowNode,
-): { site: number | undefined; other: number }[] {
-  const { flow } = project;
-  const found: { site: number | undefined; other: number }[] = [];
-  for (const index of flow.into[node.id]!) {
-    const edge = flow.edges[index]!;
-    if (!draft.edges.has(index)) continue;
-    if (edge.site >= 0 && project.sites[edge.site]!.target === node.component)
-      found.push({ site: edge.site, other: edge.from });
-    else if (edge.how === 'consume') found.push({ site: undefined, other: edge.from });
-  }
-  for (const index of flow.out[node.id]!) {
-    const edge = flow.edges[index]!;
-    if (!draft.edges.has(index) || edge.site < 0) continue;
-    if (node.channel === 'event' && project.sites[edge.site]!.target === node.component) {
-      found.push({ site: edge.site, other: edge.to });
+/** What lies above a node of a strand: by call site what its owner hands over there, and what providers give. */
+interface Ups {
+  bySite: Map<number, number[]>;
+  provided: number[];
+  /** Nothing of the strand lies above. */
+  isInner: boolean;
+}
+
+/** A component that is rendered in many places has as many edges: they are looked through once, not for each of its rows. */
+function upsIn({ flow, sites }: Linked, draft: Draft, node: FlowNode): Ups {
+  const isOwn = (site: number) => site >= 0 && sites[site]!.target === node.component;
+  const into = flow.into[node.id]!.filter((index) => draft.edges.has(index)).map((index) => flow.edges[index]!);
+  const across = into.filter(({ site }) => isOwn(site)).map(({ site, from }) => ({ site, other: from }));
+  if (node.channel === 'event')
+    for (const index of flow.out[node.id]!) {
+      const { site, to } = flow.edges[index]!;
+      if (draft.edges.has(index) && isOwn(site)) across.push({ site, other: to });
     }
-  }
-  return found;
+  const provided = into
+    .filter(({ site, how }) => !isOwn(site) && how === 'consume')
+    .map(({ from }) => from);
+  const bySite = new Map(
+    [...groupBy(across, ({ site }) => site)].map(([site, all]) => [site, all.map(({ other }) => other)]),
+  );
+  return { bySite, provided, isInner: across.length + provided.length === 0 };
 }
 
 function ancestorWith(rows: Row[], row: Row, marked: Map<number, Set<number>>, node: number): number {
@@ -168,12 +169,16 @@ function ancestorWith(rows: Row[], row: Row, marked: Map<number, Set<number>>, n
 /** What matters most about a row comes first when several nodes lie in it. */
 const WEIGHT: Role[] = ['drop', 'wait', 'emit', 'start', 'transform', 'read', 'listen', 'pass'];
 
-function markOf(project: Linked, draft: Draft, row: number, nodes: Set<number>): Mark {
+function markOf(
+  project: Linked,
+  row: number,
+  nodes: Set<number>,
+  isFed: (node: FlowNode) => boolean,
+): Mark {
   const { flow } = project;
   const options = [...nodes].map((id) => {
     const node = flow.nodes[id]!;
-    const fed = flow.into[id]!.some((index) => draft.edges.has(index));
-    return { node, role: roleOf(project, node, fed) };
+    return { node, role: roleOf(project, node, isFed(node)) };
   });
   options.sort((a, b) => WEIGHT.indexOf(a.role) - WEIGHT.indexOf(b.role));
   const best = options.find((one) => one.node.port) ?? options[0]!;

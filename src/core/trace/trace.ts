@@ -375,8 +375,16 @@ const handedOn = oncePer(
     ),
 );
 
-/** What a component does with the value at a node. */
-export function roleOf(project: Linked, node: FlowNode, fed: boolean): Role {
+/** What a component does with the value at a node; `fed` where it comes from elsewhere. A lane asks it for each of its rows. */
+export const roleOf = (project: Linked, node: FlowNode, fed: boolean): Role =>
+  rolesOf(project)[fed ? 'fed' : 'own'](node);
+
+const rolesOf = oncePerLink((project: Linked) => ({
+  fed: oncePer((node: FlowNode) => roleAt(project, node, true)),
+  own: oncePer((node: FlowNode) => roleAt(project, node, false)),
+}));
+
+function roleAt(project: Linked, node: FlowNode, fed: boolean): Role {
   const { flow } = project;
   const component = project.components[node.component]!;
   // Who calls a member of a context does not pass it on.

@@ -1,5 +1,5 @@
 /** The rows of the chart near what is in sight; others are fetched when they come near. */
-import { useEffect, useMemo, useReducer, useRef } from 'react';
+import { useEffect, useMemo, useReducer } from 'react';
 import type { GapRow, RiggingRow, RowWindow } from '../../../api/schemas';
 import { api } from '../../api';
 
@@ -24,25 +24,24 @@ export function useRows(
 ): Rows {
   const [fetchRows] = api.useLazyRiggingRowsQuery();
   const [, drawAgain] = useReducer((turn: number) => turn + 1, 0);
-  const windows = useMemo(() => pagesOf(first), [first]);
-  const asked = useRef(new Set<RowWindow | string>());
+  // What is on the way belongs to one answer, as what came with it does: the next answer asks for its own.
+  const { windows, asked } = useMemo(() => ({ windows: pagesOf(first), asked: new Set<number>() }), [first]);
   const pages = [Math.floor(from / PAGE), Math.floor(Math.max(from, to) / PAGE)].filter(
     (page) => page * PAGE < shown,
   );
   const wanted = pages.filter((page) => !windows.has(page)).join(' ');
   useEffect(() => {
     for (const page of wanted ? wanted.split(' ').map(Number) : []) {
-      const key = `${ask} ${page}`;
-      if (asked.current.has(key)) continue;
-      asked.current.add(key);
+      if (asked.has(page)) continue;
+      asked.add(page);
       void fetchRows({ id, ask, from: page * PAGE, most: PAGE }, true).then(({ data }) => {
-        asked.current.delete(key);
+        asked.delete(page);
         if (!data) return;
         windows.set(page, data);
         drawAgain();
       });
     }
-  }, [wanted, ask, id, windows, fetchRows]);
+  }, [wanted, ask, id, windows, asked, fetchRows]);
   const at = (place: number): ChartRow | undefined =>
     windows.get(Math.floor(place / PAGE))?.rows[place % PAGE];
   return { at, above: (place) => namesAbove(windows.get(Math.floor(place / PAGE)), place % PAGE) };
