@@ -145,16 +145,16 @@ interface Ups {
 /** A component that is rendered in many places has as many edges: they are looked through once, not for each of its rows. */
 function upsIn({ flow, sites }: Linked, draft: Draft, node: FlowNode): Ups {
   const isOwn = (site: number) => site >= 0 && sites[site]!.target === node.component;
-  const into = flow.into[node.id]!.filter((index) => draft.edges.has(index)).map((index) => flow.edges[index]!);
+  const into = flow.into[node.id]!.filter((index) => draft.edges.has(index)).map(
+    (index) => flow.edges[index]!,
+  );
   const across = into.filter(({ site }) => isOwn(site)).map(({ site, from }) => ({ site, other: from }));
   if (node.channel === 'event')
     for (const index of flow.out[node.id]!) {
       const { site, to } = flow.edges[index]!;
       if (draft.edges.has(index) && isOwn(site)) across.push({ site, other: to });
     }
-  const provided = into
-    .filter(({ site, how }) => !isOwn(site) && how === 'consume')
-    .map(({ from }) => from);
+  const provided = into.filter(({ site, how }) => !isOwn(site) && how === 'consume').map(({ from }) => from);
   const bySite = new Map(
     [...groupBy(across, ({ site }) => site)].map(([site, all]) => [site, all.map(({ other }) => other)]),
   );
@@ -169,12 +169,7 @@ function ancestorWith(rows: Row[], row: Row, marked: Map<number, Set<number>>, n
 /** What matters most about a row comes first when several nodes lie in it. */
 const WEIGHT: Role[] = ['drop', 'wait', 'emit', 'start', 'transform', 'read', 'listen', 'pass'];
 
-function markOf(
-  project: Linked,
-  row: number,
-  nodes: Set<number>,
-  isFed: (node: FlowNode) => boolean,
-): Mark {
+function markOf(project: Linked, row: number, nodes: Set<number>, isFed: (node: FlowNode) => boolean): Mark {
   const { flow } = project;
   const options = [...nodes].map((id) => {
     const node = flow.nodes[id]!;

@@ -2,7 +2,7 @@
 import type { AboveView, ComponentView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
 import type { Linked } from '../../core/link';
-import { oncePerLink } from '../../core/model/once-per';
+import { oncePer, oncePerLink } from '../../core/model/once-per';
 import type { Component, Project } from '../../core/model/project';
 import { componentRef } from '../../core/model/refs';
 
@@ -19,14 +19,17 @@ const usersOf = oncePerLink(({ components }: Project): Map<number, Set<number>> 
 });
 
 /** Who renders a component, or uses what a function draws, and how many times. */
-function ownersOf(project: Linked, { id, calledAt }: Component): Map<number, number> {
-  const owners = new Map([...(usersOf(project).get(id) ?? [])].map((one) => [one, 1]));
-  for (const site of calledAt) {
-    const { owner } = project.sites[site]!;
-    owners.set(owner, (owners.get(owner) ?? 0) + 1);
-  }
-  return owners;
-}
+const ownersIn = oncePerLink((project: Linked) =>
+  oncePer(({ id, calledAt }: Component): Map<number, number> => {
+    const owners = new Map([...(usersOf(project).get(id) ?? [])].map((one) => [one, 1]));
+    for (const site of calledAt) {
+      const { owner } = project.sites[site]!;
+      owners.set(owner, (owners.get(owner) ?? 0) + 1);
+    }
+    return owners;
+  }),
+);
+const ownersOf = (project: Linked, component: Component): Map<number, number> => ownersIn(project)(component);
 
 /** Everything that renders a component, at whatever distance, with who provides what it consumes. */
 export function aboveOf({ project }: AuditResult, component: Component): AboveView {
@@ -51,6 +54,7 @@ export function aboveOf({ project }: AuditResult, component: Component): AboveVi
       .map(([from, times]) => ({ from, to, times, without: withoutOf(from, to) })),
   );
   function withoutOf(from: number, to: number): string[] {
+    if (!bare.size) return [];
     const between = project.components[to]!.calledAt.filter((one) => project.sites[one]!.owner === from);
     const missing = [...bare].filter(([, path]) => between.some((one) => path.has(one)));
     return [...new Set(missing.map(([key]) => key.name))];
@@ -83,10 +87,10 @@ export function aloneOf({ project }: AuditResult, component: Component): Compone
     [...ownersOf(project, one).keys()].some((owner) => owner !== one.id && !gone.has(owner));
   for (const id of gone) {
     const { sites, drawn } = project.components[id]!;
-    const below = [
+    const below = new Set([
       ...sites.map((site) => project.components[project.sites[site]!.target]!),
       ...[...drawn.values()].flat().map(({ helper }) => helper),
-    ];
+    ]);
     for (const one of below) if (!isNeeded(one)) gone.add(one.id);
   }
   gone.delete(component.id);

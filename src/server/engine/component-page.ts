@@ -3,6 +3,7 @@ import type { ComponentView, SiteView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
 import { handedIn } from '../../core/link/handed-in';
 import type { Component, FlowNode, Site } from '../../core/model/project';
+import { groupBy } from '../../core/model/group-by';
 import { componentRef, nodeRef } from '../../core/model/refs';
 import { silencesAt } from '../../core/report/silences';
 import { componentAt, type Unfound } from '../../core/trace/references';
@@ -87,11 +88,7 @@ function markOdd(views: SiteView[], name: string): void {
     if (!cell || cell.how === 'default' || cell.how === 'missing') return 'absent';
     return /^(['"`\d-]|true$|false$)/.test(cell.text) ? `literal ${cell.text}` : 'value';
   };
-  const groups = new Map<string, SiteView[]>();
-  for (const view of views) {
-    const kind = kindOf(view);
-    groups.set(kind, [...(groups.get(kind) ?? []), view]);
-  }
+  const groups = groupBy(views, kindOf);
   if (groups.size !== 2) return;
   for (const group of groups.values()) {
     const [only] = group;
