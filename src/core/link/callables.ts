@@ -6,7 +6,8 @@ import type { Provider } from './context-types';
 import type { Frame, Frames } from './frames';
 import type { Linked } from './linked';
 import { Memo } from './memo';
-import { calledBy, into, MAX_DEPTH, type Values } from './values';
+import { calledBy, into } from './expressions';
+import { MAX_DEPTH, type Values } from './values';
 
 /** Something that may be called. */
 export type Callable =

@@ -7,8 +7,9 @@ import type { Linked } from './linked';
 import { reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
 import { GivenCalls } from './given-calls';
-import { handedThrough, type Handing, handings, joined, outOf, wholly } from './handings';
-import { calledBy, type Source, unboxed, type Values } from './values';
+import { type Handing, joined, outOf, wholly } from './handings';
+import { calledBy } from './expressions';
+import { type Source, unboxed, type Values } from './values';
 
 export interface Effect {
   node: number;
@@ -49,7 +50,7 @@ export class Effects {
     private readonly values: Values,
     private readonly callables: Callables,
   ) {
-    this.givenCalls = new GivenCalls(callables);
+    this.givenCalls = new GivenCalls(callables, values.results);
   }
 
   /** The same, with what a function sets off that it is called with, and calls. */
@@ -109,7 +110,7 @@ export class Effects {
     let changes = false;
     let isTold = true;
     const add = (put: string[], value: ExprFact): void => {
-      const held = handings(frame, fn, [value]);
+      const held = this.values.results.handings(frame, fn, [value]);
       // The first parameter is what there is, the second what the setter is given.
       if (!put.length && held.length && held.every((one) => one.own === 0)) return;
       changes = true;
@@ -185,7 +186,7 @@ export class Effects {
         node,
         how: 'write',
         put,
-        params: value ? handings(frame, fn, [value]) : [],
+        params: value ? this.values.results.handings(frame, fn, [value]) : [],
         place: { file, start: at.start, end: at.end },
       });
     };
@@ -201,7 +202,11 @@ export class Effects {
         for (const one of this.callables.setterAt(frame, write.setter))
           for (const effect of this.of(one, at, depth, this.keysTold(frame, write.value))) {
             const given = write.value ? [write.value] : [];
-            found.push({ ...effect, params: handedThrough(frame, fn, given, effect.params), place: at });
+            found.push({
+              ...effect,
+              params: this.values.results.handedThrough(frame, fn, given, effect.params),
+              place: at,
+            });
           }
         continue;
       }
@@ -210,7 +215,11 @@ export class Effects {
         const at = { file, start: write.start, end: write.end };
         const given = write.value ? [write.value] : [];
         for (const effect of this.ofFunction(frame, sets, depth + 1))
-          found.push({ ...effect, params: handedThrough(frame, fn, given, effect.params), place: at });
+          found.push({
+            ...effect,
+            params: this.values.results.handedThrough(frame, fn, given, effect.params),
+            place: at,
+          });
       }
       for (const target of this.written(frame, write.symbol, write.path ?? []))
         addParts(target.node, write, write.value, target.path);
@@ -223,14 +232,25 @@ export class Effects {
       const node = frame.nodeOf[emit.symbol]!;
       if (node < 0) continue;
       const place = { file, start: emit.start, end: emit.end };
-      found.push({ node, how: 'emit', put: [], params: handings(frame, fn, emit.args), place });
+      found.push({
+        node,
+        how: 'emit',
+        put: [],
+        params: this.values.results.handings(frame, fn, emit.args),
+        place,
+      });
     }
     for (const invoke of facts.invokes ?? []) {
       if (!within.has(invoke.fn)) continue;
       const place = { file, start: invoke.start, end: invoke.end };
       const handle = this.throughHandle(frame, invoke.callee);
       if (handle) {
-        found.push({ ...handle, how: 'call', params: handings(frame, fn, invoke.args), place });
+        found.push({
+          ...handle,
+          how: 'call',
+          params: this.values.results.handings(frame, fn, invoke.args),
+          place,
+        });
         continue;
       }
       for (const callable of this.callables.of(frame, invoke.callee)) {
@@ -240,7 +260,11 @@ export class Effects {
         const isKept = callable.kind === 'setter' && !callable.by;
         const parts = isKept ? this.partsGiven(frame, invoke.args[0]) : [];
         const through = (args: ExprFact[], effect: Effect): number =>
-          found.push({ ...effect, params: handedThrough(frame, fn, args, effect.params), place });
+          found.push({
+            ...effect,
+            params: this.values.results.handedThrough(frame, fn, args, effect.params),
+            place,
+          });
         for (const effect of this.ofCall(frame, callable, invoke.args, place, depth + 1)) {
           if (!parts.length) through(invoke.args, effect);
           for (const { put, value } of parts) through([value], { ...effect, put: [...effect.put, ...put] });

@@ -4,7 +4,8 @@ import type { Flow, FlowEdge, FlowNode, Place } from '../model/project';
 import type { EdgeOf, FlowGraph } from './flow-graph';
 import type { Frame } from './frames';
 import { given, RAISED } from './raised';
-import { into, type Source } from './values';
+import { into } from './expressions';
+import type { Source } from './values';
 
 /** What a call is made with, on its way to what is called. */
 interface Argument {

@@ -2,7 +2,7 @@
  * Where code runs: a component, or a hook, composable or function of the project at one call, whose state belongs to the
  * component that called it. Each frame has nodes of its own for what it keeps.
  */
-import type { ExprFact, SymbolFact } from '../model/facts';
+import type { ExprFact, Span, SymbolFact } from '../model/facts';
 import type { Component, FlowNode } from '../model/project';
 import type { Linked } from './linked';
 import { Shared } from './shared';
@@ -37,6 +37,21 @@ export interface Frame {
   taken?: boolean;
   /** Symbols that only name a part of another node. */
   aliases: Map<number, Part>;
+  /** What each call of this function has for itself stands for nothing. */
+  apart?: Span & { fn: number };
+  /** The same code, apart from what each call of one of its functions has for itself. */
+  functions?: Map<number, Frame>;
+}
+
+/** A frame in which what a function is given, and what it keeps while it runs, is no value of its own. */
+export function apart(frame: Frame, fn: number): Frame {
+  const known = (frame.functions ??= new Map<number, Frame>());
+  let found = known.get(fn);
+  if (!found) {
+    const { start, end } = frame.code.facts.functions[fn]!;
+    known.set(fn, (found = { ...frame, apart: { fn, start, end } }));
+  }
+  return found;
 }
 
 /** A node, or a member of what it holds. */

@@ -3,7 +3,7 @@ import type { ExprFact } from '../model/facts';
 import type { Callables } from './callables';
 import type { Frame } from './frames';
 import { reachedFunctions } from './functions';
-import { handedThrough, type Handing, handings } from './handings';
+import type { Handing, Results } from './handings';
 
 /** A call of a parameter, or of a member of it. */
 interface GivenCall {
@@ -20,7 +20,10 @@ const NONE: GivenCall[] = [];
 export class GivenCalls {
   private readonly known = new Map<Frame, Map<number, GivenCall[]>>();
 
-  constructor(private readonly callables: Callables) {}
+  constructor(
+    private readonly callables: Callables,
+    private readonly results: Results,
+  ) {}
 
   /** The calls of its parameters that a function makes, itself or by handing them on to others. */
   of(frame: Frame, fn: number, depth = 0): GivenCall[] {
@@ -42,14 +45,16 @@ export class GivenCalls {
     return (code.facts.invokes ?? []).flatMap(({ fn: inside, callee, args }): GivenCall[] => {
       if (!within.has(inside)) return NONE;
       const own = paramAt(frame, fn, callee, []);
-      if (own) return [{ ...own, args: handings(frame, fn, args) }];
+      if (own) return [{ ...own, args: this.results.handings(frame, fn, args) }];
       if (!args.some((one) => holdsParam(frame, fn, one))) return NONE;
       return this.callables.of(frame, callee).flatMap((one) =>
         one.kind === 'function'
           ? this.of(one.frame, one.fn, depth + 1).flatMap((call) => {
               const arg = args[call.param - (one.skip ?? 0)];
               const param = arg && paramAt(frame, fn, arg, call.path);
-              return param ? [{ ...param, args: handedThrough(frame, fn, args, call.args) }] : NONE;
+              return param
+                ? [{ ...param, args: this.results.handedThrough(frame, fn, args, call.args) }]
+                : NONE;
             })
           : NONE,
       );

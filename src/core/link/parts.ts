@@ -3,7 +3,8 @@ import type { ExprFact, SymbolFact } from '../model/facts';
 import type { Callables } from './callables';
 import type { Frame, Part } from './frames';
 import type { Linked } from './linked';
-import { into, type Values } from './values';
+import { into } from './expressions';
+import type { Values } from './values';
 
 const symbolOf = (frame: Frame, index: number): SymbolFact => frame.code.facts.symbols[index]!;
 

@@ -1,6 +1,8 @@
 /** What an expression is made of: the nodes whose values it holds. */
-import type { ExprFact, PlainCallFact, StoreAsk, SymbolFact } from '../model/facts';
-import type { Frame, Frames } from './frames';
+import type { ExprFact, PlainCallFact, Span, StoreAsk, SymbolFact } from '../model/facts';
+import { into, type Loose, looseIn, looseInCall, membersTaken, symbolsOf } from './expressions';
+import { apart, type Frame, type Frames } from './frames';
+import { Results, takenOf, writesOf } from './handings';
 import type { Linked } from './linked';
 import { Memo } from './memo';
 
@@ -39,21 +41,35 @@ function whereWritten(frame: Frame, expr: ExprFact): [Frame, ExprFact] {
   return arg && frame.caller ? whereWritten(frame.caller, arg) : [frame, expr];
 }
 
+/** A function that is called; of its parameters, `skip` were given before. */
+export interface CalledFunction {
+  frame: Frame;
+  fn: number;
+  skip?: number;
+  /** It is one of the code that calls it. */
+  own?: true;
+}
+
 /** Expressions in expressions are followed so far. */
 export const MAX_DEPTH = 24;
 export class Values {
   private readonly known = new Memo<Source>();
+  /** What functions give back of what they are given. */
+  readonly results: Results;
 
   constructor(
     private readonly project: Linked,
     private readonly frames: Frames,
     /** The functions that something called may be. */
-    private readonly functionsOf: (frame: Frame, callee: ExprFact) => { frame: Frame; fn: number }[],
-  ) {}
+    private readonly functionsOf: (frame: Frame, callee: ExprFact) => CalledFunction[],
+  ) {
+    this.results = new Results((frame, callee) => this.functionsCalled(frame, callee));
+  }
 
   /** What was worked out before all nodes were there is worked out anew. */
   forget(): void {
     this.known.forget();
+    this.results.forget();
   }
 
   /** The nodes whose values are in an expression, or in the member of it that a path leads to. */
@@ -84,8 +100,10 @@ export class Values {
         one.put.length ? one : want.length ? { ...one, take: into(one.take, want) } : { ...one, without },
       );
     }
-    const given = this.givenBy(frame, expr, want, depth);
+    const given = expr.from ? this.givenByHelper(frame, expr.from, want, depth) : undefined;
     if (given) return given;
+    if (expr.call !== undefined)
+      return this.givenByCall(frame, expr.call, want, depth) ?? this.loose(frame, expr, depth);
     // A value of a module, as it is or what its box holds.
     const [only, ...others] = expr.uses ?? [];
     if (expr.component !== undefined && only !== undefined && !others.length) {
@@ -107,22 +125,69 @@ export class Values {
     return this.loose(frame, expr, depth);
   }
 
-  /** What a call of a helper or of a function of the component gives back. */
-  private givenBy(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
-    if (expr.from) {
-      const inner = frame.inner.get(expr.from.call);
-      if (!inner) return this.chosenOfStore(frame, expr.from, want, depth);
-      const { result } = inner.code.facts;
-      const path = into(expr.from.path, want);
-      return result
-        ? this.known.once(inner, 'result', path, () => this.sources(inner, result, path, depth + 1))
-        : [];
+  /** What a call of a helper gives back, or of what asks a store; undefined where it is neither. */
+  private givenByHelper(
+    frame: Frame,
+    from: NonNullable<ExprFact['from']>,
+    want: string[],
+    depth: number,
+  ): Source[] | undefined {
+    const inner = frame.inner.get(from.call);
+    if (!inner) return this.chosenOfStore(frame, from, want, depth);
+    const { result } = inner.code.facts;
+    const path = into(from.path, want);
+    return result
+      ? this.known.once(inner, 'result', path, () => this.sources(inner, result, path, depth + 1))
+      : [];
+  }
+
+  /** What a call gives back, of what its functions keep and of what they are given; undefined where not all is known of them. */
+  private givenByCall(frame: Frame, index: number, want: string[], depth: number): Source[] | undefined {
+    const call = frame.code.facts.invokes![index]!;
+    if (call.helper !== undefined) {
+      const given = this.givenByHelper(frame, { call: call.helper, path: [] }, want, depth);
+      if (given) return given;
     }
-    const inside = this.resultOfCall(frame, expr, want, depth);
-    return (
-      inside &&
-      unique([...inside, ...this.loose(frame, { ...expr, symbol: undefined } as unknown as ExprFact, depth)])
+    const found = this.functionsCalled(frame, call.callee);
+    const gives = found.map((one) => one.frame.code.facts.functions[one.fn]!.gives);
+    if (!gives.length || gives.includes(undefined)) return undefined;
+    const isOne = gives.length === 1 && gives[0]!.length === 1;
+    const { callee } = call;
+    const holder = ownFunction(frame, callee) === undefined ? symbolsOf(callee) : [];
+    return unique(
+      [
+        ...found.flatMap((one) => this.givenBack(one, want, depth)),
+        ...found.flatMap((one) => this.ofArguments(frame, call.args, one, want, depth)),
+        ...made(holder.flatMap((one) => this.symbolSources(frame, one, [], depth + 1))),
+      ].map((one) => (isOne ? one : { ...one, exact: false })),
     );
+  }
+
+  /** What a function gives back of what one call gives it. */
+  private ofArguments(
+    frame: Frame,
+    args: ExprFact[],
+    { frame: own, fn, skip = 0 }: CalledFunction,
+    want: string[],
+    depth: number,
+  ): Source[] {
+    return this.results.of(own, fn).flatMap((held) => {
+      const arg = args[held.own - skip];
+      const part = arg && takenOf(held, want);
+      if (!part) return [];
+      const sources = isGetter(frame, arg)
+        ? this.kept(frame, arg)
+        : this.sources(frame, arg, part.take, depth + 1);
+      return sources.map((one): Source => {
+        if (!held.made) return { ...one, put: into(part.put, one.put), exact: false };
+        return { ...one, exact: false, made: true, ...(held.decides ? { decides: true } : {}) };
+      });
+    });
+  }
+
+  private functionsCalled(frame: Frame, callee: ExprFact): CalledFunction[] {
+    const fn = ownFunction(frame, callee);
+    return fn === undefined ? this.functionsOf(frame, callee) : [{ frame, fn, own: true }];
   }
 
   /** What is kept of what a setter is given: of a function, what it gives back. */
@@ -139,19 +204,17 @@ export class Values {
     return inexact(unique(gives.flatMap((one) => this.sources(frame, one))), true);
   }
 
-  /** What a function of the component gives back; undefined where that is not known. */
-  private resultOf(frame: Frame, symbol: number, want: string[], depth: number): Source[] | undefined {
-    const { fn } = frame.code.facts.symbols[symbol]!;
-    const gives = fn === undefined ? undefined : frame.code.facts.functions[fn]!.gives;
-    return gives && this.givenBack(frame, fn!, want, depth);
-  }
-
   /** What a function gives back; of one that only says yes or no, or one of several words, what decides which. */
-  private givenBack(frame: Frame, fn: number, want: string[], depth: number): Source[] {
-    const { functions, reads } = frame.code.facts;
-    const gives = functions[fn]!.gives ?? [];
+  private givenBack({ frame: whole, fn, own }: CalledFunction, want: string[], depth: number): Source[] {
+    const { functions, reads } = whole.code.facts;
+    const { gives = [], params, given = [] } = functions[fn]!;
+    // What one call gives it is no matter to the others: each is asked for itself. One that is called once is read as it is.
+    const frame = own && (!params.length || given.length < 2) ? whole : apart(whole, fn);
     return this.known.once(frame, `fn${fn}`, want, () => {
-      const found = inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true);
+      const found = inexact(
+        unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))),
+        true,
+      ).filter((one) => !this.isPassing(one));
       if (gives.length < 2 || !gives.every(({ kind }) => kind === 'literal')) return found;
       const asked = reads.filter((read) => read.fn === fn && read.where === 'condition');
       const symbols = [...new Set(asked.map(({ symbol }) => symbol))];
@@ -168,31 +231,15 @@ export class Values {
   }
 
   /** The member of what a call gives back that is spread, where it is seen that there is one. */
-  returned(frame: Frame, expr: ExprFact, name: string): Source[] {
-    return (this.resultOfCall(frame, expr, [name], 0) ?? []).filter((one) => !one.take.length);
+  returned(frame: Frame, { call }: ExprFact, name: string): Source[] {
+    const given = call === undefined ? undefined : this.givenByCall(frame, call, [name], 0);
+    return (given ?? []).filter((one) => !one.take.length && !one.made);
   }
 
-  /** What a call gives back of what is known of the function; undefined where that is not known, or it is no call. */
-  private resultOfCall(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
-    if (expr.kind !== 'call') return undefined;
-    const { symbol } = expr;
-    const own = symbol !== undefined && frame.code.facts.symbols[symbol]!.fn !== undefined;
-    return own ? this.resultOf(frame, symbol, want, depth) : this.resultElsewhere(frame, expr, want, depth);
-  }
-
+  /** What a function of a module keeps while it runs, each call has for itself. */
   private isPassing({ node }: Source): boolean {
     const { component, symbol } = this.project.flow.nodes[node]!;
     return symbol >= 0 && this.project.components[component]!.facts.symbols[symbol]!.inner === true;
-  }
-
-  /** What is given back by functions that are no own of the code: those of modules, and of what helpers gave. */
-  private resultElsewhere(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
-    const called = calledBy(expr);
-    const found = called ? this.functionsOf(frame, called) : [];
-    const given = found.flatMap(({ frame: own, fn }) => this.givenBack(own, fn, want, depth));
-    // What a function of a module keeps while it runs, each call has for itself.
-    const lasting = given.filter((one) => !this.isPassing(one));
-    return lasting.length ? lasting : undefined;
   }
 
   /** What a call of a store gives: the part that its selector picks, or the whole. */
@@ -272,21 +319,33 @@ export class Values {
   }
 
   /** What decides which of several things an expression is. */
-  private deciding(frame: Frame, { gives = [], uses = [], ...expr }: ExprFact, depth: number): Source[] {
-    const given = new Set(gives.flatMap(symbolsOf));
-    const others = uses.filter((one) => !given.has(one));
-    if (!others.length) return [];
-    return this.loose(frame, { ...expr, uses: others }, depth).map((one) => ({ ...one, decides: true }));
+  private deciding(frame: Frame, expr: ExprFact, depth: number): Source[] {
+    const { gives = [], beside, uses = [], calls = [], start, end } = expr;
+    const arms = gives.map(looseIn);
+    const given = new Set([...gives.flatMap(symbolsOf), ...arms.flatMap((one) => one.symbols)]);
+    const asked = new Set(arms.flatMap((one) => one.calls));
+    const symbols = (beside ?? uses).filter((one) => !given.has(one));
+    const others = calls.filter((one) => !asked.has(one));
+    if (!symbols.length && !others.length) return [];
+    const held: Loose = { symbols, calls: others, start, end };
+    return this.madeOf(frame, held, depth).map((one) => ({ ...one, decides: true }));
   }
 
   /** All that an expression uses flows into it, nobody knows where. */
   private loose(frame: Frame, expr: ExprFact, depth: number): Source[] {
-    const found = unique([
-      ...symbolsOf(expr).flatMap((one) => this.symbolSources(frame, one, [], depth + 1)),
-      ...askedIn(expr).flatMap((one) => this.resultOf(frame, one, [], depth) ?? []),
-      ...callsIn(expr).flatMap((one) => this.resultElsewhere(frame, one, [], depth + 1) ?? []),
-    ]);
-    return found.map((one) => ({ ...one, exact: false, made: true }));
+    const { call } = expr;
+    const held = call === undefined ? looseIn(expr) : looseInCall(frame.code.facts.invokes![call]!);
+    return this.madeOf(frame, held, depth);
+  }
+
+  private madeOf(frame: Frame, held: Loose, depth: number): Source[] {
+    if (depth > MAX_DEPTH) return [];
+    const ofCall = (one: number): Source[] =>
+      this.givenByCall(frame, one, [], depth + 1) ??
+      this.madeOf(frame, looseInCall(frame.code.facts.invokes![one]!), depth + 1);
+    const ofSymbol = (one: number): Source[] =>
+      membersTaken(frame.code, one, held).flatMap((path) => this.symbolSources(frame, one, path, depth + 1));
+    return made(unique([...held.symbols.flatMap(ofSymbol), ...held.calls.flatMap(ofCall)]));
   }
 
   /** What stands in a list, each at its place; where others are spread into it, nobody knows which that is. */
@@ -347,9 +406,9 @@ export class Values {
     const { called, ...callee } = expr;
     // What is called without anything may be a value that is read so, or a function that gives one back.
     const given = called
-      ? this.resultElsewhere(frame, { ...callee, kind: 'call', callee }, want, depth)
-      : undefined;
-    const found = given ? unique([...own, ...given]) : own;
+      ? this.functionsOf(frame, callee).flatMap((one) => this.givenBack(one, want, depth))
+      : [];
+    const found = given.length ? unique([...own, ...given]) : own;
     // A part of what a context or a helper gives is that value; a part of a prop is made from it.
     return found.map((one) => ({ ...one, exact: one.exact && this.isWhole(one) }));
   }
@@ -363,6 +422,10 @@ export class Values {
 
   symbolSources(frame: Frame, index: number, want: string[], depth: number): Source[] {
     const symbol = frame.code.facts.symbols[index]!;
+    if (frame.apart && isWithin(symbol, frame.apart)) {
+      const inside = this.passingSources(frame, frame.apart.fn, index, want, depth);
+      if (inside) return inside;
+    }
     const alias = frame.aliases.get(index);
     if (alias && alias.node >= 0)
       return [{ node: alias.node, take: into(alias.path, want), put: [], exact: true }];
@@ -409,6 +472,33 @@ export class Values {
     return [];
   }
 
+  /** What stands under a name of a function that each call has for itself; undefined where that is no such name. */
+  private passingSources(
+    frame: Frame,
+    fn: number,
+    index: number,
+    want: string[],
+    depth: number,
+  ): Source[] | undefined {
+    const { kind, init, within, index: at } = frame.code.facts.symbols[index]!;
+    if (kind === 'param' && within === fn) return [];
+    if (kind !== 'derived' && kind !== 'loop') return undefined;
+    return this.known.once(frame, index, want, () => {
+      const found = init && !(kind === 'loop' && at) ? this.sources(frame, init, want, depth + 1) : [];
+      // What is put into it, or into a member of what it holds.
+      const written = (writesOf(frame.code).get(index) ?? []).flatMap(({ value, path = [] }) => {
+        const rest = value && partPut(path, want);
+        return rest
+          ? this.sources(frame, value, rest.want, depth + 1).map((one) => ({
+              ...one,
+              put: into(rest.put, one.put),
+            }))
+          : [];
+      });
+      return inexact(unique([...found, ...written]), kind === 'loop' || written.length > 0);
+    });
+  }
+
   /** What the app's store keeps, or derives from that, where a way leads in it. */
   private storeSources(frame: Frame, ask: StoreAsk, want: string[], depth: number): Source[] {
     if (depth > MAX_DEPTH) return [];
@@ -446,14 +536,6 @@ export class Values {
   }
 }
 
-/** What a call calls, where that is no function of the code's own: one of a module, or one that a value holds. */
-export const calledBy = ({ component, callee, start, end }: ExprFact): ExprFact | undefined =>
-  callee ?? (component === undefined ? undefined : { kind: 'computed', component, start, end });
-
-/** Objects in objects are followed so far; deeper, what is asked for is the whole that holds it. */
-const MAX_PATH = 5;
-export const into = (path: string[], want: string[]): string[] => [...path, ...want].slice(0, MAX_PATH);
-
 /** What a module keeps in a box is the box: `wind.value`. */
 export const unboxed = (path: string[]): string[] => path.filter((one) => one !== 'value');
 
@@ -472,29 +554,24 @@ const isPrecise = (gives: ExprFact[]): boolean =>
       one.from !== undefined ||
       // A name of a module that keeps nothing.
       (one.kind === 'computed' && !one.uses?.length) ||
+      one.call !== undefined ||
       (one.gives !== undefined && isPrecise(one.gives)),
   );
 
-/** The functions whose results are in an expression, or in one of those that it is. */
-const askedIn = ({ asks = [], gives = [] }: ExprFact): number[] => [
-  ...asks,
-  ...gives.flatMap((one) => [
-    ...(one.kind === 'call' && one.symbol !== undefined ? [one.symbol] : []),
-    ...askedIn(one),
-  ]),
-];
+/** The function of the code itself that is called by its name. */
+const ownFunction = ({ code }: Frame, { kind, symbol }: ExprFact): number | undefined =>
+  kind === 'identity' && symbol !== undefined ? code.facts.symbols[symbol]!.fn : undefined;
 
-/** Calls of what is no function of the code's own, of which an expression may be the result. */
-const callsIn = ({ gives = [], calls = [], start, end }: ExprFact): ExprFact[] => [
-  ...calls.map((component): ExprFact => ({ kind: 'call', component, start, end })),
-  ...gives.flatMap((one) => [
-    ...(one.kind === 'call' && one.symbol === undefined ? [one] : []),
-    ...callsIn(one),
-  ]),
-];
+const isWithin = (one: Span, around: Span): boolean => around.start <= one.start && one.end <= around.end;
 
-export const symbolsOf = ({ symbol, uses = [] }: ExprFact): number[] =>
-  symbol === undefined ? uses : [symbol, ...uses];
+/** What of a value that is put under a path is asked for under another; undefined where that is none of it. */
+function partPut(put: string[], want: string[]): { put: string[]; want: string[] } | undefined {
+  const shared = Math.min(put.length, want.length);
+  for (let at = 0; at < shared; at++) if (put[at] !== want[at]) return undefined;
+  return { put: put.slice(want.length), want: want.slice(put.length) };
+}
+
+const made = (list: Source[]): Source[] => list.map((one) => ({ ...one, exact: false, made: true }));
 
 const inexact = (list: Source[], yes: boolean): Source[] =>
   yes ? list.map((one) => ({ ...one, exact: false })) : list;

@@ -85,10 +85,12 @@ export interface ExprFact extends Span {
   path?: string[];
   /** Symbols whose values flow into it. */
   uses?: number[];
-  /** Functions of the component that are called in it, and whose results it is worked out of. */
-  asks?: number[];
-  /** Functions of modules, by their names in the file, that are called in it, and whose results it is worked out of. */
-  calls?: string[];
+  /** call: which of the calls that the code makes it is the result of, by its index in `invokes`. */
+  call?: number;
+  /** Calls that it is worked out of, by their index in `invokes`. */
+  calls?: number[];
+  /** Of what it uses, what flows into it beside the results of these calls; absent where there are none: then all of it does. */
+  beside?: number[];
   type?: TypeExpr;
   /** function: index in the component's functions. */
   fn?: number;

@@ -576,6 +576,11 @@ export interface InvokeFact extends Span {
   args: ExprFact[];
   where: Where;
   fn: number;
+  /** What its result is worked out of, as far as anybody knows who does not know the function: symbols, and other calls. */
+  beside?: number[];
+  calls?: number[];
+  /** Its index in the calls of helpers, where it is one. */
+  helper?: number;
 }
 
 export type Channel = 'prop' | 'event' | 'slot' | 'context' | 'ref' | 'portal' | 'state' | 'local';

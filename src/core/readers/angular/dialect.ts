@@ -10,7 +10,7 @@ import { isFunction } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import {
   meaningOf,
-  mergeAsks,
+  merged,
   noteGiven,
   addState,
   type Call,
@@ -153,7 +153,7 @@ export function readDerived(u: Unit, name: string, call: Call, ctx: Ctx): ExprFa
     ? workedOut(u, readFunction(u, bare, inner, 'derivation'))
     : (byName ?? use(u, u.expr(bare, inner), inner));
   const gives = isFunction(bare) ? value.gives : [value];
-  return { kind: 'computed', ...spanOf(call), uses: usesOf(value), ...(gives ? { gives } : {}) };
+  return { kind: 'computed', ...spanOf(call), ...merged(value), ...(gives ? { gives } : {}) };
 }
 
 /** `this.level()`: what is read by being called is the value. */
@@ -221,15 +221,7 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
     const source = use(u, u.expr(object, ctx), ctx);
     const others = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'derivation'));
     for (const arg of node.arguments) noteOperator(u, unwrap(arg), source);
-    const asks = mergeAsks(...others);
-    return others.length
-      ? {
-          kind: 'computed',
-          uses: [source, ...others].flatMap(usesOf),
-          ...(asks.length ? { asks } : {}),
-          ...spanOf(node),
-        }
-      : source;
+    return others.length ? { kind: 'computed', ...merged(source, ...others), ...spanOf(node) } : source;
   }
   if (!/^(set|update|mutate|next|setValue|patchValue|reset)$/.test(method)) return undefined;
   const base = baseOf(u, object) ?? inForm(u, object)?.symbol;

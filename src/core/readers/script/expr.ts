@@ -4,11 +4,11 @@ import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/fact
 import { byName } from './constants';
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
-import { functionIn, noteInvoke, noteMade, noteSet } from './invokes';
+import { addInvoke, functionIn, noteInvoke, noteMade, noteSet, resultOfInvoke } from './invokes';
 import { notePage, readStorage } from './page-kept';
 import { moduleLoaded } from './lazy';
 import { noteLoop, notePromised } from './patterns';
-import { askedBy, workedOut } from './results';
+import { calledIn, workedOut } from './results';
 import { type Binding, isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
 import {
@@ -19,9 +19,7 @@ import {
   isModuleLevel,
   keepsEnds,
   mergeContent,
-  mergeAsks,
-  mergeCalls,
-  mergeUses,
+  merged,
   noteCall,
   noteRead,
   propSymbol,
@@ -53,12 +51,7 @@ const LOOPS = new Set([
 
 function computed(node: t.Node, ...parts: (ExprFact | undefined)[]): ExprFact {
   const expr: ExprFact = { kind: 'computed', start: node.start!, end: node.end! };
-  const uses = mergeUses(...parts);
-  if (uses.length) expr.uses = uses;
-  const asks = mergeAsks(...parts);
-  if (asks.length) expr.asks = asks;
-  const calls = mergeCalls(...parts);
-  if (calls.length) expr.calls = calls;
+  Object.assign(expr, merged(...parts));
   const { content } = mergeContent(...parts);
   if (content) expr.content = content;
   return expr;
@@ -301,8 +294,10 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   }
   const callee = asName(readExpr(u, calleeNode, ctx));
   const named = u.dialect.called?.(u, callee, node);
-  const noteCalled = (args: ExprFact[]): void => {
-    for (const one of named ? [callee, named] : [callee]) noteInvoke(u, one, args, spanOf(node), ctx);
+  const noteCalled = (args: ExprFact[]): number | undefined => {
+    const index = noteInvoke(u, callee, args, spanOf(node), ctx);
+    if (named) noteInvoke(u, named, args, spanOf(node), ctx);
+    return index;
   };
   if (callee.kind === 'identity') {
     const symbol = u.facts.symbols[callee.symbol!]!;
@@ -339,18 +334,17 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
       const content = isRead ? u.contents[symbol.fn!]! : [];
       if (!isRead) u.givenLater.push({ symbol: callee.symbol!, args });
       else noteGiven(u, symbol.fn, args);
-      noteCalled(args);
       return {
-        ...computed(node, ...valuesOf(u, node, args)),
+        ...resultOfInvoke(u, noteCalled(args), computed(node, ...valuesOf(u, node, args))),
         kind: 'call',
         symbol: callee.symbol!,
         ...mergeContent(...args, { ...spanOf(node), kind: 'computed', content }),
       };
     }
     use(u, callee, ctx, 'argument');
-    noteCalled(args);
+    const index = noteCalled(args);
     const given = symbol.init?.from ? contentOf(u, symbol) : undefined;
-    const result = computed(node, callee, ...valuesOf(u, node, args));
+    const result = resultOfInvoke(u, index, computed(node, callee, ...valuesOf(u, node, args)));
     const own = symbol.kind === 'inherited' ? { symbol: callee.symbol! } : holding(u, callee);
     return {
       ...result,
@@ -364,9 +358,12 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   const [taker] = /^(then|subscribe)$/.test(lastNameOf(calleeNode)) ? args : [];
   // What is waited for is what the function is given.
   if (taker) hand(u, taker, { kind: 'computed', uses: usesOf(callee), ...spanOf(calleeNode) }, node, ctx);
-  noteCalled(args);
+  let invoke = noteCalled(args);
   const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
-  if (early) u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx });
+  if (early) {
+    invoke = addInvoke(u, callee, args, spanOf(node), ctx);
+    u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx, invoke });
+  }
   // Whoever is called may draw it anywhere.
   for (const arg of args)
     for (const part of arg.content ?? []) {
@@ -379,7 +376,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   noteTold(u, node, args, ctx);
   notePage(u, node, args, ctx);
   const result: ExprFact = {
-    ...computed(node, callee, ...valuesOf(u, node, args)),
+    ...resultOfInvoke(u, invoke, computed(node, callee, ...valuesOf(u, node, args))),
     kind: 'call',
     ...mergeContent(callee, ...args),
     ...(binding(callee, args) ?? wrapping(calleeNode, args)),
@@ -394,6 +391,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     if (hook) {
       call.args = args;
       result.from = { call: index, path: [] };
+      if (invoke !== undefined) u.facts.invokes![invoke]!.helper = index;
     } else if (drawn) result.content = [...(result.content ?? []), drawn];
     result.component = callee.component;
   }
@@ -494,7 +492,7 @@ const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[])
       ];
     if (arg.kind !== 'function') return [arg];
     if (callee.type === 'Identifier' && OPERATOR.test(callee.name))
-      return [{ ...arg, kind: 'computed', ...askedBy(u, arg.fn) }];
+      return [{ ...arg, kind: 'computed', ...calledIn(u, arg.fn) }];
     return arg.fn !== undefined && isGetter(nodes[index]) ? (u.facts.functions[arg.fn]!.gives ?? []) : [];
   });
 
@@ -540,12 +538,12 @@ function readLoop(
       source: { kind: 'computed', uses: usesOf(list), start: list.start, end: list.end },
       type: { t: 'elem', of: typeOf(u, callee.object) },
     });
-    Object.assign(item, askedBy(u, item.fn));
+    Object.assign(item, calledIn(u, item.fn));
   } else if (first) {
     item = use(u, readExpr(u, first, inner), inner, 'argument');
     const fn = item.kind === 'identity' ? u.facts.symbols[item.symbol!]!.fn : undefined;
     if (fn !== undefined) {
-      item = { ...item, content: u.contents[fn]!, ...askedBy(u, fn) };
+      item = { ...item, content: u.contents[fn]!, ...calledIn(u, fn) };
       noteGiven(u, fn, [{ kind: 'computed', uses: usesOf(list), start: list.start, end: list.end }]);
     }
     const named = item.component === undefined || item.kind === 'call' ? undefined : calledName(first);

@@ -7,22 +7,40 @@ import { type Ctx, noteGiven, type Unit } from './unit';
 /** What is called by a name like a class or a component is made, and no function of what a value holds. */
 const MADE = /(^|\.)\p{Lu}[^.]*$/u;
 
-/** Calls of what a value holds may write what is kept elsewhere. */
+/** Calls of what a value holds may write what is kept elsewhere. Gives which of the calls it is, if it is one that counts. */
 export function noteInvoke(
   u: Unit,
   callee: ExprFact,
   args: ExprFact[],
   { start, end }: Span,
   ctx: Ctx,
-): void {
+): number | undefined {
   const base = callee.symbol === undefined ? undefined : u.facts.symbols[callee.symbol]!;
-  if (base ? base.kind === 'setter' : !callee.component || MADE.test(callee.component)) return;
-  addInvoke(u, callee, args, { start, end }, ctx);
+  if (base ? base.kind === 'setter' : !callee.component || MADE.test(callee.component)) return undefined;
+  return addInvoke(u, callee, args, { start, end }, ctx);
 }
 
-/** Adds a call, whatever it calls. */
-export function addInvoke(u: Unit, callee: ExprFact, args: ExprFact[], { start, end }: Span, ctx: Ctx): void {
-  (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, start, end });
+/** Adds a call, whatever it calls, and gives which of the calls it is. */
+export function addInvoke(
+  u: Unit,
+  callee: ExprFact,
+  args: ExprFact[],
+  { start, end }: Span,
+  ctx: Ctx,
+): number {
+  return (u.facts.invokes ??= []).push({ callee, args, where: ctx.where, fn: ctx.fn, start, end }) - 1;
+}
+
+/** The result of a call that was noted: what it is worked out of is kept with the call. */
+export function resultOfInvoke(
+  u: Unit,
+  index: number | undefined,
+  { calls, beside, ...result }: ExprFact,
+): ExprFact {
+  if (index === undefined) return { ...result, ...(calls ? { calls, beside: beside! } : {}) };
+  const flows = beside ?? result.uses ?? [];
+  Object.assign(u.facts.invokes![index]!, flows.length ? { beside: flows } : {}, calls ? { calls } : {});
+  return { ...result, call: index };
 }
 
 /** `new Hold(4)`: objects of some classes tell something by being made. */

@@ -1,6 +1,6 @@
 /** What functions give back, as values of their own. */
 import type { ExprFact } from '../../model/facts';
-import { mergeAsks, mergeUses, type Unit } from './unit';
+import { merged, type Unit } from './unit';
 
 /** A value that a function gives back, whenever it is asked for. */
 export function workedOut(u: Unit, { fn, ...value }: ExprFact): ExprFact {
@@ -8,10 +8,10 @@ export function workedOut(u: Unit, { fn, ...value }: ExprFact): ExprFact {
   return { ...value, kind: 'computed', ...(gives ? { gives } : {}) };
 }
 
-/** The functions of the unit whose results are in what a function gives back. */
-export function askedBy(u: Unit, fn: number | undefined): Pick<ExprFact, 'asks'> {
-  const asks = mergeAsks(...((fn === undefined ? undefined : u.facts.functions[fn]!.gives) ?? []));
-  return asks.length ? { asks } : {};
+/** The calls whose results are in what a function gives back. */
+export function calledIn(u: Unit, fn: number | undefined): Pick<ExprFact, 'calls'> {
+  const { calls } = merged(...((fn === undefined ? undefined : u.facts.functions[fn]!.gives) ?? []));
+  return calls ? { calls } : {};
 }
 
 /** What a function gives back that is handed over to work a value out: `set((all) => [...all, one])`. */
@@ -21,7 +21,8 @@ export function resultOf(u: Unit, { start, end, type, fn: own }: ExprFact, fn = 
     kind: 'computed',
     start,
     end,
-    uses: mergeUses(...gives),
+    uses: [],
+    ...merged(...gives),
     ...(gives.length ? { gives } : {}),
     ...(type?.t === 'fn' ? { type: type.returns } : {}),
   };

@@ -85,6 +85,8 @@ export interface EarlyCall {
   callee: Span;
   at: Span;
   ctx: Ctx;
+  /** Where it is noted among the calls, of what is not known yet. */
+  invoke: number;
 }
 
 /** Calls that may draw. */
@@ -277,24 +279,17 @@ export function mergeUses(...list: (ExprFact | undefined)[]): number[] {
   return found;
 }
 
-/** The functions of the component whose results are a part of some expressions. */
-export function mergeAsks(...parts: (ExprFact | undefined)[]): number[] {
-  const found = new Set<number>();
-  for (const part of parts) {
-    if (part?.kind === 'call' && part.symbol !== undefined) found.add(part.symbol);
-    for (const one of part?.asks ?? []) found.add(one);
-  }
-  return [...found];
-}
-
-/** The functions of modules whose results are a part of some expressions. */
-export function mergeCalls(...parts: (ExprFact | undefined)[]): string[] {
-  const found = new Set<string>();
-  for (const part of parts) {
-    if (part?.kind === 'call' && part.component !== undefined && !part.from) found.add(part.component);
-    for (const one of part?.calls ?? []) found.add(one);
-  }
-  return [...found];
+/** What some expressions use, and which of that are the results of calls. */
+export function merged(...parts: (ExprFact | undefined)[]): Pick<ExprFact, 'uses' | 'calls' | 'beside'> {
+  const uses = mergeUses(...parts);
+  const calls = new Set<number>();
+  for (const part of parts)
+    for (const one of part?.call === undefined ? (part?.calls ?? []) : [part.call]) calls.add(one);
+  if (!calls.size) return uses.length ? { uses } : NOTHING;
+  const beside = new Set<number>();
+  for (const part of parts)
+    if (part && part.call === undefined) for (const one of part.beside ?? usesOf(part)) beside.add(one);
+  return { ...(uses.length ? { uses } : {}), calls: [...calls], beside: [...beside] };
 }
 
 /** Notes what a function of the component is called with; a method may be called before it is read. */

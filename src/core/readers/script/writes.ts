@@ -5,18 +5,7 @@ import type { ExprFact } from '../../model/facts';
 import { fillsCollection } from './collections';
 import { byName, memberKey } from './constants';
 import { memberName } from './type-expr';
-import {
-  meaningOf,
-  type Ctx,
-  isModuleLevel,
-  mergeAsks,
-  mergeUses,
-  spanOf,
-  symbolOf,
-  type Unit,
-  unwrap,
-  use,
-} from './unit';
+import { meaningOf, type Ctx, isModuleLevel, merged, spanOf, symbolOf, type Unit, unwrap, use } from './unit';
 import { eachChild } from './walk';
 
 /** Methods that change the list that they are called on. */
@@ -53,11 +42,9 @@ export function noteMutation(
   if (node.computed || node.property.type !== 'Identifier') return;
   const method = node.property.name;
   if (!isMutator(u, method) && !fillsCollection(node.object, method, args.length)) return;
-  const [uses, asks] = [mergeUses(...args), mergeAsks(...args)];
+  const given = merged(...args);
   const value: ExprFact | undefined =
-    uses.length || asks.length
-      ? { kind: 'computed', uses, ...(asks.length ? { asks } : {}), ...spanOf(at) }
-      : undefined;
+    given.uses || given.calls ? { kind: 'computed', ...given, ...spanOf(at) } : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)
     noteShared(u, node.object, value, at, ctx);
   if (callee.symbol === undefined || callee.kind !== 'member') return;

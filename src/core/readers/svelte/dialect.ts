@@ -20,6 +20,7 @@ import {
   type Ctx,
   type Dialect,
   isModuleLevel,
+  merged,
   noteRead,
   spanOf,
   symbolOf,
@@ -309,7 +310,7 @@ function readDerived(u: Unit, name: string, call: Call, ctx: Ctx): ExprFact {
     : ((name === '$derived.by' ? resultByName(u, bare, call, inner) : undefined) ??
       use(u, u.expr(bare, inner), inner));
   const gives = isFunction(bare) ? value.gives : [value];
-  return { kind: 'computed', ...spanOf(call), uses: usesOf(value), ...(gives ? { gives } : {}) };
+  return { kind: 'computed', ...spanOf(call), ...merged(value), ...(gives ? { gives } : {}) };
 }
 
 /** `createEventDispatcher<{ hold: number }>()` declares; without a type it declares nothing. */

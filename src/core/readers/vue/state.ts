@@ -14,7 +14,7 @@ import {
   addSymbol,
   type Call,
   type Ctx,
-  mergeUses,
+  merged,
   propSymbol,
   spanOf,
   symbolOf,
@@ -80,7 +80,7 @@ const derived = (at: t.Node, value: ExprFact | undefined): ExprFact => ({
 
 function derivedByName(u: VueUnit, node: t.Node, call: Call, ctx: Ctx): ExprFact | undefined {
   const given = resultByName(u, node, call, ctx);
-  return given && { kind: 'computed', ...spanOf(call), uses: mergeUses(given), gives: [given] };
+  return given && { kind: 'computed', ...spanOf(call), ...merged(given), gives: [given] };
 }
 
 /** A value that a function works out, or a pair of a getter and a setter. */

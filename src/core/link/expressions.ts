@@ -1,0 +1,87 @@
+/** Expressions by themselves: what of the code around stands in them. */
+import type { ExprFact, InvokeFact, ReadFact, Span } from '../model/facts';
+import { groupBy } from '../model/group-by';
+import { oncePer } from '../model/once-per';
+import type { Component } from '../model/project';
+
+/** Objects in objects are followed so far; deeper, what is asked for is the whole that holds it. */
+const MAX_PATH = 5;
+export const into = (path: string[], want: string[]): string[] => [...path, ...want].slice(0, MAX_PATH);
+
+export const symbolsOf = ({ symbol, uses = [] }: ExprFact): number[] =>
+  symbol === undefined ? uses : [symbol, ...uses];
+
+/** What a call calls, where that is no function of the code's own: one of a module, or one that a value holds. */
+export const calledBy = ({ component, callee, start, end }: ExprFact): ExprFact | undefined =>
+  callee ?? (component === undefined ? undefined : { kind: 'computed', component, start, end });
+
+/** What a value is worked out of, nobody knows how: values under names, and the results of calls. */
+export interface Loose extends Span {
+  symbols: number[];
+  /** Indices of calls among those that the code makes. */
+  calls: number[];
+}
+
+/** What flows into an expression, however deep it stands in it. */
+export const looseIn = (expr: ExprFact): Loose => ({
+  symbols: expr.call === undefined ? (expr.beside ?? symbolsOf(expr)) : [],
+  calls: callsIn(expr),
+  start: expr.start,
+  end: expr.end,
+});
+
+/** What flows into the result of a call of which nobody knows what it calls. */
+export const looseInCall = ({ beside = [], calls = [], start, end }: InvokeFact): Loose => ({
+  symbols: beside,
+  calls,
+  start,
+  end,
+});
+
+const callsIn = ({ call, calls = [], gives = [] }: ExprFact): number[] => {
+  const own = call === undefined ? calls : [call];
+  return gives.length ? [...new Set([...own, ...gives.flatMap(callsIn)])] : own;
+};
+
+/** Reads by what is read, in the order of the text. */
+const readsOf = oncePer(({ facts }: Component) => {
+  const reads = groupBy(facts.reads, ({ symbol }) => symbol);
+  for (const list of reads.values()) list.sort((a, b) => a.start - b.start);
+  return reads;
+});
+
+/** Where a member is called: the last name of it is that of the method. */
+const methodsOf = oncePer(
+  ({ facts }: Component) =>
+    new Set((facts.invokes ?? []).flatMap(({ callee }) => (callee.kind === 'member' ? keyOf(callee) : []))),
+);
+const keyOf = ({ start, end }: Span): string => `${start}-${end}`;
+
+const WHOLE: string[][] = [[]];
+
+/** The members of a value that a piece of code takes of it, apart from the arguments of known calls; one is the whole. */
+export function membersTaken(code: Component, symbol: number, { calls, start, end }: Loose): string[][] {
+  const reads = readsOf(code).get(symbol) ?? [];
+  const known = calls.map((one) => code.facts.invokes![one]!);
+  const found = new Map<string, string[]>();
+  for (let at = firstFrom(reads, start); at < reads.length; at++) {
+    const read = reads[at]!;
+    if (read.start >= end) break;
+    if (read.end > end || known.some((one) => one.start <= read.start && read.end <= one.end)) continue;
+    const path = methodsOf(code).has(keyOf(read)) ? read.path?.slice(0, -1) : read.path;
+    if (!path?.length) return WHOLE;
+    found.set(path.join('.'), path);
+  }
+  return found.size ? [...found.values()] : WHOLE;
+}
+
+/** The place of the first read at or behind an offset. */
+function firstFrom(reads: ReadFact[], offset: number): number {
+  let [low, high] = [0, reads.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (reads[middle]!.start < offset) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

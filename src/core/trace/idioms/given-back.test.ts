@@ -1,0 +1,82 @@
+/** What calls give back: of what one call gives a function, and no more of that than comes back. */
+import { reactApp } from './testing';
+import { type Idiom, idioms } from './reaching';
+
+const LEAVES = `function Low({x}){return <b>{x}</b>;} function High({x}){return <b>{x}</b>;}`;
+const STATES = `const [lo, setLo] = useState(1); const [hi, setHi] = useState(2); useEffect(() => { setLo(read()); setHi(read()); }, []);`;
+
+/** A component in which \`low\` is what only \`lo\` comes to, \`high\` what only \`hi\` does. */
+const react = (code: string, low: string, high: string, module = ''): Record<string, string> =>
+  reactApp(
+    `${module} ${LEAVES} export function App({ seed: unit }){ ${STATES} ${code} return <i><Low x={${low}}/><High x={${high}}/></i>; }`,
+  );
+
+/** Functions of the component, or of the module around it: each is called for one value, then for the other. */
+const FUNCTIONS: [what: string, code: string, low: string, high: string][] = [
+  ['worked out', 'const fmt = (v) => v + unit;', 'fmt(lo)', 'fmt(hi)'],
+  ['as it is', 'const fmt = (v) => v;', 'fmt(lo)', 'fmt(hi)'],
+  ['over a variable', 'const fmt = (v) => { const w = v * 2; return w + 1; };', 'fmt(lo)', 'fmt(hi)'],
+  [
+    'over a variable that is set',
+    'const fmt = (v) => { let out = 0; if (unit) out = v; return out; };',
+    'fmt(lo)',
+    'fmt(hi)',
+  ],
+  ['a declaration', 'function fmt(v) { return v + 1; }', 'fmt(lo)', 'fmt(hi)'],
+  ['in a text', 'const fmt = (v) => v + 1;', '`${fmt(lo)} m`', '`${fmt(hi)} m`'],
+  ['in an arm', 'const fmt = (v) => v + 1;', 'unit ? fmt(lo) : fmt(0)', 'unit ? fmt(hi) : fmt(0)'],
+  ['given to what nobody knows', 'const fmt = (v) => v + 1;', 'String(fmt(lo))', 'String(fmt(hi))'],
+  ['through another', 'const fmt = (v) => v + 1; const show = (v) => fmt(v) + unit;', 'show(lo)', 'show(hi)'],
+  [
+    'kept as long as it holds',
+    'const fmt = (v) => v + 1;',
+    'useMemo(() => fmt(lo), [lo])',
+    'useMemo(() => fmt(hi), [hi])',
+  ],
+  [
+    'a member that is taken',
+    'const pick = (p) => p.lo + 1; const other = (p) => p.hi + 1;',
+    'pick({ lo, hi })',
+    'other({ lo, hi })',
+  ],
+  [
+    'a parameter taken apart',
+    'const pick = ({ lo }) => lo; const other = ({ hi }) => hi;',
+    'pick({ lo, hi })',
+    'other({ lo, hi })',
+  ],
+  ['one of two', 'const first = (a, b) => { note(b); return a; };', 'first(lo, hi)', 'first(hi, lo)'],
+  [
+    'a method of what is taken',
+    'const pick = (p) => p.lo.trim(); const other = (p) => p.hi.trim();',
+    'pick({ lo, hi })',
+    'other({ lo, hi })',
+  ],
+  [
+    'handed on',
+    'const first = ({ a }) => a; const pick = (p) => first({ a: p.lo, b: p.hi }); const other = (p) => first({ a: p.hi, b: p.lo });',
+    'pick({ lo, hi })',
+    'other({ lo, hi })',
+  ],
+  ['which calls itself', 'function fmt(v, n) { return n ? fmt(v, n - 1) : v; }', 'fmt(lo, 3)', 'fmt(hi, 3)'],
+  ['of each of some', 'const fmt = (v) => v + 1;', '[lo].map((v) => fmt(v))', '[hi].map((v) => fmt(v))'],
+];
+
+const ofReact = FUNCTIONS.flatMap(([what, code, low, high]): Idiom[] => [
+  {
+    what: `React: ${what}`,
+    sources: react(code, low, high),
+    from: 'App:state:lo',
+    to: ['Low:prop:x'],
+    not: ['High:prop:x'],
+  },
+  {
+    what: `React: ${what}, the other`,
+    sources: react(code, low, high),
+    from: 'App:state:hi',
+    to: ['High:prop:x'],
+    not: ['Low:prop:x'],
+  },
+]);
+
+idioms(ofReact);
