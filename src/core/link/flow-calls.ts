@@ -5,6 +5,7 @@ import type { EdgeOf, FlowGraph } from './flow-graph';
 import type { Frame } from './frames';
 import { given, RAISED } from './raised';
 import { into } from './expressions';
+import { argumentsOf } from './handings';
 import type { Source } from './values';
 
 /** What a call is made with, on its way to what is called. */
@@ -101,7 +102,8 @@ export class CallFlow {
 
   private addInvokes(frame: Frame): void {
     const { facts, file } = frame.code;
-    for (const { callee, args, start, end } of facts.invokes ?? []) {
+    for (const invoke of facts.invokes ?? []) {
+      const { callee, args, start, end } = invoke;
       // What a component hands to a helper may be called there.
       if (frame.code !== frame.owner && (callee.kind === 'identity' || callee.kind === 'member'))
         for (const one of this.builder.callables.of(frame, callee))
@@ -118,20 +120,15 @@ export class CallFlow {
       }
       for (const callable of this.builder.callables.of(frame, callee)) {
         for (const effect of this.builder.effects.ofCall(frame, callable, args, place)) {
-          for (const { own, take, to, put: within, made } of effect.params) {
-            const arg = args[own];
-            if (!arg) continue;
-            const { how, node, put } = effect;
-            if (how !== 'write')
-              this.addGiven(
-                frame,
-                arg,
-                node,
-                place,
-                { how, put: [...put, given(to), ...within], made },
-                take,
-              );
-            else {
+          const { how, node, put, params } = effect;
+          for (const held of params) {
+            const { to, put: within, made } = held;
+            for (const { arg, take } of argumentsOf(invoke, held)) {
+              if (how !== 'write') {
+                const over = { how, put: [...put, given(to), ...within], made };
+                this.addGiven(frame, arg, node, place, over, take);
+                continue;
+              }
               const { values } = this.builder;
               const sources =
                 callable.kind === 'setter' ? values.kept(frame, arg) : values.sources(frame, arg, take);

@@ -1,6 +1,6 @@
 /** What becomes of the parameters of a function: which of them what it hands over is, or is made of. */
 import { ANY_MEMBER } from '../model/code';
-import type { ExprFact } from '../model/facts';
+import type { ExprFact, InvokeFact } from '../model/facts';
 import { groupBy } from '../model/group-by';
 import { oncePer } from '../model/once-per';
 import type { Component } from '../model/project';
@@ -11,6 +11,8 @@ import type { Frame } from './frames';
 export interface Held {
   /** The place of the parameter. */
   own: number;
+  /** It is given all that comes from there on. */
+  rest?: true;
   /** The member of it. */
   take: string[];
   /** The member of the expression that it is. */
@@ -46,7 +48,8 @@ export function outOf(box: string[], one: Handing): Handing | undefined {
 export const joined = (first: Handing[], second: Handing[]): Handing[] =>
   second.flatMap((next) =>
     first.flatMap((one) => {
-      const part = one.to === next.own ? takenOf(one, next.take) : undefined;
+      const take = takeAt(next, one.to);
+      const part = take && takenOf(one, take);
       return part
         ? [
             {
@@ -56,11 +59,36 @@ export const joined = (first: Handing[], second: Handing[]): Handing[] =>
               // What something is worked out of is no member of it.
               put: next.made ? next.put : into(next.put, part.put),
               made: part.made || next.made,
+              ...(part.rest ? { rest: part.rest } : {}),
             },
           ]
         : [];
     }),
   );
+
+/** What is taken of the argument at a place; undefined where that is another parameter's, or another one's of a list. */
+function takeAt({ own, rest, take }: Held, at: number): string[] | undefined {
+  if (!rest) return at === own ? take : undefined;
+  if (at < own) return undefined;
+  const [first, ...others] = take;
+  // What is no place in the list is what it does with all of it.
+  if (first === undefined || !/^\d+$/.test(first)) return [];
+  return Number(first) === at - own ? others : undefined;
+}
+
+/** The arguments of a call that a parameter is given, and what is taken of each. */
+export function argumentsOf(
+  { args, spread = args.length }: Pick<InvokeFact, 'args' | 'spread'>,
+  held: Held,
+  skip = 0,
+): { arg: ExprFact; take: string[] }[] {
+  return args.flatMap((arg, at) => {
+    // What a list holds that is spread here may come anywhere from here on.
+    if (at >= spread) return at <= held.own - skip || held.rest ? [{ arg, take: [] }] : [];
+    const take = takeAt(held, at + skip);
+    return take ? [{ arg, take }] : [];
+  });
+}
 
 /** Of what an expression holds of a parameter, what stands in a member of the expression; undefined where nothing does. */
 export function takenOf(held: Held, want: string[]): Held | undefined {
@@ -129,16 +157,19 @@ export class Results {
     const { symbols, functions, invokes } = frame.code.facts;
     const around = new Set<number>();
     const ofSymbol = (index: number, want: string[], depth: number): Held[] => {
-      const { kind, within = -1, index: at, path = [], init } = symbols[index]!;
+      const { kind, within = -1, index: at, path = [], init, rest, except } = symbols[index]!;
+      if (kind === 'param' && except?.includes(want[0]!)) return [];
       if (kind === 'param' && within === fn && at !== undefined)
-        return [{ own: at, take: into(path, want), put: [], made: false }];
+        return [{ own: at, take: into(path, want), put: [], made: false, ...(rest ? { rest } : {}) }];
       if (depth > MAX_PARAMS || around.has(index)) return [];
       around.add(index);
       let found: Held[] = [];
       // A function that is called inside is given what the one around it was given.
       if (kind === 'param' && within >= 0 && at !== undefined)
         found = (functions[within]!.given ?? []).flatMap((args) =>
-          args[at] ? member(of(args[at], depth + 1), into(path, want)) : [],
+          argumentsOf({ args }, { own: at, take: into(path, want), put: [], made: false, rest }).flatMap(
+            ({ arg, take }) => member(of(arg, depth + 1), take),
+          ),
         );
       else if (kind === 'derived' || (kind === 'loop' && !at)) {
         if (init) found = member(of(init, depth + 1), want);
@@ -171,8 +202,10 @@ export class Results {
       if (!isKnown) return ofLoose(looseInCall(call), depth).map((one) => ({ ...one, made: true }));
       return called.flatMap((one) =>
         this.of(one.frame, one.fn).flatMap((next) => {
-          const arg = call.args[next.own - (one.skip ?? 0)];
-          return (arg ? member(of(arg, depth + 1), next.take) : []).map((held) => ({
+          const given = argumentsOf(call, next, one.skip).flatMap(({ arg, take }) =>
+            member(of(arg, depth + 1), take),
+          );
+          return given.map((held) => ({
             ...held,
             put: next.made ? [] : into(next.put, held.put),
             made: held.made || next.made,

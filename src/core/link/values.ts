@@ -1,8 +1,8 @@
 /** What an expression is made of: the nodes whose values it holds. */
-import type { ExprFact, PlainCallFact, Span, StoreAsk, SymbolFact } from '../model/facts';
+import type { ExprFact, InvokeFact, PlainCallFact, Span, StoreAsk, SymbolFact } from '../model/facts';
 import { into, type Loose, looseIn, looseInCall, membersTaken, symbolsOf } from './expressions';
 import { apart, type Frame, type Frames } from './frames';
-import { Results, takenOf, writesOf } from './handings';
+import { argumentsOf, Results, takenOf, writesOf } from './handings';
 import type { Linked } from './linked';
 import { Memo } from './memo';
 
@@ -157,7 +157,7 @@ export class Values {
     return unique(
       [
         ...found.flatMap((one) => this.givenBack(one, want, depth)),
-        ...found.flatMap((one) => this.ofArguments(frame, call.args, one, want, depth)),
+        ...found.flatMap((one) => this.ofArguments(frame, call, one, want, depth)),
         ...made(holder.flatMap((one) => this.symbolSources(frame, one, [], depth + 1))),
       ].map((one) => (isOne ? one : { ...one, exact: false })),
     );
@@ -166,18 +166,17 @@ export class Values {
   /** What a function gives back of what one call gives it. */
   private ofArguments(
     frame: Frame,
-    args: ExprFact[],
+    call: InvokeFact,
     { frame: own, fn, skip = 0 }: CalledFunction,
     want: string[],
     depth: number,
   ): Source[] {
     return this.results.of(own, fn).flatMap((held) => {
-      const arg = args[held.own - skip];
-      const part = arg && takenOf(held, want);
+      const part = takenOf(held, want);
       if (!part) return [];
-      const sources = isGetter(frame, arg)
-        ? this.kept(frame, arg)
-        : this.sources(frame, arg, part.take, depth + 1);
+      const sources = argumentsOf(call, part, skip).flatMap(({ arg, take }) =>
+        isGetter(frame, arg) ? this.kept(frame, arg) : this.sources(frame, arg, take, depth + 1),
+      );
       return sources.map((one): Source => {
         if (!held.made) return { ...one, put: into(part.put, one.put), exact: false };
         return { ...one, exact: false, made: true, ...(held.decides ? { decides: true } : {}) };
@@ -444,13 +443,21 @@ export class Values {
         : this.sources(frame.caller, arg, path, depth + 1);
     }
     if (symbol.kind === 'param' && symbol.within !== undefined && symbol.index !== undefined) {
-      const { within, index: at } = symbol;
+      const { within, index: at, rest, except } = symbol;
+      if (except?.includes(want[0]!)) return [];
       const path = into(symbol.path ?? [], want);
       const calls = frame.code.facts.functions[within]?.given ?? [];
       // What a function of the component is called with by its name.
       return this.known.once(frame, index, want, () =>
         inexact(
-          unique(calls.flatMap((args) => (args[at] ? this.sources(frame, args[at], path, depth + 1) : []))),
+          unique(
+            calls.flatMap((args) =>
+              argumentsOf(
+                { args },
+                { own: at, take: path, put: [], made: false, ...(rest ? { rest } : {}) },
+              ).flatMap(({ arg, take }) => this.sources(frame, arg, take, depth + 1)),
+            ),
+          ),
           calls.length > 1,
         ),
       );

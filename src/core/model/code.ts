@@ -36,7 +36,7 @@ export interface SymbolFact extends Span {
   merges?: boolean;
   /** setter: the function that works out what comes next, from what there is and what the setter is given. */
   by?: ExprFact;
-  /** rest: the names that were taken out before. */
+  /** rest, param: the names that were taken out before. */
   except?: string[];
   /** The value it starts from, or is derived from. */
   init?: ExprFact;
@@ -46,6 +46,8 @@ export interface SymbolFact extends Span {
   /** param: the function whose parameter it is a part of, -1 for the component's own, and the way to it. */
   within?: number;
   path?: string[];
+  /** param: it is given all that comes from its place on. */
+  rest?: true;
   /** ref: it starts empty, to be filled by what it is attached to. */
   empty?: boolean;
   /** ref: it is filled when the functions run that the framework calls first. */

@@ -581,6 +581,8 @@ export interface InvokeFact extends Span {
   calls?: number[];
   /** Its index in the calls of helpers, where it is one. */
   helper?: number;
+  /** From this argument on it is given what lists hold, so that nobody knows the places of what is in them. */
+  spread?: number;
 }
 
 export type Channel = 'prop' | 'event' | 'slot' | 'context' | 'ref' | 'portal' | 'state' | 'local';

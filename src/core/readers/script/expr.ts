@@ -270,6 +270,12 @@ function readArguments(u: Unit, args: t.Node[], ctx: Ctx): ExprFact[] {
   );
 }
 
+/** `save(...rows)` */
+function noteSpread(u: Unit, invoke: number | undefined, node: Call): void {
+  const at = node.arguments.findIndex((one) => one.type === 'SpreadElement');
+  if (at >= 0 && invoke !== undefined) u.facts.invokes![invoke]!.spread = at;
+}
+
 /** Names of functions whose state belongs to their caller. */
 const HOOK = /(^|\.)use[A-Z]/;
 
@@ -296,6 +302,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   const named = u.dialect.called?.(u, callee, node);
   const noteCalled = (args: ExprFact[]): number | undefined => {
     const index = noteInvoke(u, callee, args, spanOf(node), ctx);
+    noteSpread(u, index, node);
     if (named) noteInvoke(u, named, args, spanOf(node), ctx);
     return index;
   };
@@ -362,6 +369,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
   if (early) {
     invoke = addInvoke(u, callee, args, spanOf(node), ctx);
+    noteSpread(u, invoke, node);
     u.earlyCalls.push({ binding: early, args, callee: spanOf(calleeNode), at: spanOf(node), ctx, invoke });
   }
   // Whoever is called may draw it anywhere.

@@ -158,28 +158,45 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
   }
 }
 
+/** A name of a pattern, and the way to it; of the rest of an object, the names that are none of it. */
+interface NameIn {
+  name: t.Identifier;
+  path: string[];
+  except?: string[];
+}
+
 /** The names of a pattern with the way to each. */
-export function pathsIn(pattern: t.Node, path: string[] = []): { name: t.Identifier; path: string[] }[] {
+export function pathsIn(pattern: t.Node, path: string[] = []): NameIn[] {
   if (pattern.type === 'Identifier') return [{ name: pattern, path }];
   if (pattern.type === 'AssignmentPattern') return pathsIn(pattern.left, path);
+  // The rest of a list is a part of it, under other places.
+  if (pattern.type === 'RestElement') return pathsIn(pattern.argument, path);
   if (pattern.type === 'ArrayPattern')
-    return pattern.elements.flatMap((one, index) => (one ? pathsIn(one, [...path, String(index)]) : []));
+    return pattern.elements.flatMap((one, index) =>
+      one ? pathsIn(one, one.type === 'RestElement' ? path : [...path, String(index)]) : [],
+    );
   if (pattern.type !== 'ObjectPattern') return [];
+  const except = pattern.properties.flatMap((one) =>
+    one.type === 'RestElement' ? [] : (keyName(one) ?? []),
+  );
   return pattern.properties.flatMap((one) => {
-    const key = one.type === 'ObjectProperty' ? keyName(one) : undefined;
-    return one.type === 'ObjectProperty' && key !== undefined ? pathsIn(one.value, [...path, key]) : [];
+    if (one.type === 'RestElement') return pathsIn(one, path).map((rest) => ({ ...rest, except }));
+    const key = keyName(one);
+    return key === undefined ? [] : pathsIn(one.value, [...path, key]);
   });
 }
 
 /** Notes of which parameter of a function each name of a pattern is a part, and the way to it. */
 export function notePlaces(u: Unit, param: t.Node, index: number, fn: number): void {
-  for (const { name, path } of pathsIn(param)) {
+  for (const { name, path, except } of pathsIn(param)) {
     const symbol = name.binding ? u.refs.get(name.binding) : undefined;
     const fact = symbol === undefined ? undefined : u.facts.symbols[symbol]!;
     if (fact?.kind !== 'param' && fact?.kind !== 'loop') continue;
     fact.index = index;
     fact.within = fn;
     if (path.length) fact.path = path;
+    if (except) fact.except = except;
+    if (param.type === 'RestElement') fact.rest = true;
   }
 }
 

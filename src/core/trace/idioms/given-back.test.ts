@@ -59,6 +59,15 @@ const FUNCTIONS: [what: string, code: string, low: string, high: string][] = [
     'other({ lo, hi })',
   ],
   ['which calls itself', 'function fmt(v, n) { return n ? fmt(v, n - 1) : v; }', 'fmt(lo, 3)', 'fmt(hi, 3)'],
+  ['all that is given', 'const all = (...list) => list.join();', 'all(lo, 1)', 'all(hi, 1)'],
+  ['one of all that is given', 'const at = (n, ...[a, b]) => b;', 'at(1, hi, lo)', 'at(1, lo, hi)'],
+  [
+    'the rest of an object',
+    'const rest = ({ a, ...others }) => others.b;',
+    'rest({ a: hi, b: lo })',
+    'rest({ a: lo, b: hi })',
+  ],
+  ['spread over its parameters', 'const all = (a, b) => a + b;', 'all(...[lo, 1])', 'all(...[hi, 1])'],
   ['of each of some', 'const fmt = (v) => v + 1;', '[lo].map((v) => fmt(v))', '[hi].map((v) => fmt(v))'],
 ];
 
