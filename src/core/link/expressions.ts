@@ -20,20 +20,24 @@ export interface Loose extends Span {
   symbols: number[];
   /** Indices of calls among those that the code makes. */
   calls: number[];
+  /** The same of calls of which only what they give back of what is kept counts. */
+  asks: number[];
 }
 
 /** What flows into an expression, however deep it stands in it. */
 export const looseIn = (expr: ExprFact): Loose => ({
   symbols: expr.call === undefined ? (expr.beside ?? symbolsOf(expr)) : [],
   calls: callsIn(expr),
+  asks: asksIn(expr),
   start: expr.start,
   end: expr.end,
 });
 
 /** What flows into the result of a call of which nobody knows what it calls. */
-export const looseInCall = ({ beside = [], calls = [], start, end }: InvokeFact): Loose => ({
+export const looseInCall = ({ beside = [], calls = [], asks = [], start, end }: InvokeFact): Loose => ({
   symbols: beside,
   calls,
+  asks,
   start,
   end,
 });
@@ -42,6 +46,9 @@ const callsIn = ({ call, calls = [], gives = [] }: ExprFact): number[] => {
   const own = call === undefined ? calls : [call];
   return gives.length ? [...new Set([...own, ...gives.flatMap(callsIn)])] : own;
 };
+
+const asksIn = ({ asks = [], gives = [] }: ExprFact): number[] =>
+  gives.length ? [...asks, ...gives.flatMap(asksIn)] : asks;
 
 /** Reads by what is read, in the order of the text. */
 const readsOf = oncePer(({ facts }: Component) => {

@@ -326,7 +326,7 @@ export class Values {
     const symbols = (beside ?? uses).filter((one) => !given.has(one));
     const others = calls.filter((one) => !asked.has(one));
     if (!symbols.length && !others.length) return [];
-    const held: Loose = { symbols, calls: others, start, end };
+    const held: Loose = { symbols, calls: others, asks: [], start, end };
     return this.madeOf(frame, held, depth).map((one) => ({ ...one, decides: true }));
   }
 
@@ -344,7 +344,13 @@ export class Values {
       this.madeOf(frame, looseInCall(frame.code.facts.invokes![one]!), depth + 1);
     const ofSymbol = (one: number): Source[] =>
       membersTaken(frame.code, one, held).flatMap((path) => this.symbolSources(frame, one, path, depth + 1));
-    return made(unique([...held.symbols.flatMap(ofSymbol), ...held.calls.flatMap(ofCall)]));
+    const asked = (one: number): Source[] =>
+      this.functionsCalled(frame, frame.code.facts.invokes![one]!.callee).flatMap((called) =>
+        this.givenBack(called, [], depth + 1),
+      );
+    return made(
+      unique([...held.symbols.flatMap(ofSymbol), ...held.calls.flatMap(ofCall), ...held.asks.flatMap(asked)]),
+    );
   }
 
   /** What stands in a list, each at its place; where others are spread into it, nobody knows which that is. */

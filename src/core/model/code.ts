@@ -91,7 +91,9 @@ export interface ExprFact extends Span {
   call?: number;
   /** Calls that it is worked out of, by their index in `invokes`. */
   calls?: number[];
-  /** Of what it uses, what flows into it beside the results of these calls; absent where there are none: then all of it does. */
+  /** Calls in functions that it is worked out by, for each of several: what they give back of what is kept is a part of it. */
+  asks?: number[];
+  /** Of what it uses, what flows into it beside the results of its calls; absent where there are none: then all of it does. */
   beside?: number[];
   type?: TypeExpr;
   /** function: index in the component's functions. */

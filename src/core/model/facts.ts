@@ -579,6 +579,7 @@ export interface InvokeFact extends Span {
   /** What its result is worked out of, as far as anybody knows who does not know the function: symbols, and other calls. */
   beside?: number[];
   calls?: number[];
+  asks?: number[];
   /** Its index in the calls of helpers, where it is one. */
   helper?: number;
   /** From this argument on it is given what lists hold, so that nobody knows the places of what is in them. */

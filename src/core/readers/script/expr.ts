@@ -8,7 +8,7 @@ import { addInvoke, functionIn, noteInvoke, noteMade, noteSet, resultOfInvoke } 
 import { notePage, readStorage } from './page-kept';
 import { moduleLoaded } from './lazy';
 import { noteLoop, notePromised } from './patterns';
-import { calledIn, workedOut } from './results';
+import { askedBy, workedOut } from './results';
 import { type Binding, isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
 import {
@@ -500,7 +500,7 @@ const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[])
       ];
     if (arg.kind !== 'function') return [arg];
     if (callee.type === 'Identifier' && OPERATOR.test(callee.name))
-      return [{ ...arg, kind: 'computed', ...calledIn(u, arg.fn) }];
+      return [{ ...arg, kind: 'computed', ...askedBy(u, arg.fn) }];
     return arg.fn !== undefined && isGetter(nodes[index]) ? (u.facts.functions[arg.fn]!.gives ?? []) : [];
   });
 
@@ -546,12 +546,12 @@ function readLoop(
       source: { kind: 'computed', uses: usesOf(list), start: list.start, end: list.end },
       type: { t: 'elem', of: typeOf(u, callee.object) },
     });
-    Object.assign(item, calledIn(u, item.fn));
+    Object.assign(item, askedBy(u, item.fn));
   } else if (first) {
     item = use(u, readExpr(u, first, inner), inner, 'argument');
     const fn = item.kind === 'identity' ? u.facts.symbols[item.symbol!]!.fn : undefined;
     if (fn !== undefined) {
-      item = { ...item, content: u.contents[fn]!, ...calledIn(u, fn) };
+      item = { ...item, content: u.contents[fn]!, ...askedBy(u, fn) };
       noteGiven(u, fn, [{ kind: 'computed', uses: usesOf(list), start: list.start, end: list.end }]);
     }
     const named = item.component === undefined || item.kind === 'call' ? undefined : calledName(first);

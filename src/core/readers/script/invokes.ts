@@ -35,11 +35,17 @@ export function addInvoke(
 export function resultOfInvoke(
   u: Unit,
   index: number | undefined,
-  { calls, beside, ...result }: ExprFact,
+  { calls, beside, asks, ...result }: ExprFact,
 ): ExprFact {
-  if (index === undefined) return { ...result, ...(calls ? { calls, beside: beside! } : {}) };
+  if (index === undefined)
+    return { ...result, ...(calls ? { calls, beside: beside! } : {}), ...(asks ? { asks } : {}) };
   const flows = beside ?? result.uses ?? [];
-  Object.assign(u.facts.invokes![index]!, flows.length ? { beside: flows } : {}, calls ? { calls } : {});
+  Object.assign(
+    u.facts.invokes![index]!,
+    flows.length ? { beside: flows } : {},
+    calls ? { calls } : {},
+    asks ? { asks } : {},
+  );
   return { ...result, call: index };
 }
 

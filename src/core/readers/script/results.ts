@@ -9,9 +9,12 @@ export function workedOut(u: Unit, { fn, ...value }: ExprFact): ExprFact {
 }
 
 /** The calls whose results are in what a function gives back. */
-export function calledIn(u: Unit, fn: number | undefined): Pick<ExprFact, 'calls'> {
-  const { calls } = merged(...((fn === undefined ? undefined : u.facts.functions[fn]!.gives) ?? []));
-  return calls ? { calls } : {};
+export function askedBy(u: Unit, fn: number | undefined): Pick<ExprFact, 'asks'> {
+  const { calls = [], asks = [] } = merged(
+    ...((fn === undefined ? undefined : u.facts.functions[fn]!.gives) ?? []),
+  );
+  const all = [...new Set([...calls, ...asks])];
+  return all.length ? { asks: all } : {};
 }
 
 /** What a function gives back that is handed over to work a value out: `set((all) => [...all, one])`. */

@@ -280,16 +280,21 @@ export function mergeUses(...list: (ExprFact | undefined)[]): number[] {
 }
 
 /** What some expressions use, and which of that are the results of calls. */
-export function merged(...parts: (ExprFact | undefined)[]): Pick<ExprFact, 'uses' | 'calls' | 'beside'> {
+export function merged(
+  ...parts: (ExprFact | undefined)[]
+): Pick<ExprFact, 'uses' | 'calls' | 'asks' | 'beside'> {
   const uses = mergeUses(...parts);
+  const asks = new Set<number>();
+  for (const part of parts) for (const one of part?.asks ?? []) asks.add(one);
   const calls = new Set<number>();
   for (const part of parts)
     for (const one of part?.call === undefined ? (part?.calls ?? []) : [part.call]) calls.add(one);
-  if (!calls.size) return uses.length ? { uses } : NOTHING;
+  const asked = asks.size ? { asks: [...asks] } : NOTHING;
+  if (!calls.size) return uses.length ? { uses, ...asked } : asked;
   const beside = new Set<number>();
   for (const part of parts)
     if (part && part.call === undefined) for (const one of part.beside ?? usesOf(part)) beside.add(one);
-  return { ...(uses.length ? { uses } : {}), calls: [...calls], beside: [...beside] };
+  return { ...(uses.length ? { uses } : {}), ...asked, calls: [...calls], beside: [...beside] };
 }
 
 /** Notes what a function of the component is called with; a method may be called before it is read. */

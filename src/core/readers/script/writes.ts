@@ -44,7 +44,7 @@ export function noteMutation(
   if (!isMutator(u, method) && !fillsCollection(node.object, method, args.length)) return;
   const given = merged(...args);
   const value: ExprFact | undefined =
-    given.uses || given.calls ? { kind: 'computed', ...given, ...spanOf(at) } : undefined;
+    given.uses || given.calls || given.asks ? { kind: 'computed', ...given, ...spanOf(at) } : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)
     noteShared(u, node.object, value, at, ctx);
   if (callee.symbol === undefined || callee.kind !== 'member') return;
