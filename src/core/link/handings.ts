@@ -247,8 +247,11 @@ export class Results {
   }
 }
 
-const givesOf = ({ frame, fn }: { frame: Frame; fn: number }): ExprFact[] | undefined =>
-  frame.code.facts.functions[fn]!.gives;
+/** What a function gives back; undefined where nobody knows what that is made of. */
+export function givesOf({ frame, fn }: { frame: Frame; fn: number }): ExprFact[] | undefined {
+  const { gives, takesAll } = frame.code.facts.functions[fn]!;
+  return takesAll ? undefined : gives;
+}
 
 /** What the code of a component or module writes, by what it is written to. */
 export const writesOf = oncePer(({ facts }: Component) => groupBy(facts.writes, (one) => one.symbol));

@@ -2,7 +2,7 @@
 import type { ExprFact, InvokeFact, PlainCallFact, Span, StoreAsk, SymbolFact } from '../model/facts';
 import { into, type Loose, looseIn, looseInCall, membersTaken, symbolsOf } from './expressions';
 import { apart, type Frame, type Frames } from './frames';
-import { argumentsOf, Results, takenOf, writesOf } from './handings';
+import { argumentsOf, givesOf, Results, takenOf, writesOf } from './handings';
 import type { Linked } from './linked';
 import { Memo } from './memo';
 
@@ -141,7 +141,7 @@ export class Values {
       : [];
   }
 
-  /** What a call gives back, of what its functions keep and of what they are given; undefined where not all is known of them. */
+  /** What a call gives back, of what its functions keep and of what they are given; undefined where nobody knows them. */
   private givenByCall(frame: Frame, index: number, want: string[], depth: number): Source[] | undefined {
     const call = frame.code.facts.invokes![index]!;
     if (call.helper !== undefined) {
@@ -149,18 +149,16 @@ export class Values {
       if (given) return given;
     }
     const found = this.functionsCalled(frame, call.callee);
-    const gives = found.map((one) => one.frame.code.facts.functions[one.fn]!.gives);
-    if (!gives.length || gives.includes(undefined)) return undefined;
-    const isOne = gives.length === 1 && gives[0]!.length === 1;
+    if (!found.length) return undefined;
+    const kept = found.flatMap((one) => this.givenBack(one, want, depth));
+    if (!found.every(givesOf)) return unique([...kept, ...this.madeOf(frame, looseInCall(call), depth)]);
     const { callee } = call;
     const holder = ownFunction(frame, callee) === undefined ? symbolsOf(callee) : [];
-    return unique(
-      [
-        ...found.flatMap((one) => this.givenBack(one, want, depth)),
-        ...found.flatMap((one) => this.ofArguments(frame, call, one, want, depth)),
-        ...made(holder.flatMap((one) => this.symbolSources(frame, one, [], depth + 1))),
-      ].map((one) => (isOne ? one : { ...one, exact: false })),
-    );
+    return unique([
+      ...kept,
+      ...found.flatMap((one) => this.ofArguments(frame, call, one, want, depth)),
+      ...made(holder.flatMap((one) => this.symbolSources(frame, one, [], depth + 1))),
+    ]);
   }
 
   /** What a function gives back of what one call gives it. */

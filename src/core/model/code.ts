@@ -166,6 +166,8 @@ export interface FunctionFact extends Span {
   takes?: { names: (Span & { name: string })[]; rest: boolean };
   /** What it gives back: one of these. */
   gives?: ExprFact[];
+  /** It takes what it is given as a list, whatever its parameters: `arguments`. */
+  takesAll?: true;
   /** What it is called with by its name, call by call. */
   given?: ExprFact[][];
   /** What it is called with reaches its first parameter as this member of an object. */

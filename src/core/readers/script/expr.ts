@@ -171,6 +171,8 @@ function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
     return { kind: 'computed', ...span, component: binding.name, ...(uses ? { uses } : {}) };
   }
   if (binding) u.early.push({ binding, at: span, ctx });
+  else if (node.name === 'arguments')
+    for (let fn = ctx.fn; fn >= 0; fn = u.facts.functions[fn]!.parent) u.facts.functions[fn]!.takesAll = true;
   return { kind: 'computed', ...span };
 }
 

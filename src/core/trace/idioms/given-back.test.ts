@@ -68,6 +68,7 @@ const FUNCTIONS: [what: string, code: string, low: string, high: string][] = [
     'rest({ a: lo, b: hi })',
   ],
   ['spread over its parameters', 'const all = (a, b) => a + b;', 'all(...[lo, 1])', 'all(...[hi, 1])'],
+  ['by its arguments', 'function at() { return arguments[0]; }', 'at(lo)', 'at(hi)'],
   ['of each of some', 'const fmt = (v) => v + 1;', '[lo].map((v) => fmt(v))', '[hi].map((v) => fmt(v))'],
 ];
 
