@@ -57,30 +57,35 @@ const readsOf = oncePer(({ facts }: Component) => {
   return reads;
 });
 
-/** Where a member is called: the last name of it is that of the method. */
-const methodsOf = oncePer(
-  ({ facts }: Component) =>
-    new Set((facts.invokes ?? []).flatMap(({ callee }) => (callee.kind === 'member' ? keyOf(callee) : []))),
-);
-const keyOf = ({ start, end }: Span): string => `${start}-${end}`;
+/** Where members are called, by where they begin: the last name of each is that of the method. */
+const methodsOf = oncePer(({ facts }: Component) => {
+  const ends = new Map<number, number>();
+  for (const { callee } of facts.invokes ?? [])
+    if (callee.kind === 'member') ends.set(callee.start, callee.end);
+  return ends;
+});
 
 const WHOLE: string[][] = [[]];
 
 /** The members of a value that a piece of code takes of it, apart from the arguments of known calls; one is the whole. */
 export function membersTaken(code: Component, symbol: number, { calls, start, end }: Loose): string[][] {
-  const reads = readsOf(code).get(symbol) ?? [];
+  const reads = readsOf(code).get(symbol);
+  if (!reads) return WHOLE;
   const known = calls.map((one) => code.facts.invokes![one]!);
-  const found = new Map<string, string[]>();
+  const found: string[][] = [];
   for (let at = firstFrom(reads, start); at < reads.length; at++) {
     const read = reads[at]!;
     if (read.start >= end) break;
     if (read.end > end || known.some((one) => one.start <= read.start && read.end <= one.end)) continue;
-    const path = methodsOf(code).has(keyOf(read)) ? read.path?.slice(0, -1) : read.path;
+    const path = methodsOf(code).get(read.start) === read.end ? read.path?.slice(0, -1) : read.path;
     if (!path?.length) return WHOLE;
-    found.set(path.join('.'), path);
+    if (!found.some((one) => isSame(one, path))) found.push(path);
   }
-  return found.size ? [...found.values()] : WHOLE;
+  return found.length ? found : WHOLE;
 }
+
+const isSame = (one: string[], other: string[]): boolean =>
+  one.length === other.length && one.every((name, at) => name === other[at]);
 
 /** The place of the first read at or behind an offset. */
 function firstFrom(reads: ReadFact[], offset: number): number {

@@ -3,7 +3,8 @@ import type { ExprFact } from '../model/facts';
 import type { Callables } from './callables';
 import type { Frame } from './frames';
 import { reachedFunctions } from './functions';
-import type { Handing, Results } from './handings';
+import type { Handing } from './handings';
+import type { Results } from './results';
 
 /** A call of a parameter, or of a member of it. */
 interface GivenCall {

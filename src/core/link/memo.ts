@@ -2,7 +2,7 @@
 import type { Frame } from './frames';
 
 export class Memo<T> {
-  private known = new Map<Frame, Map<string, T[]>>();
+  private known = new Map<Frame, Map<number | string, T[]>>();
 
   forget(): void {
     this.known = new Map();
@@ -12,7 +12,7 @@ export class Memo<T> {
   once(frame: Frame, symbol: number | string, want: string[], work: () => T[]): T[] {
     let ofFrame = this.known.get(frame);
     if (!ofFrame) this.known.set(frame, (ofFrame = new Map()));
-    const key = want.length ? `${symbol}.${want.join('.')}` : `${symbol}`;
+    const key = want.length ? `${symbol}.${want.join('.')}` : symbol;
     const found = ofFrame.get(key);
     if (found) return found;
     ofFrame.set(key, []);

@@ -2,9 +2,10 @@
 import type { ExprFact, InvokeFact, PlainCallFact, Span, StoreAsk, SymbolFact } from '../model/facts';
 import { into, type Loose, looseIn, looseInCall, membersTaken, symbolsOf } from './expressions';
 import { apart, type Frame, type Frames } from './frames';
-import { argumentsOf, givesOf, Results, takenOf, writesOf } from './handings';
+import { argumentsOf, takenOf } from './handings';
 import type { Linked } from './linked';
 import { Memo } from './memo';
+import { givesOf, Results, writesOf } from './results';
 
 /** Hooks that give what the store holds that they are given. */
 const ASKS_GIVEN = /^use(\w*(Store|Snapshot|Atom|Value|Signal|Selector|Observable|Subject)\w*|Proxy|Stream)$/;
@@ -54,6 +55,8 @@ export interface CalledFunction {
 export const MAX_DEPTH = 24;
 export class Values {
   private readonly known = new Memo<Source>();
+  private readonly ofCalls = new Memo<Source>();
+  private readonly called = new Memo<CalledFunction>();
   /** What functions give back of what they are given. */
   readonly results: Results;
 
@@ -63,12 +66,14 @@ export class Values {
     /** The functions that something called may be. */
     private readonly functionsOf: (frame: Frame, callee: ExprFact) => CalledFunction[],
   ) {
-    this.results = new Results((frame, callee) => this.functionsCalled(frame, callee));
+    this.results = new Results((frame, call) => this.functionsAt(frame, call));
   }
 
   /** What was worked out before all nodes were there is worked out anew. */
   forget(): void {
     this.known.forget();
+    this.ofCalls.forget();
+    this.called.forget();
     this.results.forget();
   }
 
@@ -148,8 +153,19 @@ export class Values {
       const given = this.givenByHelper(frame, { call: call.helper, path: [] }, want, depth);
       if (given) return given;
     }
-    const found = this.functionsCalled(frame, call.callee);
-    if (!found.length) return undefined;
+    const found = this.functionsAt(frame, index);
+    return found.length
+      ? this.ofCalls.once(frame, index, want, () => this.givenByFunctions(frame, call, found, want, depth))
+      : undefined;
+  }
+
+  private givenByFunctions(
+    frame: Frame,
+    call: InvokeFact,
+    found: CalledFunction[],
+    want: string[],
+    depth: number,
+  ): Source[] {
     const kept = found.flatMap((one) => this.givenBack(one, want, depth));
     if (!found.every(givesOf)) return unique([...kept, ...this.madeOf(frame, looseInCall(call), depth)]);
     const { callee } = call;
@@ -182,9 +198,13 @@ export class Values {
     });
   }
 
-  private functionsCalled(frame: Frame, callee: ExprFact): CalledFunction[] {
-    const fn = ownFunction(frame, callee);
-    return fn === undefined ? this.functionsOf(frame, callee) : [{ frame, fn, own: true }];
+  /** The functions that a call of some code may call. */
+  private functionsAt(frame: Frame, call: number): CalledFunction[] {
+    return this.called.once(frame, call, [], () => {
+      const { callee } = frame.code.facts.invokes![call]!;
+      const fn = ownFunction(frame, callee);
+      return fn === undefined ? this.functionsOf(frame, callee) : [{ frame, fn, own: true }];
+    });
   }
 
   /** What is kept of what a setter is given: of a function, what it gives back. */
@@ -340,15 +360,15 @@ export class Values {
     const ofCall = (one: number): Source[] =>
       this.givenByCall(frame, one, [], depth + 1) ??
       this.madeOf(frame, looseInCall(frame.code.facts.invokes![one]!), depth + 1);
-    const ofSymbol = (one: number): Source[] =>
-      membersTaken(frame.code, one, held).flatMap((path) => this.symbolSources(frame, one, path, depth + 1));
     const asked = (one: number): Source[] =>
-      this.functionsCalled(frame, frame.code.facts.invokes![one]!.callee).flatMap((called) =>
-        this.givenBack(called, [], depth + 1),
-      );
-    return made(
-      unique([...held.symbols.flatMap(ofSymbol), ...held.calls.flatMap(ofCall), ...held.asks.flatMap(asked)]),
-    );
+      this.functionsAt(frame, one).flatMap((called) => this.givenBack(called, [], depth + 1));
+    const found: Source[] = [];
+    for (const one of held.symbols)
+      for (const path of membersTaken(frame.code, one, held))
+        found.push(...this.symbolSources(frame, one, path, depth + 1));
+    for (const one of held.calls) found.push(...ofCall(one));
+    for (const one of held.asks) found.push(...asked(one));
+    return unique(made(found));
   }
 
   /** What stands in a list, each at its place; where others are spread into it, nobody knows which that is. */
