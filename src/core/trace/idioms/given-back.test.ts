@@ -1,5 +1,5 @@
 /** What calls give back: of what one call gives a function, and no more of that than comes back. */
-import { reactApp } from './testing';
+import { angularApp, reactApp, svelteApp, vueApp, vueFiles } from './testing';
 import { type Idiom, idioms } from './reaching';
 
 const LEAVES = `function Low({x}){return <b>{x}</b>;} function High({x}){return <b>{x}</b>;}`;
@@ -89,4 +89,89 @@ const ofReact = FUNCTIONS.flatMap(([what, code, low, high]): Idiom[] => [
   },
 ]);
 
-idioms(ofReact);
+const OTHERS: Idiom[] = [
+  {
+    what: 'Vue: called in a template',
+    sources: vueApp(
+      `const lo = ref(1); const hi = ref(2); const fmt = (v: number) => { const w = v * 2; return w + 1; }; const up = () => { lo.value++; hi.value++; };`,
+      `<Leaf :x="fmt(lo)" /><Btn :v="fmt(hi)" @save="up" />`,
+    ),
+    from: 'App:state:lo',
+    to: ['Leaf:prop:x'],
+    not: ['Btn:prop:v'],
+  },
+  {
+    what: 'Vue: a method of options',
+    sources: vueFiles(
+      `<script>import Leaf from './Leaf.vue'; import Btn from './Btn.vue'; export default { components: { Leaf, Btn }, data() { return { lo: 1, hi: 2 }; }, methods: { fmt(v) { return v + 1; }, up() { this.lo++; this.hi++; } } };</script><template><Leaf :x="fmt(lo)" /><Btn :v="fmt(hi)" @save="up" /></template>`,
+    ),
+    from: 'App:state:lo',
+    to: ['Leaf:prop:x'],
+    not: ['Btn:prop:v'],
+  },
+  {
+    what: 'Vue: a computed value of a member that is taken',
+    sources: vueApp(
+      `const lo = ref(1); const hi = ref(2); const pick = (p: any) => p.a + 1; const low = computed(() => pick({ a: lo.value, b: hi.value })); const up = () => { lo.value++; hi.value++; };`,
+      `<Leaf :x="low" /><Btn :v="hi" @save="up" />`,
+    ),
+    from: 'App:state:hi',
+    to: ['Btn:prop:v'],
+    not: ['Leaf:prop:x'],
+  },
+  {
+    what: 'Svelte: called in markup',
+    sources: svelteApp(
+      `let lo = $state(1); let hi = $state(2); function fmt(v: number) { return v + 1; } function up() { lo++; hi++; }`,
+      `<Leaf x={fmt(lo)} /><Btn v={fmt(hi)} save={up} />`,
+    ),
+    from: 'App:state:lo',
+    to: ['Leaf:prop:x'],
+    not: ['Btn:prop:v'],
+  },
+  {
+    what: 'Angular: a method that a template calls',
+    sources: angularApp(
+      `@Component({ selector: 'app-root', standalone: true, imports: [Leaf, Btn], template: '<app-leaf [x]="fmt(lo)"></app-leaf><app-btn [v]="fmt(hi)" (save)="up()"></app-btn>' }) export class App { lo = 1; hi = 2; fmt(v: number) { return v + 1; } up() { this.lo++; this.hi++; } }`,
+    ),
+    from: 'App:state:lo',
+    to: ['Leaf:prop:x'],
+    not: ['Btn:prop:v'],
+  },
+  {
+    what: 'React: what one member of many is worked out of',
+    sources: reactApp(
+      `${LEAVES} export function App({ seed: unit }){ const [at, setAt] = useState({ lo: 1, hi: 2 }); useEffect(() => { setAt({ lo: read(), hi: unit }); }, [unit]); return <i><Low x={at.lo + 1}/><High x={at.hi + 1}/></i>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['High:prop:x'],
+    not: ['Low:prop:x'],
+  },
+  {
+    what: 'React: of all that a component is handed, what a function takes',
+    sources: reactApp(
+      `${LEAVES} const pick = (p) => p.lo + 1; function Pair(props){ return <i><Low x={pick(props)}/><High x={props.hi}/></i>; } export function App({ seed: unit }){ ${STATES} return <Pair lo={lo} hi={hi}/>; }`,
+    ),
+    from: 'App:state:hi',
+    to: ['High:prop:x'],
+    not: ['Low:prop:x'],
+  },
+  {
+    what: 'React: which of several it is, a parameter decides',
+    sources: reactApp(
+      `${LEAVES} const which = (by) => { if (by) return 'a'; return 'b'; }; export function App({ seed: unit }){ ${STATES} return <i><Low x={which(lo)}/><High x={which(hi)}/></i>; }`,
+    ),
+    from: 'App:state:lo',
+    to: ['Low:prop:x'],
+    not: ['High:prop:x'],
+  },
+  {
+    what: 'React: of what nobody knows, all that it is given comes back',
+    sources: react('', 'unknown({ lo })', 'unknown({ hi })'),
+    from: 'App:state:lo',
+    to: ['Low:prop:x'],
+    not: ['High:prop:x'],
+  },
+];
+
+idioms([...ofReact, ...OTHERS]);
