@@ -107,17 +107,24 @@ export class Callables {
       return this.known.once(frame, `fn${fn}`, want, () =>
         (functions[fn]!.gives ?? []).flatMap((one) => next(one, want)),
       );
-    const called = expr.kind === 'call' ? calledBy(expr) : undefined;
-    if (called)
+    const isMember = expr.kind === 'computed' && expr.call !== undefined;
+    const called = isMember
+      ? frame.code.facts.invokes![expr.call!]!.callee
+      : expr.kind === 'call'
+        ? calledBy(expr)
+        : undefined;
+    if (called) {
+      const path = isMember ? into(expr.path ?? [], want) : want;
       return this.of(frame, called, [], depth + 1).flatMap((one) =>
         one.kind === 'function'
-          ? this.known.once(one.frame, `fn${one.fn}`, want, () =>
+          ? this.known.once(one.frame, `fn${one.fn}`, path, () =>
               (one.frame.code.facts.functions[one.fn]!.gives ?? []).flatMap((given) =>
-                this.of(one.frame, given, want, depth + 1),
+                this.of(one.frame, given, path, depth + 1),
               ),
             )
           : [],
       );
+    }
     if (expr.gives) return expr.gives.flatMap((one) => next(one, want));
     if (expr.component !== undefined && expr.kind !== 'call')
       return this.moduleCallables(frame, expr.component, want, depth);

@@ -77,7 +77,7 @@ export class Results {
           ...others.flatMap(of),
         ];
     }
-    if (expr.call !== undefined) return this.inCall(frame, fn, expr.call);
+    if (expr.call !== undefined) return member(this.inCall(frame, fn, expr.call), expr.path ?? []);
     const rest = this.inLoose(frame, fn, looseIn(expr));
     if (!gives) return rest.map((held) => ({ ...held, made: true }));
     const arms = gives.flatMap(of);

@@ -107,8 +107,10 @@ export class Values {
     }
     const given = expr.from ? this.givenByHelper(frame, expr.from, want, depth) : undefined;
     if (given) return given;
-    if (expr.call !== undefined)
-      return this.givenByCall(frame, expr.call, want, depth) ?? this.loose(frame, expr, depth);
+    if (expr.call !== undefined) {
+      const path = into(expr.path ?? [], want);
+      return this.givenByCall(frame, expr.call, path, depth) ?? this.loose(frame, expr, depth);
+    }
     // A value of a module, as it is or what its box holds.
     const [only, ...others] = expr.uses ?? [];
     if (expr.component !== undefined && only !== undefined && !others.length) {

@@ -87,7 +87,7 @@ export interface ExprFact extends Span {
   path?: string[];
   /** Symbols whose values flow into it. */
   uses?: number[];
-  /** call: which of the calls that the code makes it is the result of, by its index in `invokes`. */
+  /** Which of the calls that the code makes it is the result of, by its index in `invokes`, or the member of that at `path`. */
   call?: number;
   /** Calls that it is worked out of, by their index in `invokes`. */
   calls?: number[];

@@ -7,7 +7,7 @@ import { readFunction, readOtherClass } from './functions';
 import { addInvoke, functionIn, noteInvoke, noteMade, noteSet, resultOfInvoke } from './invokes';
 import { notePage, readStorage } from './page-kept';
 import { moduleLoaded } from './lazy';
-import { noteLoop, notePromised } from './patterns';
+import { noteLoop, notePromised, resultMember } from './patterns';
 import { askedBy, workedOut } from './results';
 import { type Binding, isFunction } from './scope';
 import { keyName, memberName } from './type-expr';
@@ -236,9 +236,11 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
     const component = object.component && { component: `${object.component}.${name}` };
     return { ...object, path: [...object.path!, name], ...spanOf(node), ...component };
   }
-  if (object.component)
+  if (object.component && object.kind !== 'call')
     return { ...sharedMember(u, node, object, name), component: `${object.component}.${name}` };
-  return computed(node, object);
+  if (object.call === undefined || object.from) return computed(node, object);
+  const { calls: _, beside: __, ...whole } = computed(node, object);
+  return { ...whole, ...resultMember(object, name) };
 }
 
 /** A member of what a module keeps, which is that member and no other. */

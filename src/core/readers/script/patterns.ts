@@ -47,6 +47,13 @@ const givenParts = (source: ExprFact, part: string | undefined): Pick<ExprFact, 
   return gives ? { gives } : {};
 };
 
+/** A member of what a call gives back. */
+export const resultMember = (
+  { call, kind, path = [] }: ExprFact,
+  part: string,
+): Pick<ExprFact, 'call' | 'path'> =>
+  call === undefined ? {} : { call, path: kind === 'call' ? [part] : [...path, part] };
+
 const derivedFrom = (source: ExprFact, at: t.Node, part?: string): ExprFact => ({
   kind: 'computed',
   uses: usesOf(source),
@@ -55,6 +62,7 @@ const derivedFrom = (source: ExprFact, at: t.Node, part?: string): ExprFact => (
   ...(source.from && part !== undefined
     ? { from: { call: source.from.call, path: [...source.from.path, part] } }
     : {}),
+  ...(part === undefined ? {} : resultMember(source, part)),
 });
 
 /** Declares the names of a pattern; the value's identity is carried where the pattern keeps it. */

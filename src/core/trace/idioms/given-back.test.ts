@@ -59,6 +59,20 @@ const FUNCTIONS: [what: string, code: string, low: string, high: string][] = [
     'other({ lo, hi })',
   ],
   ['which calls itself', 'function fmt(v, n) { return n ? fmt(v, n - 1) : v; }', 'fmt(lo, 3)', 'fmt(hi, 3)'],
+  ['a member of it', 'const pair = (a, b) => ({ a, b });', 'pair(lo, hi).a', 'pair(lo, hi).b'],
+  [
+    'taken apart',
+    'const pair = (a, b) => ({ a, b: b + 1 }); const { a: low, b: high } = pair(lo, hi);',
+    'low',
+    'high',
+  ],
+  ['a list taken apart', 'const pair = (a, b) => [a, b]; const [low, high] = pair(lo, hi);', 'low', 'high'],
+  [
+    'a member of a member',
+    'const pair = (a, b) => ({ of: { a, b } }); const { of: { a, b } } = pair(lo, hi);',
+    'a',
+    'b + 1',
+  ],
   ['all that is given', 'const all = (...list) => list.join();', 'all(lo, 1)', 'all(hi, 1)'],
   ['one of all that is given', 'const at = (n, ...[a, b]) => b;', 'at(1, hi, lo)', 'at(1, lo, hi)'],
   [
@@ -88,6 +102,17 @@ const ofReact = FUNCTIONS.flatMap(([what, code, low, high]): Idiom[] => [
     not: ['Low:prop:x'],
   },
 ]);
+
+/** The same of functions of the module around the component, of those that need nothing of it. */
+const ofModules = FUNCTIONS.filter(([, code]) => !/unit|\(lo/.test(code)).map(
+  ([what, code, low, high]): Idiom => ({
+    what: `a module: ${what}`,
+    sources: react('', low, high, code),
+    from: 'App:state:lo',
+    to: ['Low:prop:x'],
+    not: ['High:prop:x'],
+  }),
+);
 
 const OTHERS: Idiom[] = [
   {
@@ -174,4 +199,4 @@ const OTHERS: Idiom[] = [
   },
 ];
 
-idioms([...ofReact, ...OTHERS]);
+idioms([...ofReact, ...ofModules, ...OTHERS]);
