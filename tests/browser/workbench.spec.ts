@@ -251,6 +251,8 @@ for (const [part, component, file] of [
     await page.getByRole('button', { name: part }).click();
     await expect(page.getByRole('region', { name: 'Where it is worst' })).toBeVisible({ timeout: 20_000 });
     await page.getByRole('link', { name: 'Catalogue' }).click();
+    // The overview, which stays until the catalogue is there, has links to its file.
+    await expect(page.getByRole('textbox', { name: 'Narrow the catalogue' })).toBeVisible();
     await page.getByRole('link', { name: component }).first().click();
     await expect(page).toHaveURL(/\/component\?/);
     await expect(page.getByText(new RegExp(`${file}:\\d`)).first()).toBeVisible();
