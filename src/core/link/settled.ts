@@ -12,14 +12,23 @@ interface Passing<T> {
   missing: number;
 }
 
+/** What is on its way, and what is known of it by now. */
+interface Open<T> {
+  at: number;
+  made: T[];
+}
+
+/** What is made of itself is worked out so many times at most; each time more of it is there. */
+const MAX_ROUNDS = 4;
+
 /**
- * Each is worked out once for a frame and a key. What is made of itself adds nothing on its way round; what was worked out
- * while something else was on its way, and lacks that, holds until that is there.
+ * Each is worked out once for a frame and a key; what is made of itself once more, with what is known of it by then, until
+ * nothing is added. What was worked out while something else was on its way, and lacks that, holds until that is there.
  */
 export class Settled<T> {
   private known = new Map<Frame, Map<string, T[]>>();
   private passing: Passing<T>[] = [];
-  private readonly open = new Map<Frame, Map<string, number>>();
+  private readonly open = new Map<Frame, Map<string, Open<T>>>();
   private depth = 0;
   /** How far out the outermost lies that was missing. */
   private outermost = Infinity;
@@ -34,26 +43,36 @@ export class Settled<T> {
     if (found) return found;
     const open = entriesOf(this.open, frame);
     const lacking = this.passing.find((one) => one.key === key && one.frame === frame);
-    const missing = lacking?.missing ?? open.get(key) ?? (this.depth < MAX_DEPTH ? undefined : 0);
+    const asked = open.get(key);
+    const missing = lacking?.missing ?? asked?.at ?? (this.depth < MAX_DEPTH ? undefined : 0);
     if (missing !== undefined) {
       this.outermost = Math.min(this.outermost, missing);
-      return lacking?.made ?? [];
+      return lacking?.made ?? asked?.made ?? [];
     }
-    const own = this.depth++;
     const before = this.outermost;
-    this.outermost = Infinity;
+    const own: Open<T> = { at: this.depth++, made: [] };
     open.set(key, own);
-    const made = work();
+    const missed = this.inRounds(own, work);
     open.delete(key);
     this.depth--;
-    const isWhole = this.outermost >= own;
-    if (isWhole) {
-      known.set(key, made);
-      // What lacked this alone can be worked out whole from now on.
-      if (this.passing.length) this.passing = this.passing.filter((one) => one.missing < own);
-    } else this.passing.push({ frame, key, made, missing: this.outermost });
-    this.outermost = isWhole ? before : Math.min(before, this.outermost);
-    return made;
+    if (missed === undefined) known.set(key, own.made);
+    else this.passing.push({ frame, key, made: own.made, missing: missed });
+    this.outermost = Math.min(before, missed ?? Infinity);
+    return own.made;
+  }
+
+  /** Works one out, and gives how far out that lies which it lacks; undefined where it is whole. */
+  private inRounds(own: Open<T>, work: () => T[]): number | undefined {
+    for (let round = 1; ; round++) {
+      this.outermost = Infinity;
+      const made = work();
+      const isMore = made.length > own.made.length;
+      own.made = made;
+      if (this.outermost < own.at) return this.outermost;
+      // What lacked this alone can be worked out anew from now on.
+      if (this.passing.length) this.passing = this.passing.filter((one) => one.missing < own.at);
+      if (this.outermost !== own.at || !isMore || round === MAX_ROUNDS) return undefined;
+    }
   }
 }
 

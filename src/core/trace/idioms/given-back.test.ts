@@ -73,6 +73,12 @@ const FUNCTIONS: [what: string, code: string, low: string, high: string][] = [
     'a',
     'b + 1',
   ],
+  [
+    'gathered over what is given, and put beside it',
+    'const gather = (p) => { const all = { ...p }; let text = 0; for (const key in all) { const one = all[key]; text = join(text, one); } all.text = join(text, p.text); return all; };',
+    'gather({ a: lo }).text',
+    'gather({ a: hi }).text',
+  ],
   ['all that is given', 'const all = (...list) => list.join();', 'all(lo, 1)', 'all(hi, 1)'],
   ['one of all that is given', 'const at = (n, ...[a, b]) => b;', 'at(1, hi, lo)', 'at(1, lo, hi)'],
   [
