@@ -230,10 +230,8 @@ export class Values {
     // What one call gives it is no matter to the others: each is asked for itself. One that is called once is read as it is.
     const frame = own && (!params.length || given.length < 2) ? whole : apart(whole, fn);
     return this.known.once(frame, `fn${fn}`, want, () => {
-      const found = inexact(
-        unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))),
-        true,
-      ).filter((one) => !this.isPassing(one));
+      const all = inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true);
+      const found = own ? all : all.filter((one) => !this.isPassing(one));
       if (gives.length < 2 || !gives.every(({ kind }) => kind === 'literal')) return found;
       const asked = reads.filter((read) => read.fn === fn && read.where === 'condition');
       const symbols = [...new Set(asked.map(({ symbol }) => symbol))];

@@ -151,6 +151,16 @@ const OTHERS: Idiom[] = [
     not: ['Leaf:prop:x'],
   },
   {
+    what: 'Vue: what a function keeps, started with what it is given',
+    sources: vueApp(
+      `const lo = ref(1); const hi = ref(2); function useDrag(from: number) { const at = ref(from); const move = (e: any) => { at.value = e.x; }; return { at, move }; } const { at, move } = useDrag(lo.value); const up = () => { lo.value++; hi.value++; };`,
+      `<Leaf :x="at" /><Btn :v="hi" @save="up" /><i @click="move" />`,
+    ),
+    from: 'App:state:lo',
+    to: ['Leaf:prop:x'],
+    not: ['Btn:prop:v'],
+  },
+  {
     what: 'Svelte: called in markup',
     sources: svelteApp(
       `let lo = $state(1); let hi = $state(2); function fmt(v: number) { return v + 1; } function up() { lo++; hi++; }`,
