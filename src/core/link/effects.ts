@@ -9,6 +9,7 @@ import type { Callable, Callables } from './callables';
 import { GivenCalls } from './given-calls';
 import { type Handing, joined, outOf, wholly } from './handings';
 import { calledBy } from './expressions';
+import type { Results } from './results';
 import { type Source, unboxed, type Values } from './values';
 
 export interface Effect {
@@ -42,6 +43,7 @@ function outOfBox(effects: Effect[], { facts }: Component, fn: number): Effect[]
 
 export class Effects {
   private readonly known = new Map<Frame, Map<number, Effect[]>>();
+  private readonly results: Results;
   private readonly givenCalls: GivenCalls;
 
   constructor(
@@ -50,6 +52,7 @@ export class Effects {
     private readonly values: Values,
     private readonly callables: Callables,
   ) {
+    this.results = values.results;
     this.givenCalls = new GivenCalls(callables, values.results);
   }
 
@@ -110,7 +113,7 @@ export class Effects {
     let changes = false;
     let isTold = true;
     const add = (put: string[], value: ExprFact): void => {
-      const held = this.values.results.handings(frame, fn, [value]);
+      const held = this.results.handings(frame, fn, [value]);
       // The first parameter is what there is, the second what the setter is given.
       if (!put.length && held.length && held.every((one) => one.own === 0)) return;
       changes = true;
@@ -186,7 +189,7 @@ export class Effects {
         node,
         how: 'write',
         put,
-        params: value ? this.values.results.handings(frame, fn, [value]) : [],
+        params: value ? this.results.handings(frame, fn, [value]) : [],
         place: { file, start: at.start, end: at.end },
       });
     };
@@ -204,7 +207,7 @@ export class Effects {
             const given = write.value ? [write.value] : [];
             found.push({
               ...effect,
-              params: this.values.results.handedThrough(frame, fn, given, effect.params),
+              params: this.results.handedThrough(frame, fn, given, effect.params),
               place: at,
             });
           }
@@ -217,7 +220,7 @@ export class Effects {
         for (const effect of this.ofFunction(frame, sets, depth + 1))
           found.push({
             ...effect,
-            params: this.values.results.handedThrough(frame, fn, given, effect.params),
+            params: this.results.handedThrough(frame, fn, given, effect.params),
             place: at,
           });
       }
@@ -236,7 +239,7 @@ export class Effects {
         node,
         how: 'emit',
         put: [],
-        params: this.values.results.handings(frame, fn, emit.args),
+        params: this.results.handings(frame, fn, emit.args),
         place,
       });
     }
@@ -248,7 +251,7 @@ export class Effects {
         found.push({
           ...handle,
           how: 'call',
-          params: this.values.results.handings(frame, fn, invoke.args),
+          params: this.results.handings(frame, fn, invoke.args),
           place,
         });
         continue;
@@ -262,7 +265,7 @@ export class Effects {
         const through = (args: ExprFact[], effect: Effect): number =>
           found.push({
             ...effect,
-            params: this.values.results.handedThrough(frame, fn, args, effect.params),
+            params: this.results.handedThrough(frame, fn, args, effect.params),
             place,
           });
         for (const effect of this.ofCall(frame, callable, invoke.args, place, depth + 1)) {

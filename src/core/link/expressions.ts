@@ -65,6 +65,9 @@ const methodsOf = oncePer(({ facts }: Component) => {
   return ends;
 });
 
+export const isWithin = (one: Span, around: Span): boolean =>
+  around.start <= one.start && one.end <= around.end;
+
 const WHOLE: string[][] = [[]];
 
 /** The members of a value that a piece of code takes of it, apart from the arguments of known calls; one is the whole. */
@@ -76,7 +79,7 @@ export function membersTaken(code: Component, symbol: number, { calls, start, en
   for (let at = firstFrom(reads, start); at < reads.length; at++) {
     const read = reads[at]!;
     if (read.start >= end) break;
-    if (read.end > end || known.some((one) => one.start <= read.start && read.end <= one.end)) continue;
+    if (read.end > end || known.some((one) => isWithin(read, one))) continue;
     const path = methodsOf(code).get(read.start) === read.end ? read.path?.slice(0, -1) : read.path;
     if (!path?.length) return WHOLE;
     if (!found.some((one) => isSame(one, path))) found.push(path);

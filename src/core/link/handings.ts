@@ -27,6 +27,15 @@ export interface Handing extends Held {
   to: number;
 }
 
+/** A member of the parameter at a place, as it is. */
+export const ofParameter = (own: number, take: string[], rest: true | undefined): Held => ({
+  own,
+  take,
+  put: [],
+  made: false,
+  ...(rest ? { rest } : {}),
+});
+
 /** What is called with this is handed on as it is. */
 export const wholly = (index: number): Handing => ({ own: index, take: [], to: index, put: [], made: false });
 

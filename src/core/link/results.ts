@@ -3,9 +3,9 @@ import type { ExprFact, Span } from '../model/facts';
 import { groupBy } from '../model/group-by';
 import { oncePer } from '../model/once-per';
 import type { Component } from '../model/project';
-import { into, type Loose, looseIn, looseInCall, membersTaken } from './expressions';
+import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken } from './expressions';
 import type { Frame } from './frames';
-import { argumentsOf, type Handing, type Held, joined, member, unique } from './handings';
+import { argumentsOf, type Handing, type Held, joined, member, ofParameter, unique } from './handings';
 import { Memo } from './memo';
 import { Settled } from './settled';
 
@@ -99,19 +99,18 @@ export class Results {
     const { kind, within = -1, index: at, path = [], init, rest, except } = symbols[index]!;
     if (kind === 'param' && except?.includes(want[0]!)) return [];
     if (kind === 'param' && within === fn && at !== undefined)
-      return [{ own: at, take: into(path, want), put: [], made: false, ...(rest ? { rest } : {}) }];
+      return [ofParameter(at, into(path, want), rest)];
     if (kind === 'param' && within >= 0 && at !== undefined)
       // A function that is called inside is given what the one around it was given.
       return this.settled.once(frame, `${fn} ${index} ${want.join('.')}`, () =>
         (functions[within]!.given ?? []).flatMap((args) =>
-          argumentsOf({ args }, { own: at, take: into(path, want), put: [], made: false, rest }).flatMap(
-            ({ arg, take }) => member(this.inExpr(frame, fn, arg), take),
+          argumentsOf({ args }, ofParameter(at, into(path, want), rest)).flatMap(({ arg, take }) =>
+            member(this.inExpr(frame, fn, arg), take),
           ),
         ),
       );
     if (kind !== 'derived' && !(kind === 'loop' && !at)) return [];
-    const { start, end } = functions[fn]!;
-    const isInside = (one: Span): boolean => start <= one.start && one.end <= end;
+    const isInside = (one: Span): boolean => isWithin(one, functions[fn]!);
     const writes = writesOf(code).get(index) ?? [];
     // What stands around the function knows nothing of what that is given, unless it is written there. What a module does
     // for one key is a function of its own, which shares names with the others.
@@ -164,7 +163,7 @@ export class Results {
 }
 
 /** What the functions of some code ask by conditions, by the function. */
-const askedIn = oncePer(({ facts }: Component) =>
+export const askedIn = oncePer(({ facts }: Component) =>
   groupBy(
     facts.reads.filter(({ where }) => where === 'condition'),
     ({ fn }) => fn,

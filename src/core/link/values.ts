@@ -1,11 +1,11 @@
 /** What an expression is made of: the nodes whose values it holds. */
-import type { ExprFact, InvokeFact, PlainCallFact, Span, StoreAsk, SymbolFact } from '../model/facts';
-import { into, type Loose, looseIn, looseInCall, membersTaken, symbolsOf } from './expressions';
+import type { ExprFact, InvokeFact, PlainCallFact, StoreAsk, SymbolFact } from '../model/facts';
+import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken, symbolsOf } from './expressions';
 import { apart, type Frame, type Frames } from './frames';
-import { argumentsOf, takenOf } from './handings';
+import { argumentsOf, ofParameter, takenOf } from './handings';
 import type { Linked } from './linked';
 import { Memo } from './memo';
-import { givesOf, Results, writesOf } from './results';
+import { askedIn, givesOf, Results, writesOf } from './results';
 
 /** Hooks that give what the store holds that they are given. */
 const ASKS_GIVEN = /^use(\w*(Store|Snapshot|Atom|Value|Signal|Selector|Observable|Subject)\w*|Proxy|Stream)$/;
@@ -109,7 +109,7 @@ export class Values {
     if (given) return given;
     if (expr.call !== undefined) {
       const path = into(expr.path ?? [], want);
-      return this.givenByCall(frame, expr.call, path, depth) ?? this.loose(frame, expr, depth);
+      return this.ofCall(frame, expr.call, path, depth);
     }
     // A value of a module, as it is or what its box holds.
     const [only, ...others] = expr.uses ?? [];
@@ -225,18 +225,16 @@ export class Values {
 
   /** What a function gives back; of one that only says yes or no, or one of several words, what decides which. */
   private givenBack({ frame: whole, fn, own }: CalledFunction, want: string[], depth: number): Source[] {
-    const { functions, reads } = whole.code.facts;
-    const { gives = [], params, given = [] } = functions[fn]!;
+    const { gives = [], params, given = [] } = whole.code.facts.functions[fn]!;
     // What one call gives it is no matter to the others: each is asked for itself. One that is called once is read as it is.
     const frame = own && (!params.length || given.length < 2) ? whole : apart(whole, fn);
     return this.known.once(frame, `fn${fn}`, want, () => {
       const all = inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true);
       const found = own ? all : all.filter((one) => !this.isPassing(one));
       if (gives.length < 2 || !gives.every(({ kind }) => kind === 'literal')) return found;
-      const asked = reads.filter((read) => read.fn === fn && read.where === 'condition');
-      const symbols = [...new Set(asked.map(({ symbol }) => symbol))];
+      const symbols = new Set((askedIn(frame.code).get(fn) ?? []).map(({ symbol }) => symbol));
       return unique(
-        symbols.flatMap((one) =>
+        [...symbols].flatMap((one) =>
           this.symbolSources(frame, one, [], depth + 1).map((source) => ({
             ...source,
             exact: false,
@@ -350,23 +348,26 @@ export class Values {
 
   /** All that an expression uses flows into it, nobody knows where. */
   private loose(frame: Frame, expr: ExprFact, depth: number): Source[] {
-    const { call } = expr;
-    const held = call === undefined ? looseIn(expr) : looseInCall(frame.code.facts.invokes![call]!);
-    return this.madeOf(frame, held, depth);
+    return this.madeOf(frame, looseIn(expr), depth);
+  }
+
+  /** What a call gives back; of one of which nobody knows what it calls, all that it is given. */
+  private ofCall(frame: Frame, index: number, want: string[], depth: number): Source[] {
+    return (
+      this.givenByCall(frame, index, want, depth) ??
+      this.madeOf(frame, looseInCall(frame.code.facts.invokes![index]!), depth)
+    );
   }
 
   private madeOf(frame: Frame, held: Loose, depth: number): Source[] {
     if (depth > MAX_DEPTH) return [];
-    const ofCall = (one: number): Source[] =>
-      this.givenByCall(frame, one, [], depth + 1) ??
-      this.madeOf(frame, looseInCall(frame.code.facts.invokes![one]!), depth + 1);
     const asked = (one: number): Source[] =>
       this.functionsAt(frame, one).flatMap((called) => this.givenBack(called, [], depth + 1));
     const found: Source[] = [];
     for (const one of held.symbols)
       for (const path of membersTaken(frame.code, one, held))
         found.push(...this.symbolSources(frame, one, path, depth + 1));
-    for (const one of held.calls) found.push(...ofCall(one));
+    for (const one of held.calls) found.push(...this.ofCall(frame, one, [], depth + 1));
     for (const one of held.asks) found.push(...asked(one));
     return unique(made(found));
   }
@@ -476,10 +477,9 @@ export class Values {
         inexact(
           unique(
             calls.flatMap((args) =>
-              argumentsOf(
-                { args },
-                { own: at, take: path, put: [], made: false, ...(rest ? { rest } : {}) },
-              ).flatMap(({ arg, take }) => this.sources(frame, arg, take, depth + 1)),
+              argumentsOf({ args }, ofParameter(at, path, rest)).flatMap(({ arg, take }) =>
+                this.sources(frame, arg, take, depth + 1),
+              ),
             ),
           ),
           calls.length > 1,
@@ -592,8 +592,6 @@ const isPrecise = (gives: ExprFact[]): boolean =>
 /** The function of the code itself that is called by its name. */
 const ownFunction = ({ code }: Frame, { kind, symbol }: ExprFact): number | undefined =>
   kind === 'identity' && symbol !== undefined ? code.facts.symbols[symbol]!.fn : undefined;
-
-const isWithin = (one: Span, around: Span): boolean => around.start <= one.start && one.end <= around.end;
 
 /** What of a value that is put under a path is asked for under another; undefined where that is none of it. */
 function partPut(put: string[], want: string[]): { put: string[]; want: string[] } | undefined {

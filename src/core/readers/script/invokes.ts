@@ -32,13 +32,9 @@ export function addInvoke(
 }
 
 /** The result of a call that was noted: what it is worked out of is kept with the call. */
-export function resultOfInvoke(
-  u: Unit,
-  index: number | undefined,
-  { calls, beside, asks, ...result }: ExprFact,
-): ExprFact {
-  if (index === undefined)
-    return { ...result, ...(calls ? { calls, beside: beside! } : {}), ...(asks ? { asks } : {}) };
+export function resultOfInvoke(u: Unit, index: number | undefined, made: ExprFact): ExprFact {
+  if (index === undefined) return made;
+  const { calls, beside, asks, ...result } = made;
   const flows = beside ?? result.uses ?? [];
   Object.assign(
     u.facts.invokes![index]!,
