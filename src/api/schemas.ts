@@ -247,7 +247,14 @@ const hopSchema = z.object({
   more: z.boolean(),
 });
 
-const routeSchema = z.object({ from: z.string(), to: z.string(), how: z.string(), place: spotSchema });
+const routeSchema = z.object({
+  from: z.string(),
+  to: z.string(),
+  how: z.string(),
+  /** The value itself, what is made of it, or only that something is called. */
+  carries: z.enum(['itself', 'made', 'call']),
+  place: spotSchema,
+});
 
 /** How far a strand is followed: the value itself, one step beyond it, or all of it. */
 const reachSchema = z.enum(['itself', 'step', 'far']);

@@ -32,19 +32,8 @@ export class ContentFlow {
   open(joint: Joint): void {
     for (const { frame, fn } of this.contentOf(joint))
       frame.code.facts.symbols.forEach((symbol, index) => {
-        if (isParameter(symbol, fn)) this.openParameter(frame, symbol, index);
+        if (isParameter(symbol, fn)) openParameter(this.graph, frame, index);
       });
-  }
-
-  private openParameter(frame: Frame, symbol: SymbolFact, index: number): void {
-    if (frame.nodeOf[index]! >= 0) return;
-    frame.nodeOf[index] = this.graph.addNode({
-      component: frame.owner.id,
-      channel: 'local',
-      name: symbol.name,
-      symbol: frame.code === frame.owner ? index : -1,
-      place: { file: frame.code.file, start: symbol.start, end: symbol.end },
-    });
   }
 
   /** What the child gives to the content that it shows arrives at the content's parameters. */
@@ -135,7 +124,20 @@ export class ContentFlow {
   }
 }
 
-const isParameter = ({ kind, within, index }: SymbolFact, fn: number): boolean =>
+/** Makes a parameter of content a node. */
+export function openParameter(graph: FlowGraph, frame: Frame, index: number): void {
+  if (frame.nodeOf[index]! >= 0) return;
+  const { name, start, end } = frame.code.facts.symbols[index]!;
+  frame.nodeOf[index] = graph.addNode({
+    component: frame.owner.id,
+    channel: 'local',
+    name,
+    symbol: frame.code === frame.owner ? index : -1,
+    place: { file: frame.code.file, start, end },
+  });
+}
+
+export const isParameter = ({ kind, within, index }: SymbolFact, fn: number): boolean =>
   (kind === 'param' || kind === 'loop') && within === fn && index !== undefined;
 
 /** What a component gives to a slot, at each place where it draws it. */

@@ -8,6 +8,7 @@ import type { Contexts, Provider } from './context-types';
 import { hasDefault } from './contexts';
 import { CallFlow } from './flow-calls';
 import { FlowGraph } from './flow-graph';
+import { OutsideFlow } from './flow-outside';
 import { SiteFlow } from './flow-sites';
 import { contextKey } from './keys';
 import { type Frame, joinMembers, keepsItsOwn } from './frames';
@@ -71,7 +72,14 @@ class FlowBuilder {
     this.graph.callables.forget();
     const sites = new SiteFlow(this.graph);
     each(this.project.sites, (site) => sites.open(site));
-    eachFrame((frame) => this.addInner(frame));
+    const outside = new OutsideFlow(this.graph);
+    for (const component of components)
+      if (keepsItsOwn(component))
+        for (const frame of this.graph.frames.within(component)) outside.open(frame);
+    eachFrame((frame) => {
+      this.addInner(frame);
+      outside.add(frame);
+    });
     each(this.project.sites, (site) => sites.add(site));
     for (const component of components) this.addHeard(component);
     this.addContexts();

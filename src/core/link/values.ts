@@ -4,6 +4,7 @@ import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken, symbols
 import { apart, type Frame, type Frames } from './frames';
 import { argumentsOf, ofParameter, takenOf } from './handings';
 import type { Linked } from './linked';
+import { isOutside, takersOf } from './handed-out';
 import { Memo } from './memo';
 import { askedIn, givesOf, Results, writesOf } from './results';
 
@@ -472,18 +473,20 @@ export class Values {
       if (except?.includes(want[0]!)) return [];
       const path = into(symbol.path ?? [], want);
       const calls = frame.code.facts.functions[within]?.given ?? [];
-      // What a function of the component is called with by its name.
       return this.known.once(frame, index, want, () =>
-        inexact(
-          unique(
-            calls.flatMap((args) =>
-              argumentsOf({ args }, ofParameter(at, path, rest)).flatMap(({ arg, take }) =>
-                this.sources(frame, arg, take, depth + 1),
+        calls.length
+          ? // What a function of the component is called with by its name.
+            inexact(
+              unique(
+                calls.flatMap((args) =>
+                  argumentsOf({ args }, ofParameter(at, path, rest)).flatMap(({ arg, take }) =>
+                    this.sources(frame, arg, take, depth + 1),
+                  ),
+                ),
               ),
-            ),
-          ),
-          calls.length > 1,
-        ),
+              calls.length > 1,
+            )
+          : this.givenFromOutside(frame, within, depth),
       );
     }
     if (symbol.store) return this.storeSources(frame, symbol.store, want, depth);
@@ -501,6 +504,20 @@ export class Values {
     if (symbol.kind === 'derived' && symbol.init && symbol.init.kind !== 'function')
       return this.known.once(frame, index, want, () => this.sources(frame, symbol.init!, want, depth + 1));
     return [];
+  }
+
+  /** What a package makes of what it is given, where it is given a function to call. */
+  private givenFromOutside(frame: Frame, fn: number, depth: number): Source[] {
+    const { code } = frame;
+    const takers = takersOf(code).get(fn) ?? [];
+    return unique(
+      takers.flatMap((call) => {
+        const invoke = code.facts.invokes![call]!;
+        const isForeign = (file: number, name: string) => this.frames.shared.isForeign(file, name);
+        if (!isOutside(frame, invoke.callee, isForeign) || this.functionsAt(frame, call).length) return [];
+        return this.madeOf(frame, looseInCall(invoke), depth + 1);
+      }),
+    );
   }
 
   /** What stands under a name of a function that each call has for itself; undefined where that is no such name. */

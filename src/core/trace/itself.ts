@@ -19,17 +19,23 @@ export interface Nearby {
   edges: Set<number>;
 }
 
-/** Whether it carries what its source holds, and not what is worked out of that, nor only that something was called. */
-const carries = ({ how, take, made }: FlowEdge): boolean => {
-  if (made ?? how === 'transform') return false;
-  if (how === 'call') return leadsToGiven(take);
-  return how === 'emit' || !take?.includes(RAISED);
+/** What of its source goes along an edge: what that holds, what is worked out of it, or only that something was called. */
+export type Carried = 'itself' | 'made' | 'call';
+
+/** What says more of a way, first. */
+export const CARRIED: readonly Carried[] = ['itself', 'made', 'call'];
+
+/** What goes along an edge. */
+export const carriedBy = ({ how, take, made }: FlowEdge): Carried => {
+  if (made ?? how === 'transform') return 'made';
+  const isCall = how === 'call' ? !leadsToGiven(take) : how !== 'emit' && take?.includes(RAISED);
+  return isCall ? 'call' : 'itself';
 };
 
 /** A graph in which values only travel. */
 export const carrying = oncePer((flow: Flow): Flow => {
   const kept = (lists: number[][]) =>
-    lists.map((list) => list.filter((index) => carries(flow.edges[index]!)));
+    lists.map((list) => list.filter((index) => carriedBy(flow.edges[index]!) === 'itself'));
   return { ...flow, out: kept(flow.out), into: kept(flow.into) };
 });
 

@@ -49,12 +49,12 @@ export function nodesAt(project: Linked, text: string): FlowNode[] | Unfound {
   const channel = rest.length > 1 ? rest[0]!.toLowerCase() : undefined;
   if (name) {
     const owners = new Set(fitting(project, [...named(project), ...modulesOf(project)], component));
-    const meant = project.flow.nodes.filter(
-      (node) =>
-        node.name.toLowerCase() === name &&
-        (channel === undefined || node.channel === channel) &&
-        owners.has(project.components[node.component]!),
+    const called = project.flow.nodes.filter(
+      (node) => node.name.toLowerCase() === name && owners.has(project.components[node.component]!),
     );
+    const ofChannel = called.filter((node) => channel === undefined || node.channel === channel);
+    // A callback is a prop to who wrote it, and an event here.
+    const meant = ofChannel.length ? ofChannel : called.filter(({ port }) => port !== undefined);
     const refsOf = (list: FlowNode[]) => [...new Set(list.map((node) => nodeRef(project, node)))];
     // What it takes is meant rather than what is called so inside of it.
     const ports = refsOf(meant.filter(({ port }) => port !== undefined));

@@ -14,7 +14,7 @@ import { unboxed } from '../link/values';
 import { everywhere, MAX_NODES, reach, type Reach, type Step } from '../link/reach';
 import type { Break } from './breaks';
 import { showType } from '../types/show';
-import { NEARNESS, type Near, type Nearby, nearbyOf } from './itself';
+import { CARRIED, type Carried, carriedBy, NEARNESS, type Near, type Nearby, nearbyOf } from './itself';
 
 export interface Hop {
   ref: string;
@@ -39,6 +39,8 @@ export interface Route {
   how: How | 'break';
   place: Place;
   site: number;
+  /** Of several ways between the two, what says most. */
+  carries: Carried;
   /** It leads to or from the value itself. */
   near: boolean;
 }
@@ -157,9 +159,12 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
     const key = `${from}\n${to}\n${edge.place.file}\n${edge.place.start}`;
     const near = nearby.edges.has(index);
     const known = routes.get(key);
-    if (known) known.near ||= near;
-    else if (from !== to)
-      routes.set(key, { from, to, how: edge.how, place: edge.place, site: edge.site, near });
+    const carries = carriedBy(edge);
+    if (known) {
+      known.near ||= near;
+      if (CARRIED.indexOf(carries) < CARRIED.indexOf(known.carries)) known.carries = carries;
+    } else if (from !== to)
+      routes.set(key, { from, to, how: edge.how, place: edge.place, site: edge.site, carries, near });
   }
   const fed = new Set([...routes.values()].map((route) => route.to));
   const begun = new Set(
@@ -192,7 +197,7 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
   // Nothing flows across: neither end has the other for its origin.
   for (const { below, above, place } of crossed) {
     const [from, to] = [refs.get(below)!, refs.get(above)!];
-    routes.set(`${from}\n${to}\nbreak`, { from, to, how: 'break', place, site: -1, near: true });
+    routes.set(`${from}\n${to}\nbreak`, { from, to, how: 'break', place, site: -1, carries: 'call', near: true });
   }
   const list = [...hops.values()];
   const cut = new Set([...ended].map((id) => refs.get(id)!));

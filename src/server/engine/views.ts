@@ -54,7 +54,13 @@ export function strandView(
       ...writtenAt(project, hop, places),
       more: further.has(hop.ref),
     })),
-    routes: routes.map(({ from, to, how, place }) => ({ from, to, how, place: places.spot(place) })),
+    routes: routes.map(({ place, from, to, how, carries }) => ({
+      from,
+      to,
+      how,
+      carries,
+      place: places.spot(place),
+    })),
   };
 }
 

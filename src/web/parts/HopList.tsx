@@ -110,15 +110,26 @@ function Written({ project, hop }: { project: string; hop: PlacedHop }) {
   );
 }
 
+/** So many names are told. */
+const MOST_NAMES = 8;
+
+function FromBefore({ how, names }: { how: string; names: string[] }) {
+  if (!names.length) return null;
+  return (
+    <p className="text-soft" title={names.join(', ')}>
+      {how} <span className="code">{names.slice(0, MOST_NAMES).join(', ')}</span>
+      {names.length > MOST_NAMES && ` and ${names.length - MOST_NAMES} more`}
+    </p>
+  );
+}
+
 function Notes({ note }: { note: HopNote | undefined }) {
   if (!note) return null;
   return (
     <>
-      {note.before.length > 0 && (
-        <p className="text-soft">
-          renamed from <span className="code">{note.before.join(', ')}</span>
-        </p>
-      )}
+      <FromBefore how="renamed from" names={note.before} />
+      <FromBefore how="made of" names={note.madeOf} />
+      <FromBefore how="set off by" names={note.setBy} />
       {note.loops.length > 0 && <p className="text-warning">flows back to {note.loops.join(', ')}</p>}
       {note.more && <p className="text-soft">goes on, further than is shown</p>}
       {note.dead && <p className="text-warning">ends here, and nobody reads it</p>}

@@ -17,7 +17,14 @@ const hop = (ref: string, name: string, more: Partial<HopView> = {}): HopView =>
   more: false,
   ...more,
 });
-const route = (from: string, to: string) => ({ from, to, how: 'pass', place: spot });
+type Route = StrandView['routes'][number];
+const route = (from: string, to: string, carries: Route['carries'] = 'itself'): Route => ({
+  from,
+  to,
+  how: 'pass',
+  carries,
+  place: spot,
+});
 const strand: StrandView = {
   of: 'App:state:wind',
   hops: [
@@ -28,8 +35,8 @@ const strand: StrandView = {
   ],
   routes: [
     route('App:state:wind', 'Gauge:prop:speed'),
-    route('Gauge:prop:speed', 'Dial:prop:value'),
-    route('Gauge:prop:speed', 'Log:state:last'),
+    route('Gauge:prop:speed', 'Dial:prop:value', 'made'),
+    route('Gauge:prop:speed', 'Log:state:last', 'call'),
     route('Dial:prop:value', 'App:state:wind'),
   ],
   origins: [],
@@ -49,7 +56,16 @@ test.each([
 
 test('names from the hop before, loops and dead ends', () => {
   const notes = notesOf(strand);
-  expect(notes.get('Gauge:prop:speed')).toEqual({ before: ['wind'], loops: [], dead: false, more: false });
+  expect(notes.get('Gauge:prop:speed')).toEqual({
+    before: ['wind'],
+    madeOf: [],
+    setBy: [],
+    loops: [],
+    dead: false,
+    more: false,
+  });
+  expect(notes.get('Dial:prop:value')).toMatchObject({ before: [], madeOf: ['speed'], setBy: [] });
+  expect(notes.get('Log:state:last')).toMatchObject({ before: [], madeOf: [], setBy: ['speed'] });
   expect(notes.get('Dial:prop:value')!.loops).toEqual(['App:state:wind']);
   expect(notes.get('Log:state:last')!.dead).toBe(true);
   const further = { ...strand, hops: strand.hops.map((one) => ({ ...one, more: true })) };

@@ -26,6 +26,10 @@ export function sideOf(strand: StrandView, ref: string, side: Side): Set<string>
 export interface HopNote {
   /** Names that the value bore at the hops before, where they are others. */
   before: string[];
+  /** What it is worked out of. */
+  madeOf: string[];
+  /** What is called, so that it comes to be. */
+  setBy: string[];
   /** Hops further up that it flows back to. */
   loops: string[];
   /** Nothing flows on from here, and nobody reads it. */
@@ -42,9 +46,15 @@ export function notesOf(strand: StrandView): Map<string, HopNote> {
   for (const hop of strand.hops) {
     const into = strand.routes.filter((route) => route.to === hop.ref);
     const out = strand.routes.filter((route) => route.from === hop.ref);
-    const names = into.map((route) => byRef.get(route.from)?.name).filter((name) => name !== undefined);
+    const namesOf = (carried: StrandView['routes'][number]['carries']): string[] => {
+      const ways = into.filter((route) => route.carries === carried && route.how !== 'break');
+      return [...new Set(ways.flatMap((route) => byRef.get(route.from)?.name ?? []))];
+    };
+    const before = namesOf('itself');
     notes.set(hop.ref, {
-      before: [...new Set(names)].filter((name) => name !== hop.name),
+      before: before.filter((name) => name !== hop.name),
+      madeOf: namesOf('made').filter((name) => !before.includes(name)),
+      setBy: namesOf('call').filter((name) => name !== hop.name && !before.includes(name)),
       loops: out.filter((route) => at.get(route.to)! < at.get(hop.ref)!).map((route) => route.to),
       dead: out.length === 0 && !hop.more && !shows(hop),
       more: hop.more,

@@ -16,7 +16,7 @@ import { settleHanded } from './created';
 import { readProviders } from './providers';
 import { dropUnread } from './references';
 import { parseSelectors } from './selectors';
-import { settleStamps } from './stamped';
+import { settleStamps, settleViews } from './stamped';
 import { readView } from './template';
 import { type AngularUnit, closeUnit } from './unit';
 
@@ -44,6 +44,7 @@ export function readComponent(u: AngularUnit, node: t.Class, kind: Decorated, pa
     readTemplate(u, options, parts);
   }
   placeRest(u);
+  settleViews(u);
   noteStops(u, node);
   exposeMembers(u);
   noteUnknown(u);

@@ -4,7 +4,7 @@ import type * as t from '@babel/types';
 import type { ExprFact } from '../../model/facts';
 import { attribute, spread } from '../script/attributes';
 import { contentFunction } from '../script/content';
-import { raisePort } from '../script/ports';
+import { portSymbol, raisePort } from '../script/ports';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
 import { isHeld, noteGiven, use } from '../script/unit';
@@ -107,6 +107,32 @@ function alwaysOf({ facts }: AngularUnit, { kind, symbol }: ExprFact): string | 
 /** Templates of the component's own that it stamps itself: what they are given arrives at what they take. */
 export function settleStamps(u: AngularUnit): void {
   for (const { symbol, given } of u.stamps) noteGiven(u, u.facts.symbols[symbol]!.init?.fn, [given]);
+}
+
+/** The tag of a directive's own is the template that it stamps where it asks for one. */
+const ASKED = 'TemplateRef';
+
+/** `container.createEmbeddedView(template, { $implicit: row })`: what a class stamps, it gives the members of the context. */
+export function settleViews(u: AngularUnit): void {
+  for (const { callee, args, fn, ...span } of u.facts.invokes ?? []) {
+    if (callee.path?.at(-1) !== 'createEmbeddedView') continue;
+    const [first, second] = args;
+    const handed = first?.kind === 'identity' ? slotAt(u, first.symbol!) : undefined;
+    const own = handed === undefined && callee.path.length === 1 ? slotAt(u, callee.symbol!) : undefined;
+    const symbol = handed ?? own;
+    const given = handed === undefined ? first : second;
+    if (symbol !== undefined) raisePort(u, symbol, given ? [given] : [], span, fn);
+  }
+}
+
+/** The symbol of the slot whose template a symbol stands for. */
+function slotAt(u: AngularUnit, symbol: number): number | undefined {
+  const asked = u.facts.consumes.find((one) => one.symbol === symbol);
+  if (asked) {
+    const isTemplate = 'name' in asked.key && asked.key.name === ASKED;
+    return isTemplate ? portSymbol(u, '#default', 'slot', u.facts.symbols[symbol]!) : undefined;
+  }
+  return portOf(u, symbol) === undefined ? undefined : symbol;
 }
 
 /** The port of a template that was handed in; one that is looked for in the content gets a port of its name. */

@@ -4,11 +4,9 @@ import type * as t from '@babel/types';
 import type { RenderFact, Span } from '../../model/facts';
 import { isPageTag } from '../../model/page-names';
 import { angularCompiler } from '../on-demand';
-import { declarePattern } from '../script/patterns';
 import { portSymbol } from '../script/ports';
-import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { addNode, type Ctx, inBranch, inCase, spanOf, use } from '../script/unit';
+import { addNode, type Ctx, inBranch, inCase, use } from '../script/unit';
 import { codeOf } from './code';
 import { noteClosingTag } from './dialogs';
 import { addInput, addText, markAs, readGiven, stamp, standAs } from './given';
@@ -118,14 +116,6 @@ function readTemplate(u: AngularUnit, template: TmplAstTemplate, at: At, nested:
   nested.view(u, template.children, { ...at, scope, parent: index });
 }
 
-function declareVariables(u: AngularUnit, { variables }: TmplAstTemplate, at: At): Scope {
-  if (!variables.length) return at.scope;
-  const ids = variables.map((one) => identifier(one.name, spanAt(one.keySpan)));
-  const scope = u.angular.scopes.within(at.scope, ids);
-  for (const id of ids) declarePattern(u, id, { kind: 'computed', ...spanOf(id) }, at.ctx, { kind: 'param' });
-  return scope;
-}
-
 /** `*ngIf`, `*ngFor`, and structural directives of the project. */
 function readStructural(u: AngularUnit, template: TmplAstTemplate, at: At, nested: Nested): void {
   const k = angularCompiler();
@@ -163,7 +153,9 @@ function readStructural(u: AngularUnit, template: TmplAstTemplate, at: At, neste
   const { start, end } = first ?? node;
   const when = { start, end };
   const ctx: Ctx = test ? inCase(at.ctx, at.parent, start, when) : { ...at.ctx, when };
-  const scope = declareVariables(u, template, at);
+  const { scope, fn } = takenOf(u, template, { ...at, ctx });
+  if (fn !== undefined)
+    node.only = { kind: 'function', fn, content: [index], ...spanAt(template.sourceSpan) };
   nested.view(u, template.children, { ...at, scope, ctx, parent: index });
 }
 

@@ -293,15 +293,8 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     const fn = readFunction(u, calleeNode, ctx, ctx.where === 'effect' ? 'effect' : 'derivation');
     return computed(node, fn, ...args);
   }
-  if (
-    (calleeNode.type === 'MemberExpression' || calleeNode.type === 'OptionalMemberExpression') &&
-    !calleeNode.computed &&
-    calleeNode.property.type === 'Identifier' &&
-    LOOPS.has(calleeNode.property.name) &&
-    node.arguments[0]
-  ) {
-    return readLoop(u, node, calleeNode, ctx);
-  }
+  const loop = loopOf(calleeNode, node.arguments);
+  if (loop) return readLoop(u, node, loop, ctx);
   const callee = asName(readExpr(u, calleeNode, ctx));
   const named = u.dialect.called?.(u, callee, node);
   const noteCalled = (args: ExprFact[]): number | undefined => {
@@ -525,33 +518,58 @@ function isGetter(node: t.Node | undefined): boolean {
   return !/^(Assignment|Update|Await|OptionalCall|New|JSX)/.test(body.type);
 }
 
+/** A call that hands the entries of a list to a function, one after the other. */
+interface Loop {
+  list: t.Expression;
+  method: string;
+  callee: t.MemberExpression | t.OptionalMemberExpression;
+  /** The function, and what else the call is made with. */
+  by: t.Node;
+  others: t.CallExpression['arguments'];
+}
+
+/** `list.map((item) => …)`, `Array.from(list, (item) => …)`, `_.map(list, (item) => …)` */
+function loopOf(callee: t.Node, [first, ...others]: t.CallExpression['arguments']): Loop | undefined {
+  if (callee.type !== 'MemberExpression' && callee.type !== 'OptionalMemberExpression') return undefined;
+  const method = callee.computed ? undefined : memberName(callee.property);
+  if (method === undefined || !first) return undefined;
+  const [by, ...rest] = others;
+  const isHanded =
+    by && isFunction(unwrap(by)) && !isFunction(unwrap(first)) && first.type !== 'SpreadElement';
+  const isFrom = method === 'from' && memberName(callee.object) === 'Array';
+  if (isHanded && (isFrom || LOOPS.has(method)))
+    return { list: first as t.Expression, method, callee, by, others: rest };
+  if (!LOOPS.has(method)) return undefined;
+  return { list: callee.object as t.Expression, method, callee, by: first, others };
+}
+
 /** `list.map(item => …)`: the parameter stands for one of the list. */
 function readLoop(
   u: Unit,
   node: t.CallExpression | t.OptionalCallExpression,
-  callee: t.MemberExpression | t.OptionalMemberExpression,
+  { list: listed, method, callee, by: first, others }: Loop,
   ctx: Ctx,
 ): ExprFact {
-  const list = use(u, readExpr(u, callee.object, ctx), ctx);
-  const method = (callee.property as t.Identifier).name;
+  const list = use(u, readExpr(u, listed, ctx), ctx);
   if (method === 'sort' && list.symbol !== undefined && list.kind !== 'computed') {
     const change: ExprFact = { ...list, kind: 'member', path: [...(list.path ?? []), method] };
     noteMutation(u, callee, change, node, ctx);
   }
-  const [first, ...others] = node.arguments;
-  const inner: Ctx = { ...ctx, each: spanOf(callee.object) };
-  const body = first && unwrap(first);
+  const inner: Ctx = { ...ctx, each: spanOf(listed) };
+  const body = unwrap(first);
+  // Before the entry stands what was made of those before it.
+  const at = method === 'reduce' ? 1 : 0;
   let item: ExprFact | undefined;
-  if (body && isFunction(body) && body.params[0] && !/^(reduce|sort)$/.test(method))
-    noteLoop(u, body.params[0], callee.object);
-  if (body && isFunction(body) && method !== 'reduce') {
+  if (isFunction(body) && body.params[at] && method !== 'sort') noteLoop(u, body.params[at], listed);
+  if (isFunction(body)) {
     item = readFunction(u, body, inner, ctx.where === 'effect' ? 'effect' : 'derivation', {
       kind: 'loop',
+      at,
       source: { kind: 'computed', uses: usesOf(list), start: list.start, end: list.end },
-      type: { t: 'elem', of: typeOf(u, callee.object) },
+      type: { t: 'elem', of: typeOf(u, listed) },
     });
     Object.assign(item, askedBy(u, item.fn));
-  } else if (first) {
+  } else {
     item = use(u, readExpr(u, first, inner), inner, 'argument');
     const fn = item.kind === 'identity' ? u.facts.symbols[item.symbol!]!.fn : undefined;
     if (fn !== undefined) {
@@ -562,7 +580,7 @@ function readLoop(
     if (named && mayDraw(named, false)) {
       const at = { where: ctx.where, fn: ctx.fn, ...spanOf(first) };
       const call = u.facts.calls.push({ name: item.component!, ...at }) - 1;
-      item = { ...item, content: [noteDrawing(u, call, [computed(callee.object, list)], inner)] };
+      item = { ...item, content: [noteDrawing(u, call, [computed(listed, list)], inner)] };
     }
   }
   const rest = readArguments(u, others, ctx);

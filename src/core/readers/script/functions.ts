@@ -42,6 +42,8 @@ export function readHook(u: Unit, node: t.Function, first: boolean): void {
 
 interface ParamMeaning {
   kind: 'loop' | 'param';
+  /** Which parameter it is, if not the first. */
+  at?: number;
   source?: ExprFact;
   type?: TypeExpr;
 }
@@ -63,9 +65,10 @@ export function readFunction(
   const fact = u.facts.functions[index]!;
   const inner: Ctx = { ...ctx, fn: index, where: where === 'derivation' ? ctx.where : where };
   // A new function starts its own conditions, but what it draws is drawn where it is placed.
+  const { at: meant = 0 } = meaning;
   node.params.forEach((param, i) => {
     const source: ExprFact =
-      meaning.kind === 'loop' && i === 0 && meaning.source
+      meaning.kind === 'loop' && i === meant && meaning.source
         ? meaning.source
         : { kind: 'computed', ...spanOf(param) };
     const before = u.facts.symbols.length;
@@ -75,8 +78,8 @@ export function readFunction(
       return;
     }
     declarePattern(u, param as t.LVal, source, inner, {
-      kind: meaning.kind === 'loop' && i === 0 ? 'loop' : 'param',
-      ...(i === 0 && meaning.type ? { type: meaning.type } : {}),
+      kind: meaning.kind === 'loop' && i === meant ? 'loop' : 'param',
+      ...(i === meant && meaning.type ? { type: meaning.type } : {}),
     });
     if (u.facts.symbols.length > before) fact.params.push(before);
     else fact.params.push(-1);

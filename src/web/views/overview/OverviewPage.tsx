@@ -10,7 +10,8 @@ import { Excerpt } from '../../parts/Code';
 import { languageName } from '../../parts/languages';
 import { LevelWord, levelTone } from '../../parts/level';
 import { Place } from '../../parts/Place';
-import { Empty, Failed, Waiting } from '../../parts/states';
+import { NoComponents } from '../../parts/NoComponents';
+import { Failed, Waiting } from '../../parts/states';
 import { Unaudited } from '../../shell/Unaudited';
 import { type FacetValue, countBy } from '../findings/list';
 import { FolderMap } from './FolderMap';
@@ -42,9 +43,7 @@ export function OverviewPage() {
     <div className="h-full overflow-y-auto px-6 py-4" data-scroll="page">
       <What audit={audit} view={view} project={id} root={project.root} />
       {audit.components === 0 ? (
-        <Empty>
-          No component was found in {count(audit.files, 'file')}. {whyEmpty(audit)}
-        </Empty>
+        <NoComponents audit={audit} />
       ) : (
         <div className="mt-4 grid grid-cols-[minmax(0,1fr)_19rem] gap-x-8">
           <Section
@@ -205,15 +204,4 @@ function Gravest({ project, root, finding }: GravestProps) {
       </div>
     </article>
   );
-}
-
-function whyEmpty({ files, skipped }: AuditSummary): string {
-  if (files > 0) return 'None of them draws anything in a language that is read here.';
-  const [first] = skipped;
-  return first
-    ? `Left out: ${skipped
-        .slice(0, 5)
-        .map((one) => `${one.path} (${one.reason})`)
-        .join(', ')}.`
-    : 'The folder holds no source in a language that is read here; folders of builds and of packages are not read.';
 }

@@ -4,7 +4,8 @@ import type { LaneView, RiggingRow } from '../../../api/schemas';
 import { useAddress } from '../../address';
 import { api, reasonOf } from '../../api';
 import { count } from '../../parts/count';
-import { Empty, Failed, Waiting } from '../../parts/states';
+import { NoComponents } from '../../parts/NoComponents';
+import { Failed, Waiting } from '../../parts/states';
 import { Unaudited } from '../../shell/Unaudited';
 import { askIn } from './ask';
 import { FilterBar } from './FilterBar';
@@ -29,18 +30,7 @@ export function RiggingView() {
   if (waiting) return <Unaudited id={id} />;
   if (error) return <Failed reason={reasonOf(error)} retry={() => void refetch()} />;
   if (isLoading || !view || !project?.audit) return <Waiting what="the rigging" />;
-  if (view.rows === 0) {
-    return (
-      <Empty>
-        No components were found in {project.audit.files} files of {project.root}.
-        {project.audit.problems.map((problem) => (
-          <p key={problem.file} className="mt-2 text-error">
-            {problem.file}:{problem.line} was not understood: {problem.message}
-          </p>
-        ))}
-      </Empty>
-    );
-  }
+  if (view.rows === 0) return <NoComponents audit={project.audit} />;
 
   const strand = search.get('strand');
   // At first what was asked for, then the strand with the gravest finding, of those the longest.
