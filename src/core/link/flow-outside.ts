@@ -2,10 +2,13 @@
  * The flow into content that components of packages draw: `<Grid data={rows} row={(row) => <Leaf x={row.x} />} />`. What they
  * give it they have from what they are handed; from which part of that, nobody knows.
  */
-import type { AttributeFact, ExprFact, RenderFact } from '../model/facts';
+import type { AttributeFact, ExprFact, RenderFact, SymbolFact } from '../model/facts';
 import { groupBy } from '../model/group-by';
+import { oncePer } from '../model/once-per';
 import { isPageAttribute } from '../model/page-names';
+import type { Component } from '../model/project';
 import type { Shape } from '../types/shape';
+import { symbolsOf } from './expressions';
 import { isParameter, openParameter } from './flow-content';
 import type { FlowGraph } from './flow-graph';
 import { drawnKey, type Frame } from './frames';
@@ -19,12 +22,15 @@ interface Drawing {
   attribute?: AttributeFact;
 }
 
-/** What a value is good for that content is made of. */
-type Stuff = 'list' | 'thing' | 'plain' | 'none';
+/** What a value is good for that content is made of: its entries, its members, or, as its type is unknown, nobody knows what. */
+type Stuff = 'list' | 'thing' | 'unknown' | 'plain' | 'none';
 
 /** Names for attributes that hold what content is drawn for, one by one. */
 const DATA =
-  /^(data|items?|rows?|options?|list|values?|nodes|entries|records|collection|sources?|dataSource|each|of)$|Of$/i;
+  /^(data|items?|rows?|options?|list|values?|nodes|entries|records|collection|sources?|dataSource|each|of|modelValue)$|Of$/i;
+/** Names for those that hold what content asks: where nothing is known of the value, its name has to say so. */
+const ASKED =
+  /^(control|form|store|state|model|initial\w*|default\w*|schema|quer(y|ies)|resource|promise|resolve|table|context|selection|selected|record|object|to|href|src|url)$/i;
 
 /** Content that is written in what is handed over is looked for so deep. */
 const MAX_STEPS = 5;
@@ -36,7 +42,7 @@ export class OutsideFlow {
   open(frame: Frame): void {
     for (const { frame: inside, fn } of this.drawingsOf(frame))
       inside.code.facts.symbols.forEach((symbol, index) => {
-        if (isParameter(symbol, fn)) openParameter(this.graph, inside, index);
+        if (this.isTaken(inside, symbol, index, fn)) openParameter(this.graph, inside, index);
       });
   }
 
@@ -45,7 +51,7 @@ export class OutsideFlow {
       const { frame: inside, fn } = drawing;
       const { facts, file } = inside.code;
       facts.symbols.forEach((symbol, index) => {
-        if (!isParameter(symbol, fn)) return;
+        if (!this.isTaken(inside, symbol, index, fn)) return;
         const at = { file, start: symbol.start, end: symbol.end };
         for (const { value } of this.stuffFor(frame, drawing, symbol.path?.[0]))
           this.graph.addSources(this.graph.values.sources(frame, value), inside.nodeOf[index]!, at, {
@@ -79,9 +85,14 @@ export class OutsideFlow {
         if (inner) found.push({ frame: inner, fn: -1, node });
       }
       return found.filter(({ frame: inside, fn }) =>
-        inside.code.facts.symbols.some((symbol) => isParameter(symbol, fn)),
+        inside.code.facts.symbols.some((symbol, index) => this.isTaken(inside, symbol, index, fn)),
       );
     });
+  }
+
+  /** Whether a symbol is a parameter that holds data: one that is spread on a tag holds what that needs to work. */
+  private isTaken({ code }: Frame, symbol: SymbolFact, index: number, fn: number): boolean {
+    return isParameter(symbol, fn) && !spreadIn(code).has(index);
   }
 
   /** Whether a tag stands for something that is not the project's, for all that is known. */
@@ -104,29 +115,44 @@ export class OutsideFlow {
       );
       const named = member === undefined ? [] : given.filter((one) => one.name === member);
       if (named.length) return named;
-      const { list = [], thing = [] } = Object.fromEntries(
-        groupBy(given, ({ value }) => this.stuffOf(frame, value)),
-      ) as Partial<Record<Stuff, AttributeFact[]>>;
-      if (list.length) return list;
-      const data = thing.filter((one) => DATA.test(one.name));
-      if (data.length || thing.length) return data.length ? data : thing;
+      const kinds = groupBy(given, ({ value }) => this.stuffOf(frame, value));
+      const [lists, things, unknown] = (['list', 'thing', 'unknown'] as const).map(
+        (one) => kinds.get(one) ?? [],
+      );
+      if (lists!.length) return lists!;
+      const told = [...things!, ...unknown!.filter(({ name }) => DATA.test(name) || ASKED.test(name))];
+      const data = told.filter(({ name }) => DATA.test(name));
+      if (told.length) return data.length ? data : told;
     }
     return [];
   }
 
   private isGiven({ mode, name, plain }: AttributeFact, { kind }: RenderFact): boolean {
     if (mode !== 'value' && mode !== 'two-way') return false;
-    return kind === 'site' || (!plain && !isPageAttribute(name));
+    if (isPageAttribute(name) || /^(aria|data)-/.test(name))
+      return kind === 'site' && (DATA.test(name) || ASKED.test(name));
+    return kind === 'site' || !plain;
   }
 
   private stuffOf({ code }: Frame, { kind, type }: ExprFact): Stuff {
     if (kind === 'array') return 'list';
     if (kind === 'literal') return 'plain';
     if (kind === 'function' || kind === 'content') return 'none';
-    if (!type) return 'thing';
+    if (kind === 'object') return 'thing';
+    if (!type) return 'unknown';
     return stuffIn(this.graph.project.types.resolve({ type, file: code.file, component: code.id }));
   }
 }
+
+/** Symbols that are spread on tags, whole or as a member. */
+const spreadIn = oncePer(
+  ({ facts }: Component): Set<number> =>
+    new Set(
+      facts.render.flatMap(({ attributes }) =>
+        attributes.flatMap(({ mode, value }) => (mode === 'spread' ? symbolsOf(value) : [])),
+      ),
+    ),
+);
 
 function stuffIn(shape: Shape): Stuff {
   switch (shape.k) {
@@ -141,10 +167,12 @@ function stuffIn(shape: Shape): Stuff {
       return 'none';
     case 'union': {
       const parts = new Set(shape.of.map(stuffIn));
-      return (['list', 'thing', 'none'] as const).find((one) => parts.has(one)) ?? 'plain';
+      return (['list', 'thing', 'unknown', 'none'] as const).find((one) => parts.has(one)) ?? 'plain';
     }
-    default:
+    case 'object':
       return 'thing';
+    default:
+      return 'unknown';
   }
 }
 

@@ -41,6 +41,9 @@ export function isOutside(
 ): boolean {
   const { facts, file } = frame.code;
   if (depth > MAX_STEPS) return false;
+  // What was made of nothing has nothing to call anybody with, unless it is what a hook keeps.
+  const made = expr.call === undefined ? undefined : facts.invokes![expr.call]!;
+  if (made && !made.args.length && !HOOK.test(made.callee.component ?? '')) return false;
   if (expr.from) return isForeign(file, facts.calls[expr.from.call]!.name);
   if (expr.component !== undefined) return isForeign(file, expr.component);
   if (expr.symbol === undefined) return false;

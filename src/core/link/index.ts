@@ -4,6 +4,7 @@ import { bareName } from '../model/names';
 import type { Component, ProjectFile, Site } from '../model/project';
 import type { Manifest } from '../readers/manifest';
 import { type TypeSpace, typeSpace } from '../types/resolve';
+import { withBrought } from './brought';
 import { linkContexts } from './contexts';
 import { linkDrawn } from './drawn';
 import { settleElements, withPages } from './elements';
@@ -42,7 +43,8 @@ export function link(
   const routed = withPages(withRoutes(given));
   const modules = linkModules(routed, manifests);
   const spaces = linkSpaces(routed, manifests);
-  const facts = withFactories(withoutIdle(routed, modules), modules, spaces);
+  const brought = withBrought(routed, modules);
+  const facts = withFactories(withoutIdle(brought, modules), modules, spaces);
   const files = facts.map((one, index): ProjectFile => {
     const pkg = modules.packageOf(one.path);
     const parts = (one.parts ?? []).flatMap(({ path, base }) => {

@@ -42,19 +42,23 @@ export class Shared {
     this.appStore = new AppStore(project, this.modules);
   }
 
-  private pageWriters: Map<string, { component: number; place: Place }> | undefined;
-  /** Who first puts something under a name into what the page keeps, and where. */
+  private pageWriters: Map<string, { component: number; place: Place; value: boolean }> | undefined;
+  /** Who first puts something under a name into what the page keeps, and where; whoever says what goes before all others. */
   pageWriter(name: string): { component: number; place: Place } | undefined {
     if (!this.pageWriters) {
       this.pageWriters = new Map();
       for (const { id, file, facts } of this.project.components)
         for (const write of facts.sharedWrites ?? [])
-          if (write.name.startsWith('#') && !this.pageWriters.has(write.name)) {
+          if (write.name.startsWith('#')) {
             const { start, end } = write;
-            this.pageWriters.set(write.name, { component: id, place: { file, start, end } });
+            const value = write.value !== undefined;
+            const known = this.pageWriters.get(write.name);
+            if (!known || (value && !known.value))
+              this.pageWriters.set(write.name, { component: id, place: { file, start, end }, value });
           }
     }
-    return this.pageWriters.get(name);
+    const found = this.pageWriters.get(name);
+    return found && { component: found.component, place: found.place };
   }
 
   /** The value of a module that a name in a file means. */

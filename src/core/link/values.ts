@@ -515,7 +515,17 @@ export class Values {
         const invoke = code.facts.invokes![call]!;
         const isForeign = (file: number, name: string) => this.frames.shared.isForeign(file, name);
         if (!isOutside(frame, invoke.callee, isForeign) || this.functionsAt(frame, call).length) return [];
-        return this.madeOf(frame, looseInCall(invoke), depth + 1);
+        const { callee, args } = invoke;
+        // What it gives to be asked later, or told, is none of it.
+        const given = args.filter((one) => one.kind !== 'function' && one.kind !== 'object');
+        const within = args.flatMap(({ members = [] }) =>
+          members.flatMap(({ value }) => (value.kind === 'function' ? [] : [value])),
+        );
+        const holder = callee.kind === 'member' || callee.kind === 'identity' ? [callee.symbol!] : [];
+        return made([
+          ...holder.flatMap((one) => this.symbolSources(frame, one, [], depth + 1)),
+          ...[...given, ...within].flatMap((one) => this.sources(frame, one, [], depth + 1)),
+        ]);
       }),
     );
   }

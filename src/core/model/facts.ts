@@ -198,6 +198,8 @@ export interface ImportFact extends Span {
   name: string;
   from: string;
   typeOnly?: boolean;
+  /** It stands nowhere: a build may bring the name into scope. */
+  brought?: true;
   /** store: it is called with a function that picks a part of what the app's store keeps. */
   asks?: 'store';
 }

@@ -41,6 +41,8 @@ export interface LanguageDescriptor {
   takes?(from: string, name: string): readonly string[] | undefined;
   /** Builds that bring other names into scope without an import. */
   bringsNames: string[];
+  /** Modules that no file holds, of which such a build offers all that it brings. */
+  offers?: readonly string[];
   /**
    * Files that a router draws inside of each other: the kind (`page`, `layout`, `error`), and the folder whose layout
    * they choose.

@@ -57,6 +57,15 @@ function computed(node: t.Node, ...parts: (ExprFact | undefined)[]): ExprFact {
   return expr;
 }
 
+/** `await load()`: what the call gives, in its time; of anything else, what is worked out of it. */
+function readAwaited(u: Unit, node: t.AwaitExpression, ctx: Ctx): ExprFact {
+  const value = use(u, readExpr(u, node.argument, ctx), ctx);
+  const isCall = value.from !== undefined || value.call !== undefined || value.gives !== undefined;
+  if (!isCall || value.kind === 'identity' || value.kind === 'member') return computed(node, value);
+  const { type: _, ...given } = value;
+  return { ...given, ...spanOf(node) };
+}
+
 /** Reads one expression. An identity is not noted as read: the caller knows what it is used for. */
 export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
   const node = unwrap(wrapped);
@@ -70,6 +79,8 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     case 'BigIntLiteral':
     case 'RegExpLiteral':
       return { kind: 'literal', ...spanOf(node) };
+    case 'AwaitExpression':
+      return readAwaited(u, node, ctx);
     case 'ThisExpression':
     case 'Super':
     case 'Import':
@@ -487,19 +498,30 @@ function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
 }
 
 /** Of what a call is given, functions do not flow into its result, but those that are asked for a value do: `() => wind`. */
-const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[]): ExprFact[] =>
-  args.flatMap((arg, index) => {
-    if (arg.kind === 'object' && arg.members?.some(isListener))
-      return [
-        ...arg.members.flatMap((one) => (isListener(one) ? [] : [one.value])),
-        ...(arg.spreads ?? []),
-        ...(arg.others ?? []),
-      ];
+const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[]): ExprFact[] => {
+  const givenBy = ({ fn }: ExprFact): ExprFact[] =>
+    fn === undefined ? [] : (u.facts.functions[fn]!.gives ?? []);
+  const fetches = FETCHES.test(lastNameOf(callee));
+  return args.flatMap((arg, index) => {
+    if (arg.kind === 'object') {
+      const { members = [], spreads = [], others = [] } = arg;
+      const fetched = members.flatMap(({ name, value }) => (FETCHER.test(name) ? givenBy(value) : []));
+      if (!members.some(isListener)) return [arg, ...fetched];
+      const values = members.flatMap((one) => (isListener(one) ? [] : [one.value]));
+      return [...values, ...fetched, ...spreads, ...others];
+    }
     if (arg.kind !== 'function') return [arg];
     if (callee.type === 'Identifier' && OPERATOR.test(callee.name))
       return [{ ...arg, kind: 'computed', ...askedBy(u, arg.fn) }];
-    return arg.fn !== undefined && isGetter(nodes[index]) ? (u.facts.functions[arg.fn]!.gives ?? []) : [];
+    return fetches || isGetter(nodes[index]) ? givenBy(arg) : [];
   });
+};
+
+/** Functions of packages that give, in their time, what the function gives back that they are handed. */
+const FETCHES =
+  /^(use|create|inject|compute)\w*(Async\w*|Fetch|SWR\w*|Quer(y|ies)|Resource|Loader|Request|Promise)$/;
+/** The same function as a member of what they are handed. */
+const FETCHER = /^(queryFn|fetcher|fetch|loader|request|handler)$/;
 
 /** `{ onSuccess: () => … }`: told what comes of a call, and no part of that. */
 const isListener = ({ name, value }: MemberFact): boolean =>

@@ -8,6 +8,7 @@ import { raisePort } from '../script/ports';
 import { noteTarget } from '../script/targets';
 import { memberName } from '../script/type-expr';
 import { addState, type Call, type Ctx, type Dialect, spanOf, symbolOf, unwrap, use } from '../script/unit';
+import { declareAppState, readAppState } from './app-state';
 import { readNavigation } from './address';
 import { isBus, readAppBus } from './bus';
 import { KEPT } from './composables';
@@ -89,6 +90,8 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
           return declareReactive(u, pattern, call, ctx);
         case 'computed':
           return declareComputed(u, pattern, call, ctx);
+        case 'useState':
+          return declareAppState(u, pattern, call, ctx);
         case 'useTemplateRef':
           return declareHandle(u, pattern, call);
         case 'toRef':
@@ -165,6 +168,8 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
           const known = addMounted(u, node, tag, -1, given);
           return known ? { kind: 'computed', ...spanOf(node) } : undefined;
         }
+        case 'useState':
+          return readAppState(u, node, ctx);
         case 'useTemplateRef': {
           const [name] = node.arguments;
           if (name?.type !== 'StringLiteral') return undefined;

@@ -42,7 +42,10 @@ const MODULES =
 
 export const isVueModule = (from: string): boolean => MODULES.test(from);
 
-/** Functions that a build may bring into scope without an import. */
+/** Where a build offers all that it brings into scope. */
+export const BROUGHT = '#imports';
+
+/** Functions of the framework that a build may bring into scope without an import. */
 const AUTO = new Set([
   'ref',
   'shallowRef',
@@ -70,11 +73,14 @@ const AUTO = new Set([
   'useAttrs',
   'useSlots',
   'useTemplateRef',
+  'useState',
   'h',
   'defineComponent',
   'defineAsyncComponent',
   'getCurrentInstance',
 ]);
+
+export const isAuto = (name: string): boolean => AUTO.has(name);
 
 /** Known in `<script setup>` without any import. */
 const MACROS = new Set([

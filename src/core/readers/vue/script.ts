@@ -3,9 +3,9 @@ import type { FileFacts } from '../../model/facts';
 import { emptyFile } from '../file';
 import { noteFound, readModuleFacts, readTypes } from '../script/modules';
 import { parseScript } from '../script/parse';
-import { readScopes } from '../script/scope';
 import { fileContext } from '../script/unit';
 import { readFromOthers, readLoose } from './apps';
+import { scopesWith } from './brought';
 import { newVueFile } from './file-facts';
 import { mentionsOf, readModuleLevel } from './module';
 import { isVueModule, vueNames, vueTypes } from './names';
@@ -54,9 +54,15 @@ const isStore = (path: string, text: string): boolean =>
   (STORE_TABLE.test(path) || STORE.test(text.replace(COMMENT, '')));
 const COMMENT = /\/\*[\s\S]*?\*\/|(^|\s)\/\/[^\n]*/g;
 
+/** Functions of the framework that are called without an import, which a build brings. */
+const BROUGHT_CALLS =
+  /(?:^|[\s=(,:?])(?:ref|shallowRef|computed|reactive|watchEffect|useState|defineStore|defineNuxtPlugin|defineNuxtRouteMiddleware)(?:<[^;()]*>)?\(/;
+const OF_COMPOSABLES = /(?:^|\/)(?:composables|stores?|middleware|plugins)\/(?:.*\/)?[^/]+\.[cm]?[jt]s$/;
+
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format, one or many. */
 export const usesVue = (path: string, text: string): boolean =>
   isStore(path, text) ||
+  (OF_COMPOSABLES.test(path) && BROUGHT_CALLS.test(text) && !ELSEWHERE.test(text)) ||
   [OPTIONS, GIVEN].some((list) => list.every((one) => one.test(text))) ||
   TAKEN.every((one) => one.test(text)) ||
   ((PROPS.every((one) => one.test(text)) || INSTALLS.test(text)) && !ELSEWHERE.test(text)) ||
@@ -71,10 +77,10 @@ export function readVueScript(path: string, text: string): FileFacts {
   if ('problem' in parsed) return { ...facts, problem: parsed.problem };
   const { program, comments } = parsed;
   readModuleFacts(facts, program, comments, text);
+  const scopes = scopesWith(program, facts.imports);
   const names = vueNames(facts.imports);
   const named = vueTypes(facts.imports);
   facts.types = readTypes(program, named);
-  const scopes = readScopes(program);
   const file = fileContext(path, text, named);
   const vue = newVueFile(file, facts, program, scopes, names);
   readModuleLevel(vue, new Set());
