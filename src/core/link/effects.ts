@@ -310,25 +310,46 @@ export class Effects {
       return this.kept(this.values.symbolSources(frame, index, path, 0));
     if (kind === 'state' || kind === 'shared' || kind === 'ref') return node < 0 ? [] : [{ node, path }];
     if (kind === 'prop') return node < 0 ? [] : [{ node, path }];
-    if (kind === 'injected') {
-      const consume = frame.code.facts.consumes.find((one) => one.symbol === index);
-      const provided = consume ? this.callables.provided(frame, consume.key) : [];
-      return provided.flatMap((one) => {
-        const sources = this.values.sources(one.frame, one.value, path);
-        const kept = this.kept(sources);
-        // A member of an object that is provided is kept in it, whoever made it.
-        const held = sources.filter(({ exact, take, put }) => exact && take.length > 0 && !put.length);
-        return kept.length ? kept : held.map(({ node: to, take }) => ({ node: to, path: take }));
-      });
-    }
+    if (kind === 'injected') return this.writtenInContext(frame, index, path);
     const behind = init?.symbol === undefined ? undefined : frame.code.facts.symbols[init.symbol];
     if (behind?.kind === 'injected' && (init!.kind === 'member' || init!.kind === 'identity'))
       return this.written(frame, init!.symbol!, [...(init!.path ?? []), ...path]);
     const alias = frame.aliases.get(index);
-    if (alias && alias.node >= 0)
-      return this.kept([{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]);
-    if (kind !== 'derived' && kind !== 'param') return [];
-    return this.kept(this.values.symbolSources(frame, index, path, 0));
+    const isNamed = alias !== undefined && alias.node >= 0;
+    if (!isNamed && kind !== 'derived' && kind !== 'param') return [];
+    const sources = isNamed
+      ? [{ node: alias.node, take: [...alias.path, ...path], put: [], exact: true }]
+      : this.values.symbolSources(frame, index, path, 0);
+    const kept = this.kept(sources);
+    return kept.length
+      ? kept
+      : sources.flatMap((one) => {
+          const asking = one.exact && one.take.length ? this.askingAt(frame, one.node) : undefined;
+          return asking ? this.writtenInContext(asking.frame, asking.symbol, one.take) : [];
+        });
+  }
+
+  /** The nodes that a write to what a symbol has of a context reaches, or to a member of that. */
+  private writtenInContext(frame: Frame, index: number, path: string[]): { node: number; path: string[] }[] {
+    const consume = frame.code.facts.consumes.find((one) => one.symbol === index);
+    const provided = consume ? this.callables.provided(frame, consume.key) : [];
+    return provided.flatMap((one) => {
+      const written = this.values.sources(one.frame, objectBehind(one.frame, one.value), path);
+      const sources = written.length ? written : this.values.sources(one.frame, one.value, path);
+      const kept = this.kept(sources);
+      // A member of an object that is provided is kept in it, whoever made it.
+      const held = sources.filter(({ exact, take, put }) => exact && take.length > 0 && !put.length);
+      return kept.length ? kept : held.map(({ node: to, take }) => ({ node: to, path: take }));
+    });
+  }
+
+  /** The code of a component that asks for the context whose value a node has, and the symbol that it has it by. */
+  private askingAt({ owner }: Frame, node: number): { frame: Frame; symbol: number } | undefined {
+    for (const frame of this.frames.within(owner)) {
+      const found = frame.code.facts.consumes.find((one) => frame.nodeOf[one.symbol] === node);
+      if (found) return { frame, symbol: found.symbol };
+    }
+    return undefined;
   }
 
   /** The same for what a module keeps, by its name in the file. */
@@ -349,4 +370,10 @@ export class Effects {
       .filter((one) => one.exact && this.values.isState(one.node))
       .map((one) => ({ node: one.node, path: one.take }));
   }
+}
+
+/** The object that is written out under a name, where a name is all that is given. */
+function objectBehind({ code }: Frame, value: ExprFact): ExprFact {
+  const { kind, init } = value.kind === 'identity' ? code.facts.symbols[value.symbol!]! : {};
+  return kind === 'derived' && init?.kind === 'object' ? init : value;
 }

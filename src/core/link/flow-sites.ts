@@ -189,7 +189,7 @@ export class SiteFlow {
       way: 'out',
       attribute: index,
     });
-    for (const { node, take, put, decides } of this.graph.values.sources(frame, value)) {
+    for (const { node, take, put, decides } of this.keptIn(frame, value)) {
       if (decides) continue;
       // What is itself bound further up is written by asking for that.
       const own = this.graph.flow.nodes[node]!.port;
@@ -211,6 +211,18 @@ export class SiteFlow {
         });
       }
     }
+  }
+
+  /** What a binding is bound to: a member of what a context holds is kept where that lives. */
+  private keptIn(frame: Frame, value: ExprFact): Source[] {
+    const sources = this.graph.values.sources(frame, value);
+    const { symbol, path = [] } = value;
+    const isHeld = sources.some(({ node }) => this.graph.flow.nodes[node]!.channel === 'context');
+    if (!isHeld || symbol === undefined) return sources;
+    const kept = this.graph.effects.written(frame, symbol, path);
+    return kept.length
+      ? kept.map((one) => ({ node: one.node, take: one.path, put: [], exact: true }))
+      : sources;
   }
 
   /** What is written to a value with a setter of its own is what that is called with. */

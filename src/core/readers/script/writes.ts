@@ -121,11 +121,15 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
   });
 }
 
-/** `rows[0].held`: a member of an entry, by the variable that holds the list. */
-function entryOf(u: Unit, target: t.Node): { symbol: number; path: string[] } | undefined {
+/** `rows[0].held`, `this.rows[0].held`: a member of an entry, by the variable or member that holds the list. */
+function entryOf(u: Unit, target: t.Node, ctx: Ctx): { symbol: number; path: string[] } | undefined {
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
+    if (unwrap(node.object).type === 'ThisExpression') {
+      const { kind, symbol } = meaningOf(u, node, ctx);
+      return kind === 'identity' && symbol !== undefined ? { symbol, path } : undefined;
+    }
     path.unshift(memberKey(node) ?? ANY_MEMBER);
     node = unwrap(node.object);
   }
@@ -164,7 +168,7 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
         ...common,
       });
     } else {
-      const entry = entryOf(u, bare);
+      const entry = entryOf(u, bare, ctx);
       if (entry) u.facts.writes.push({ ...entry, through: {}, ...common });
       else noteShared(u, bare, value, at, ctx);
     }

@@ -33,6 +33,8 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     const node = unwrap(one.node);
     const name = one.id?.name ?? (one.name || 'default');
     const base = { name, ...spanOf(one.id ?? one.node) };
+    // What a file gives without a name is known by the file's.
+    const known = name === 'default' ? withoutCapital(nameFromPath(file.path)) : name;
     const own = optionsOf(vue, node);
     const given = own ? undefined : optionsGiven(node);
     const object = own ?? (given && isWhole(given.object) ? given.object : undefined);
@@ -53,7 +55,7 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
       store ||
       shared ||
       isPlainClass ||
-      (isFunction(node) && (isComposable(vue.names, name, node) || isRenderFunction(vue, node, name)))
+      (isFunction(node) && (isComposable(vue.names, known, node) || isRenderFunction(vue, node, name)))
     ) {
       facts.values.push({
         ...base,
@@ -95,6 +97,8 @@ export function readModuleLevel(vue: VueFile, skip: ReadonlySet<t.Node>): void {
     else readComposable(vue, one, made as t.Function, made !== unwrap(one.node));
   }
 }
+
+const withoutCapital = (name: string): string => name.slice(0, 1).toLowerCase() + name.slice(1);
 
 /** Functions that give back what is drawn belong to who calls them; those named like a component may be one. */
 const isRenderFunction = (vue: VueFile, fn: t.Function, name: string): boolean =>

@@ -57,12 +57,17 @@ const COMMENT = /\/\*[\s\S]*?\*\/|(^|\s)\/\/[^\n]*/g;
 /** Functions of the framework that are called without an import, which a build brings. */
 const BROUGHT_CALLS =
   /(?:^|[\s=(,:?])(?:ref|shallowRef|computed|reactive|watchEffect|useState|defineStore|defineNuxtPlugin|defineNuxtRouteMiddleware)(?:<[^;()]*>)?\(/;
+/** The same, or composables of the project that call each other. */
+const USES = /(?:^|[\s=(,:?])use\p{Lu}\w*(?:<[^;()]*>)?\(/u;
+const IN_COMPOSABLES = /(?:^|\/)composables\/(?:.*\/)?[^/]+\.[cm]?[jt]s$/;
 const OF_COMPOSABLES = /(?:^|\/)(?:composables|stores?|middleware|plugins)\/(?:.*\/)?[^/]+\.[cm]?[jt]s$/;
 
 /** Whether a script has to do with Vue: it imports the framework, or components of its own file format, one or many. */
 export const usesVue = (path: string, text: string): boolean =>
   isStore(path, text) ||
-  (OF_COMPOSABLES.test(path) && BROUGHT_CALLS.test(text) && !ELSEWHERE.test(text)) ||
+  (OF_COMPOSABLES.test(path) &&
+    (BROUGHT_CALLS.test(text) || (IN_COMPOSABLES.test(path) && USES.test(text))) &&
+    !ELSEWHERE.test(text)) ||
   [OPTIONS, GIVEN].some((list) => list.every((one) => one.test(text))) ||
   TAKEN.every((one) => one.test(text)) ||
   ((PROPS.every((one) => one.test(text)) || INSTALLS.test(text)) && !ELSEWHERE.test(text)) ||

@@ -118,4 +118,71 @@ const LIST: Idiom[] = [
   },
 ];
 
-idioms(LIST);
+/** A class that a context of Svelte holds, behind a function that asks for it. */
+const HELD = {
+  'line.svelte.ts': `import { getContext, setContext } from 'svelte'; export class Line { limit = $state(1); other = $state(2); rows = $state<any[]>([]); light(at: number, v: any) { this.rows[at].on = v; } } const KEY = Symbol('line'); export const setLine = (l: Line) => setContext(KEY, l); export const useLine = () => getContext<Line>(KEY);`,
+  'Fld.svelte': `<script lang="ts">let { val = $bindable(), v }: { val: any; v: any } = $props();</script><button onclick={() => (val = v)}>{val}</button>`,
+};
+const held = (script: string, template: string) =>
+  svelteApp(
+    `import Inner from './Inner.svelte'; import { Line, setLine } from './line.svelte'; setLine(new Line());`,
+    '<Inner />',
+    {
+      ...HELD,
+      'Inner.svelte': `<script lang="ts">import Fld from './Fld.svelte'; import Leaf from './Leaf.svelte'; import Btn from './Btn.svelte'; import { useLine } from './line.svelte'; const line = useLine(); let seed = $state('a'); ${script}</script>${template}`,
+    },
+  );
+
+const OF_CONTEXTS: Idiom[] = [
+  {
+    what: 'Svelte: bound to a member of what a context holds',
+    sources: held('', '<Fld v={seed} bind:val={line.limit} /><Leaf x={line.limit} />'),
+    from: 'Inner:state:seed',
+    to: ['App:state:limit', 'Leaf:prop:x'],
+    not: ['App:state:other'],
+  },
+  {
+    what: 'Svelte: assigned to such a member',
+    sources: held(
+      'function up(v: any) { line.limit = v; }',
+      '<Btn v={seed} save={up} /><Leaf x={line.limit} />',
+    ),
+    from: 'Inner:state:seed',
+    to: ['App:state:limit', 'Leaf:prop:x'],
+    not: ['App:state:other'],
+  },
+  {
+    what: 'Svelte: an entry of a list of such a class',
+    sources: held(
+      '',
+      '<Btn v={seed} save={(v) => line.light(0, v)} />{#each line.rows as row}<Leaf x={row.on} />{/each}',
+    ),
+    from: 'Inner:state:seed',
+    to: ['App:state:rows', 'Leaf:prop:x'],
+    not: ['App:state:limit'],
+  },
+  {
+    what: 'Vue: bound to a box in an object that is provided',
+    sources: vueApp(
+      `import Inner from './Inner.vue'; const limit = ref(1); const other = ref(2); const all = { limit, other }; provide('all', all);`,
+      '<Inner /><Leaf :x="limit" />',
+      {
+        'Inner.vue': `<script setup lang="ts">import { inject, ref } from 'vue'; import Fld from './Fld.vue'; const { limit } = inject<any>('all')!; const seed = ref('a');</script><template><Fld v-model="limit" :v="seed" /></template>`,
+        'Fld.vue': `<script setup lang="ts">const val = defineModel<any>(); const p = defineProps<{ v: any }>();</script><template><b @click="val = p.v" /></template>`,
+      },
+    ),
+    from: 'Inner:state:seed',
+    to: ['App:state:limit', 'Leaf:prop:x'],
+    not: ['App:state:other'],
+  },
+  {
+    what: 'Angular: an entry of a list of a service',
+    sources: angularApp(
+      `@Injectable({ providedIn: 'root' }) export class Kept { rows: any[] = []; light(at: number, v: any) { this.rows[at].on = v; } } @Component({ selector: 'app-root', standalone: true, imports: [Btn, Leaf, NgFor], template: '<app-btn [v]="seed()" (save)="s.light(0, $event)" /><app-leaf *ngFor="let row of s.rows" [x]="row.on" />' }) export class App { seed = signal('a'); s = inject(Kept); }`,
+    ),
+    from: 'App:state:seed',
+    to: ['Kept:state:rows', 'Leaf:prop:x'],
+  },
+];
+
+idioms([...LIST, ...OF_CONTEXTS]);
