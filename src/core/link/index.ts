@@ -17,6 +17,7 @@ import { isBesideApp } from './beside';
 import { inSight } from './in-sight';
 import { mixinsOf } from './mixins';
 import { openParts } from './opened-parts';
+import { withLoads } from './loads';
 import { linkModules } from './modules';
 import { withoutIdle } from './passing';
 import { settleNamedContent } from './named-content';
@@ -40,7 +41,7 @@ export function link(
   { roots = [], beside = isBesideApp }: { roots?: string[]; beside?: (path: string) => boolean } = {},
   onProgress: (share: number) => void = () => {},
 ): Linked {
-  const routed = withPages(withRoutes(given));
+  const routed = withPages(withRoutes(withLoads(given)));
   const modules = linkModules(routed, manifests);
   const spaces = linkSpaces(routed, manifests);
   const brought = withBrought(routed, modules);

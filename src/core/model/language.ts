@@ -48,4 +48,9 @@ export interface LanguageDescriptor {
    * they choose.
    */
   nested?: RegExp;
+  /**
+   * Files of such a router that fetch for a page or a layout of their folder: the kind, and what marks the one that runs
+   * first; the function that they export, and the port at which arrives what it gives.
+   */
+  fetched?: { files: RegExp; name: string; port: string };
 }

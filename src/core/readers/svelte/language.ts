@@ -1,6 +1,7 @@
 import type { FileFacts } from '../../model/facts';
 import type { LanguageDescriptor } from '../../model/language';
 import { readSvelteFile } from './file';
+import { FETCH, FETCHES } from './names';
 import { readSvelteScript, usesSvelte } from './script';
 
 const FILES = /\.svelte$/;
@@ -20,5 +21,6 @@ export const SVELTE: LanguageDescriptor = {
   pages: [],
   byFile: [],
   bringsNames: [],
+  fetched: { files: FETCHES, name: FETCH, port: 'data' },
   nested: /(?:^|\/)\+(page|layout|error)(?:@([^/]*))?\.svelte$/,
 };

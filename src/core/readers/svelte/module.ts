@@ -11,7 +11,7 @@ import { memberName, readType, typeArguments } from '../script/type-expr';
 import { type Dialect, emptyFacts, type FileContext, moduleTypes, spanOf, unwrap } from '../script/unit';
 import { valueOf } from '../script/values';
 import { runeField } from './dialect';
-import { FOLLOWED, type SvelteNames, svelteTraits } from './names';
+import { isFollowed, type SvelteNames, svelteTraits } from './names';
 import { settleContexts, svelteUnit } from './unit';
 
 /** What all units of a file share. */
@@ -39,7 +39,7 @@ export function readModuleLevel(svelte: SvelteFile, program: t.Program, skip?: t
     const name = one.id?.name ?? '';
     if (fn.type === 'ClassDeclaration' && one.id) {
       follow(name, one.id, () => classOf(svelte, one.id!, fn));
-    } else if (isFunction(fn) && FOLLOWED.test(name)) {
+    } else if (isFunction(fn) && isFollowed(file.path, name)) {
       follow(name, one.id!, () => helperOf(svelte, one, fn));
       facts.values.at(-1)!.type = valueOf(one, () => undefined, types).type ?? UNKNOWN;
     } else facts.values.push(valueOf(one, () => undefined, types));

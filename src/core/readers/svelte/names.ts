@@ -26,6 +26,14 @@ export const slotPort = (name: string): string => `#${name}`;
 /** Functions whose state, and what they provide and ask for, belong to whoever calls them. */
 export const FOLLOWED = /(^|\.)(use|get|set|create|init|provide|inject|make)[A-Z]/;
 
+/** Files that fetch for a page or a layout of their folder, and the function that does. */
+export const FETCHES = /(?:^|\/)\+(page|layout)(\.server)?\.[cm]?[jt]s$/;
+export const FETCH = 'load';
+
+/** Whether a function of a module is read for whoever calls it. */
+export const isFollowed = (path: string, name: string): boolean =>
+  FOLLOWED.test(name) || (name === FETCH && FETCHES.test(path));
+
 /** Svelte's name of what a file imports from it. */
 export type SvelteNames = (local: string) => string | undefined;
 

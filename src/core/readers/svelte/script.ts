@@ -23,13 +23,22 @@ import { eachChild } from '../script/walk';
 import { svelteDialect } from './dialect';
 import { readModuleLevel, type SvelteFile } from './module';
 import { addRoot } from './mount';
-import { FOLLOWED, isComponentImport, svelteNames, svelteTraits, svelteTypes } from './names';
+import {
+  FETCHES,
+  FOLLOWED,
+  isComponentImport,
+  isFollowed,
+  svelteNames,
+  svelteTraits,
+  svelteTypes,
+} from './names';
 import { svelteUnit, type SvelteUnit } from './unit';
 
 /** Whether a script has to do with Svelte: by its own name, by what it imports. Markup in code is of another kind. */
 export const usesSvelte = (path: string, text: string): boolean =>
   !/x$/.test(path) &&
   (/\.svelte\.[cm]?[jt]s$/.test(path) ||
+    FETCHES.test(path) ||
     /['"][^'"\n]+\.svelte['"]/.test(text) ||
     /from\s*['"]svelte(?:\/[\w/]+)?['"]/.test(text));
 
@@ -70,7 +79,7 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
   addWhole(u);
   const mounted = readMounts(svelte, u, program);
   u.statements(
-    program.body.filter((node) => !isFollowed(node)),
+    program.body.filter((node) => !isReadAlone(file.path, node)),
     SETUP,
   );
   settleEarly(u);
@@ -83,14 +92,14 @@ function readLoose(svelte: SvelteFile, program: t.Program): Span[] {
 }
 
 /** `function createLine() { … }`, `export const createLine = () => { … }`: read for whoever calls it. */
-function isFollowed(node: t.Statement): boolean {
+function isReadAlone(path: string, node: t.Statement): boolean {
   const declared = node.type === 'ExportNamedDeclaration' ? node.declaration : node;
-  if (declared?.type === 'FunctionDeclaration') return FOLLOWED.test(declared.id?.name ?? '');
+  if (declared?.type === 'FunctionDeclaration') return isFollowed(path, declared.id?.name ?? '');
   return (
     declared?.type === 'VariableDeclaration' &&
     declared.declarations.every(
       ({ id, init }) =>
-        id.type === 'Identifier' && FOLLOWED.test(id.name) && init && isFunction(unwrap(init)),
+        id.type === 'Identifier' && isFollowed(path, id.name) && init && isFunction(unwrap(init)),
     )
   );
 }
