@@ -5,6 +5,7 @@ import type { Component, Port } from '../model/project';
 import type { Provider } from './context-types';
 import type { Frame, Frames } from './frames';
 import type { Linked } from './linked';
+import { isOutside } from './handed-out';
 import { Memo } from './memo';
 import { calledBy, into } from './expressions';
 import { MAX_DEPTH, type Values } from './values';
@@ -115,7 +116,7 @@ export class Callables {
         : undefined;
     if (called) {
       const path = isMember ? into(expr.path ?? [], want) : want;
-      return this.of(frame, called, [], depth + 1).flatMap((one) =>
+      const found = this.of(frame, called, [], depth + 1).flatMap((one) =>
         one.kind === 'function'
           ? this.known.once(one.frame, `fn${one.fn}`, path, () =>
               (one.frame.code.facts.functions[one.fn]!.gives ?? []).flatMap((given) =>
@@ -124,11 +125,37 @@ export class Callables {
             )
           : [],
       );
+      return found.length ? found : this.wrappedBy(frame, expr, want, depth);
+    }
+    if (expr.kind === 'call') {
+      const wrapped = this.wrappedBy(frame, expr, want, depth);
+      if (wrapped.length) return wrapped;
     }
     if (expr.gives) return expr.gives.flatMap((one) => next(one, want));
     if (expr.component !== undefined && expr.kind !== 'call')
       return this.moduleCallables(frame, expr.component, want, depth);
     return [];
+  }
+
+  /**
+   * `form.send((order) => …)`: what a package makes of a function calls that, with what it has itself; what it is called
+   * with is none of that.
+   */
+  private wrappedBy(frame: Frame, { call }: ExprFact, want: string[], depth: number): Callable[] {
+    if (call === undefined || want.length) return [];
+    const { callee, args } = frame.code.facts.invokes![call]!;
+    const { shared } = this.frames;
+    if (!args.some(({ kind }) => kind === 'function' || kind === 'identity')) return [];
+    if (!isOutside(frame, callee, (file, name) => shared.isForeign(file, name))) return [];
+    return args.flatMap((arg) =>
+      arg.kind === 'function' || arg.kind === 'identity'
+        ? this.of(frame, arg, [], depth + 1).flatMap((one): Callable[] =>
+            one.kind === 'function'
+              ? [{ ...one, skip: one.frame.code.facts.functions[one.fn]!.params.length }]
+              : [],
+          )
+        : [],
+    );
   }
 
   /** A function of a module, or a member of an object of one. */

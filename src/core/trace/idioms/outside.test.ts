@@ -2,13 +2,13 @@
 import { angularApp, reactApp, svelteApp, vueApp } from './testing';
 import { type Idiom, idioms } from './reaching';
 
-const PACKAGES = `import { Grid, Field, Popover } from '@quill/grid'; import { map, makeColumns, useForm, useEvent } from '@quill/tools'; import * as all from '@quill/tools';`;
+const PACKAGES = `import { Grid, Field, Popover } from '@quill/grid'; import { map, useGrid, makeColumns, useForm, useEvent } from '@quill/tools'; import * as all from '@quill/tools'; const helper = makeColumns();`;
 const STATES = `const [rows, setRows] = useState([]); const [size, setSize] = useState(1); useEffect(() => { setRows(read()); setSize(read()); }, []);`;
 
 /** What stands in a component of React that keeps a list and a number. */
-const react = (code: string, markup: string): Record<string, string> => {
+const react = (code: string, markup: string, module = ''): Record<string, string> => {
   const { 'App.tsx': text } = reactApp(
-    `export function App({ seed: unit }){ ${STATES} ${code} return <i>${markup}</i>; }`,
+    `${module} export function App({ seed: unit }){ ${STATES} ${code} return <i>${markup}</i>; }`,
   );
   return { 'App.tsx': `${PACKAGES} ${text!}` };
 };
@@ -45,11 +45,40 @@ const REACHED: [what: string, code: string, markup: string][] = [
   ],
 ];
 
+/** Columns of a table, and what a package makes of them together with the data. */
+const CELLS = 'cell: ({ row }) => <Leaf x={row.id} />';
+const TABLES: [what: string, module: string, code: string, markup: string][] = [
+  [
+    'a hook of a package',
+    '',
+    `const columns = [{ ${CELLS} }]; const table = useGrid({ data: rows, columns });`,
+    '{table.draw()}',
+  ],
+  [
+    'columns of a hook of the project',
+    `function useColumns() { return useMemo(() => [helper.column({ ${CELLS} })], []); }`,
+    'const columns = useColumns(); const table = useGrid({ data: rows, columns });',
+    '{table.draw()}',
+  ],
+  [
+    'columns that are added to others, in a hook around that of the package',
+    `function useBase() { return useMemo(() => [helper.column({ ${CELLS} })], []); } function useColumns() { const base = useBase(); return useMemo(() => [...base, helper.column({ cell: () => <b /> })], [base]); } function useRows({ data = [], columns, count = 0 }) { const table = useGrid({ data, columns, count }); return { table }; }`,
+    'const columns = useColumns(); const { table } = useRows({ data: rows, columns, count: size });',
+    '{table.draw()}',
+  ],
+  ['columns of the module', `const columns = [{ ${CELLS} }];`, '', '<Grid rows={rows} columns={columns} />'],
+];
+
 const NOT_REACHED: [what: string, code: string, markup: string][] = [
   [
     'a list is there, so the others are not',
     '',
     '<Grid data={rows} gap={size} row={(one) => <Leaf x={one.id} />} />',
+  ],
+  [
+    'how many there are of a table',
+    'const columns = [{ cell: ({ row }) => <Leaf x={row.id} /> }]; useGrid({ data: rows, columns, count: size });',
+    '',
   ],
   ['a number makes nothing', '', '<Popover gap={size}>{({ close }) => <Leaf x={close} />}</Popover>'],
   ['what the element needs', '', '<Grid size={size} row={(props) => <Leaf {...props} />} />'],
@@ -69,6 +98,12 @@ const ofReact = [
   ...REACHED.map(([what, code, markup]): Idiom => ({
     what: `React: ${what}`,
     sources: react(code, markup),
+    from: 'App:state:rows',
+    to: ['Leaf:prop:x'],
+  })),
+  ...TABLES.map(([what, module, code, markup]): Idiom => ({
+    what: `React: ${what}`,
+    sources: react(code, markup, module),
     from: 'App:state:rows',
     to: ['Leaf:prop:x'],
   })),
@@ -206,4 +241,27 @@ const OTHERS: Idiom[] = [
   },
 ];
 
-idioms([...ofReact, ...OTHERS]);
+/** What a package makes of a function, as a handler: it calls that, with what it has itself. */
+const HANDLERS: Idiom[] = [
+  {
+    what: 'React: a handler that a package made',
+    sources: react(
+      'const form = useForm(); const [sent, setSent] = useState(false); const send = form.send((order) => { setSent(true); });',
+      '<Btn v={size} onSave={send} /><Leaf x={sent} />',
+    ),
+    from: 'Btn:event:onSave',
+    to: ['App:state:sent', 'Leaf:prop:x'],
+  },
+  {
+    what: 'React: such a handler of a hook of the project',
+    sources: react(
+      'const [sent, setSent] = useState(false); const { send } = useOrder(() => setSent(true));',
+      '<Btn v={size} onSave={send} /><Leaf x={sent} />',
+      'function useOrder(done) { const form = useForm(); const send = form.send((order) => done()); return { form, send }; }',
+    ),
+    from: 'Btn:event:onSave',
+    to: ['App:state:sent', 'Leaf:prop:x'],
+  },
+];
+
+idioms([...ofReact, ...HANDLERS, ...OTHERS]);

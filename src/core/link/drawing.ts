@@ -1,0 +1,79 @@
+/** Functions that draw, wherever they stand in what is handed over: in objects and lists, under names, in what helpers give back. */
+import type { ExprFact } from '../model/facts';
+import type { Frame, Frames } from './frames';
+
+export interface DrawingFunction {
+  frame: Frame;
+  fn: number;
+}
+
+/** They are looked for so deep. */
+const MAX_STEPS = 24;
+/** So many at most are found in one value. */
+const MOST = 200;
+
+/** The functions that draw in a value, or in the member of it that a path leads to. */
+export function functionsThatDraw(
+  frames: Frames,
+  frame: Frame,
+  expr: ExprFact,
+  want: string[] = [],
+): DrawingFunction[] {
+  const found: DrawingFunction[] = [];
+  look(frame, expr, want, 0);
+  return found;
+
+  function look(at: Frame, one: ExprFact, path: string[], depth: number): void {
+    if (depth > MAX_STEPS || found.length >= MOST) return;
+    const next = (part: ExprFact, rest = path, inside = at) => look(inside, part, rest, depth + 1);
+    switch (one.kind) {
+      case 'literal':
+      case 'content':
+        return;
+      case 'function':
+        if (one.fn !== undefined && one.content?.length && !path.length)
+          found.push({ frame: at, fn: one.fn });
+        return;
+      case 'array':
+        for (const element of one.elements ?? []) next(element);
+        return;
+      case 'object': {
+        const [name, ...rest] = path;
+        const member = one.members?.findLast((other) => other.name === name);
+        if (member) next(member.value, rest);
+        else if (name === undefined) for (const { value } of one.members ?? []) next(value);
+        if (!member) for (const part of one.spreads ?? []) next(part);
+        return;
+      }
+      case 'identity':
+      case 'member':
+        symbol(at, one.symbol!, [...(one.path ?? []), ...path], depth);
+        return;
+    }
+    if (one.from) {
+      const inner = at.inner.get(one.from.call);
+      const { result } = inner?.code.facts ?? {};
+      if (inner && result) next(result, [...one.from.path, ...path], inner);
+      return;
+    }
+    for (const part of one.gives ?? []) next(part);
+    // What a package makes of what it is given may hold that.
+    if (one.call !== undefined && !one.path?.length)
+      for (const arg of at.code.facts.invokes![one.call]!.args) next(arg, []);
+    if (one.component === undefined || one.kind === 'call') return;
+    const own = frames.shared.symbolOf(at.code.file, one.component);
+    if (own) symbol(frames.of(own.module), own.symbol, path, depth);
+  }
+
+  function symbol(at: Frame, index: number, path: string[], depth: number): void {
+    const { kind, init, within, index: place, path: own = [] } = at.code.facts.symbols[index]!;
+    if (kind === 'param' && within === -1 && place !== undefined && at.caller) {
+      const arg = at.args[place];
+      if (arg) look(at.caller, arg, [...own, ...path], depth + 1);
+    } else if (init && /^(derived|handler|shared)$/.test(kind)) look(at, init, path, depth + 1);
+    else if (kind === 'shared') {
+      const made = frames.shared.symbolOf(at.code.file, at.code.facts.symbols[index]!.port!);
+      if (made && made.module !== at.code) symbol(frames.of(made.module), made.symbol, path, depth + 1);
+    }
+  }
+}
