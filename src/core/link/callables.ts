@@ -20,6 +20,8 @@ export type Callable =
       fn: number;
       /** So many of its parameters come from elsewhere, before those that it is called with. */
       skip?: number;
+      /** A package made what is called of it: whether that is to be called at all, its place has to say. */
+      wrapped?: true;
     }
   /** A callback that the component was handed. */
   | { kind: 'port'; port: Port };
@@ -151,7 +153,7 @@ export class Callables {
       arg.kind === 'function' || arg.kind === 'identity'
         ? this.of(frame, arg, [], depth + 1).flatMap((one): Callable[] =>
             one.kind === 'function'
-              ? [{ ...one, skip: one.frame.code.facts.functions[one.fn]!.params.length }]
+              ? [{ ...one, skip: one.frame.code.facts.functions[one.fn]!.params.length, wrapped: true }]
               : [],
           )
         : [],

@@ -65,7 +65,9 @@ export class FlowGraph {
     for (const { id, handedBy } of tree.sites) if (handedBy) this.flow.handedBy.set(id, handedBy);
     this.frames = new Frames(this.project, (node) => this.addNode(node));
     this.values = new Values(this.project, this.frames, (frame, callee) =>
-      this.callables.of(frame, callee).flatMap((one) => (one.kind === 'function' ? [one] : [])),
+      this.callables
+        .of(frame, callee)
+        .flatMap((one) => (one.kind === 'function' && !one.wrapped ? [one] : [])),
     );
     this.callables = new Callables(this.project, this.frames, this.values, (consumer, file, key) =>
       this.providersOf(consumer, file, key),

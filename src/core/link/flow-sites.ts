@@ -110,7 +110,11 @@ export class SiteFlow {
   private calledBy({ frame }: Joint, port: Port, value: ExprFact, path: string[]): Callable[] {
     return this.graph.callables
       .of(frame, value, path)
-      .filter((one) => port.channel === 'event' || one.kind !== 'port' || this.isCalled(port));
+      .filter(
+        (one) =>
+          port.channel === 'event' ||
+          (one.kind === 'port' ? this.isCalled(port) : one.kind !== 'function' || !one.wrapped),
+      );
   }
 
   private called: Set<Port> | undefined;

@@ -127,6 +127,8 @@ function entryOf(u: Unit, target: t.Node, ctx: Ctx): { symbol: number; path: str
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
     if (unwrap(node.object).type === 'ThisExpression') {
+      // Which member it is, is worked out while the code runs.
+      if (memberKey(node) === undefined) return undefined;
       const { kind, symbol } = meaningOf(u, node, ctx);
       return kind === 'identity' && symbol !== undefined ? { symbol, path } : undefined;
     }
