@@ -12,7 +12,7 @@ import { isParameter, openParameter } from './flow-content';
 import type { FlowGraph } from './flow-graph';
 import { drawnKey, type Frame } from './frames';
 import { isOutside } from './handed-out';
-import { isData, type Named, stuffFor } from './stuff';
+import { isData, mayBeData, type Named, stuffFor } from './stuff';
 
 /** A function that draws, and what else is handed to who calls it: the nearest first. */
 interface Drawing extends DrawingFunction {
@@ -133,7 +133,7 @@ function handedAt({ kind, attributes }: RenderFact): Named[] {
 
 /** Whether a symbol is a parameter that holds data: one that is spread on a tag holds what that needs to work. */
 const isTaken = ({ code }: Frame, symbol: SymbolFact, index: number, fn: number): boolean =>
-  isParameter(symbol, fn) && !spreadIn(code).has(index);
+  isParameter(symbol, fn) && mayBeData(symbol.path?.[0]) && !spreadIn(code).has(index);
 
 /** Symbols that are spread on tags, whole or as a member. */
 const spreadIn = oncePer(

@@ -10,6 +10,9 @@ import type { Frame } from './frames';
 /** Hooks run what they are handed in their own time; beside it stands what it waits for, not what it is given. */
 const HOOK = /(^|\.)use[A-Z]\w*$/;
 
+/** Functions that call what they are handed with what they are called with, later or less often; and setters, with what there was. */
+const PASSES_ON = /debounce|throttle|(^|\.)set[A-Z]\w*$/i;
+
 /** How many names for one thing are followed. */
 const MAX_STEPS = 6;
 
@@ -23,7 +26,10 @@ export const takersOf = oncePer(({ facts }: Component): Map<number, number[]> =>
     else found.set(fn, [call]);
   };
   (facts.invokes ?? []).forEach(({ callee, args }, call) => {
-    const isHook = HOOK.test(callee.component ?? '');
+    const { symbol, path = [], component = '' } = callee;
+    const name = path.at(-1) ?? (symbol === undefined ? component : facts.symbols[symbol]!.name);
+    if (PASSES_ON.test(name)) return;
+    const isHook = HOOK.test(component);
     for (const arg of args) {
       if (!isHook) note(arg, call);
       for (const { value } of arg.members ?? []) note(value, call);

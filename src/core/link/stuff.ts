@@ -21,6 +21,14 @@ const DATA =
 const ASKED =
   /^(control|form|store|state|model|initial\w*|default\w*|schema|quer(y|ies)|resource|promise|resolve|table|context|selection|selected|record|object|to|href|src|url)$/i;
 
+/** Names for what content is told of how it stands with who draws it: none of that is data. */
+const STANDING =
+  /^(open(ed)?|close|toggle|active|selected|checked|indeterminate|disabled|hover(ed)?|focus(ed)?|pressed|expanded|visible|loading|pending|dragging|valid|invalid|index|\$index|rowIndex|props|attrs|ref|(is|on)\p{Lu}\w*)$/u;
+
+/** Whether a member of what content is given may be data. */
+export const mayBeData = (member: string | undefined): boolean =>
+  member === undefined || !STANDING.test(member);
+
 /** Whether a name says that what is handed over by it is more than how something looks. */
 export const isData = (name: string): boolean => DATA.test(name) || ASKED.test(name);
 
@@ -43,6 +51,10 @@ export function stuffFor(
   const data = [...lists, ...told].filter(({ name }) => DATA.test(name));
   return data.length ? data : all;
 }
+
+/** Whether a value may hold more than a number, a text or a sign. */
+export const isMore = (project: Linked, frame: Frame, value: ExprFact): boolean =>
+  stuffOf(project, frame, value) !== 'plain';
 
 function stuffOf(project: Linked, { code }: Frame, { kind, type }: ExprFact): Stuff {
   if (kind === 'array') return 'list';

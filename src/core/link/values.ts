@@ -7,6 +7,7 @@ import type { Linked } from './linked';
 import { isOutside, takersOf } from './handed-out';
 import { Memo } from './memo';
 import { askedIn, givesOf, Results, writesOf } from './results';
+import { isMore } from './stuff';
 
 /** Hooks that give what the store holds that they are given. */
 const ASKS_GIVEN = /^use(\w*(Store|Snapshot|Atom|Value|Signal|Selector|Observable|Subject)\w*|Proxy|Stream)$/;
@@ -517,9 +518,11 @@ export class Values {
         if (!isOutside(frame, invoke.callee, isForeign) || this.functionsAt(frame, call).length) return [];
         const { callee, args } = invoke;
         // What it gives to be asked later, or told, is none of it.
-        const given = args.filter((one) => one.kind !== 'function' && one.kind !== 'object');
+        const given = args.filter(
+          (one) => one.kind !== 'function' && one.kind !== 'object' && isMore(this.project, frame, one),
+        );
         const within = args.flatMap(({ members = [] }) =>
-          members.flatMap(({ value }) => (value.kind === 'function' ? [] : [value])),
+          members.flatMap(({ value }) => (isMore(this.project, frame, value) ? [value] : [])),
         );
         const holder = callee.kind === 'member' || callee.kind === 'identity' ? [callee.symbol!] : [];
         return made([

@@ -558,7 +558,9 @@ function loopOf(callee: t.Node, [first, ...others]: t.CallExpression['arguments'
   const [by, ...rest] = others;
   const isHanded =
     by && isFunction(unwrap(by)) && !isFunction(unwrap(first)) && first.type !== 'SpreadElement';
-  const isFrom = method === 'from' && memberName(callee.object) === 'Array';
+  // What only has a length holds nothing.
+  const isFrom =
+    method === 'from' && memberName(callee.object) === 'Array' && unwrap(first).type !== 'ObjectExpression';
   if (isHanded && (isFrom || LOOPS.has(method)))
     return { list: first as t.Expression, method, callee, by, others: rest };
   if (!LOOPS.has(method)) return undefined;
