@@ -3,18 +3,17 @@
  * place where the build offers all of it, are imports from the file that exports the name.
  */
 import type { ExportFact, FileFacts, ImportFact } from '../model/facts';
-import { dirname } from '../model/paths';
+import { dirname, pathTo } from '../model/paths';
 import { LANGUAGES } from '../readers/languages';
 import type { Modules } from './modules';
 import { bringsNames } from './needs';
 
-/** Folders whose exports are brought. */
-const FOLDERS = /(?:^|\/)(composables|stores?|utils|hooks|shared)\/(?:.*\/)?([^/]+?)(?:\.[cm]?[jt]s)$/;
 /** Files of these folders that stand for the folder. */
 const WHOLE = /\/index\.[cm]?[jt]s$/;
 
 /** Modules that no file holds, of which a build offers what it brings. */
-const OFFERS = new Set(LANGUAGES.flatMap((one) => one.offers ?? []));
+const OFFERS = LANGUAGES.flatMap((one) => one.offers ?? []);
+const MODULES = new Set(OFFERS.flatMap(({ from }) => from));
 
 interface Home {
   path: string;
@@ -24,7 +23,7 @@ interface Home {
 
 /** Files in which imports of brought names lead to where these are; without those that nobody brings. */
 export function withBrought(files: FileFacts[], modules: Modules): FileFacts[] {
-  const isBrought = (one: ImportFact) => one.brought === true || OFFERS.has(one.from);
+  const isBrought = (one: ImportFact) => one.brought === true || MODULES.has(one.from);
   if (!files.some(({ imports }) => imports.some(isBrought))) return files;
   const homes = homesOf(files, modules);
   return files.map((file) => {
@@ -34,7 +33,7 @@ export function withBrought(files: FileFacts[], modules: Modules): FileFacts[] {
     const imports = file.imports.flatMap((one): ImportFact | [] => {
       if (!isBrought(one)) return one;
       const home = nearest(file.path, known?.get(one.name) ?? []);
-      if (home) return { ...one, name: home.name, from: wayTo(file.path, home.path) };
+      if (home) return { ...one, name: home.name, from: pathTo(file.path, home.path) };
       return one.brought ? [] : one;
     });
     return { ...file, imports };
@@ -45,7 +44,7 @@ export function withBrought(files: FileFacts[], modules: Modules): FileFacts[] {
 function homesOf(files: FileFacts[], modules: Modules): Map<string, Map<string, Home[]>> {
   const found = new Map<string, Map<string, Home[]>>();
   for (const { path, exports } of files) {
-    const [, , own] = FOLDERS.exec(path) ?? [];
+    const own = OFFERS.map((one) => one.files.exec(path)?.[1]).find((one) => one !== undefined);
     if (own === undefined) continue;
     const dir = modules.packageOf(path)?.dir ?? '';
     let names = found.get(dir);
@@ -81,9 +80,4 @@ function nearest(from: string, homes: Home[]): Home | undefined {
   const most = Math.max(...homes.map(shared));
   const best = homes.filter((one) => shared(one) === most);
   return best.length === 1 ? best[0] : undefined;
-}
-
-function wayTo(from: string, to: string): string {
-  const up = from.split('/').length - 1;
-  return `${up ? '../'.repeat(up) : './'}${to}`;
 }

@@ -41,8 +41,11 @@ export interface LanguageDescriptor {
   takes?(from: string, name: string): readonly string[] | undefined;
   /** Builds that bring other names into scope without an import. */
   bringsNames: string[];
-  /** Modules that no file holds, of which such a build offers all that it brings. */
-  offers?: readonly string[];
+  /**
+   * Modules that no file holds, of which such a build offers all that it brings, and the files whose exports these are: the
+   * name of the file, or of the folder that it stands for.
+   */
+  offers?: { from: readonly string[]; files: RegExp };
   /**
    * Files that a router draws inside of each other: the kind (`page`, `layout`, `error`), and the folder whose layout
    * they choose.

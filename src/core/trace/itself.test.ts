@@ -102,6 +102,21 @@ function Row({ text }) { return <b>{text}</b>; }`,
     expect(near(text, ref, 'step')).toEqual(step);
   });
 
+  test('a route says whether the value goes along it, what is made of it, or that something was called', () => {
+    const text = `import { useState } from 'react';
+export function App() { const [wind, setWind] = useState(0); const [open, setOpen] = useState(false); return <Board wind={wind} open={open} onPick={(to) => { setOpen(!open); setWind(to); }} />; }
+function Board({ wind, open, onPick }) { const knots = wind * 2; return <b title={open} onClick={() => onPick(knots)}>{knots}</b>; }`;
+    const { routes } = traced(text, 'Board:event:onPick');
+    expect(Object.fromEntries(routes.map(({ from, to, carries }) => [`${from} ${to}`, carries]))).toEqual({
+      'App:state:wind Board:prop:wind': 'itself',
+      'Board:prop:wind Board:local:knots': 'made',
+      'Board:local:knots Board:event:onPick': 'itself',
+      'Board:event:onPick App:state:wind': 'itself',
+      'Board:event:onPick App:state:open': 'call',
+      'App:state:open Board:prop:open': 'itself',
+    });
+  });
+
   test('a binding both ways, in markup', () => {
     const app: Sources = {
       'App.svelte': `<script>

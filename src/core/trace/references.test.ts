@@ -13,6 +13,7 @@ export function App() { return <><Gauge wind={1} /><Wind wind={2} unit="kn" /><M
     'export function Gauge({ wind, unit }: { wind: number; unit: string }) { return <b>{wind}{unit}</b>; }',
   'line/__mocks__/Mast.tsx': 'export function Mast() { return <i />; }',
   'line/Mast.tsx': 'export function Mast({ high }: { high: number }) { return <i>{high}</i>; }',
+  'line/Winch.tsx': 'export function Winch({ onTurn }: { onTurn: () => void }) { return <i onClick={onTurn} />; }',
 }).result;
 
 const component = (text: string): string | object => {
@@ -45,6 +46,9 @@ test.each<[string, string]>([
   ['line/Mast:high', `${MAST}:prop:high`],
   ['Gauge:unit', 'line/Gauge.tsx>Gauge:prop:unit'],
   ['crew>Gauge:prop:wind', 'crew/Gauge.tsx>Gauge:prop:wind'],
+  ['Winch:event:onTurn', 'Winch:event:onTurn'],
+  ['Winch:prop:onTurn', 'Winch:event:onTurn'],
+  ['winch:state:onturn', 'Winch:event:onTurn'],
   ['Mast.high', `${MAST}:prop:high`],
   ['line/Mast.tsx>mast.high', `${MAST}:prop:high`],
   ['Gauge.unit', 'line/Gauge.tsx>Gauge:prop:unit'],

@@ -197,7 +197,15 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
   // Nothing flows across: neither end has the other for its origin.
   for (const { below, above, place } of crossed) {
     const [from, to] = [refs.get(below)!, refs.get(above)!];
-    routes.set(`${from}\n${to}\nbreak`, { from, to, how: 'break', place, site: -1, carries: 'call', near: true });
+    routes.set(`${from}\n${to}\nbreak`, {
+      from,
+      to,
+      how: 'break',
+      place,
+      site: -1,
+      carries: 'call',
+      near: true,
+    });
   }
   const list = [...hops.values()];
   const cut = new Set([...ended].map((id) => refs.get(id)!));

@@ -1,7 +1,7 @@
 import type { FileFacts } from '../../model/facts';
 import type { LanguageDescriptor } from '../../model/language';
 import { readVueFile } from './file';
-import { BROUGHT } from './names';
+import { BROUGHT, OFFERED } from './names';
 import { readVueScript, usesVue } from './script';
 
 const FILES = /\.vue$/;
@@ -28,6 +28,6 @@ export const VUE: LanguageDescriptor = {
     '@unhead/vue': ['Head'],
   },
   byFile: ['nuxt', 'nuxt3', 'unplugin-vue-components', 'vite-plugin-components', '@nuxt/components'],
-  offers: [BROUGHT],
+  offers: { from: [BROUGHT], files: OFFERED },
   bringsNames: ['nuxt', 'nuxt3', 'unplugin-auto-import', '@nuxt/kit', '@nuxt/schema'],
 };

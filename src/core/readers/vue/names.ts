@@ -44,6 +44,9 @@ export const isVueModule = (from: string): boolean => MODULES.test(from);
 
 /** Where a build offers all that it brings into scope. */
 export const BROUGHT = '#imports';
+/** Files whose exports it brings, by their folders. */
+export const OFFERED =
+  /(?:^|\/)(?:composables|stores?|utils|hooks|shared)\/(?:.*\/)?([^/]+?)(?:\.[cm]?[jt]s)$/;
 
 /** Functions of the framework that a build may bring into scope without an import. */
 const AUTO = new Set([
