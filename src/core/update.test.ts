@@ -12,6 +12,9 @@ import { findNodes, traceNodes } from './trace/trace';
 
 const DEMO = join(import.meta.dirname, '../../demo');
 
+/** Sequences of edits for each demo; with ENDURANCE, 2,000 over all. */
+const RUNS = process.env.ENDURANCE === undefined ? 13 : 250;
+
 function textsOf(dir: string, base = ''): [path: string, text: string][] {
   return readdirSync(dir).flatMap((name): [string, string][] => {
     const path = join(dir, name);
@@ -82,7 +85,7 @@ test.each(['console', 'desk', 'board', 'log', 'stores', 'kiosk', 'signs', 'rota'
       const fresh = openAudit({ facts: [...texts].map(([path, text]) => readFile(path, text)), manifests });
       expect(said(audit.result, texts)).toEqual(said(fresh.result, texts));
     }),
-    { numRuns: 12, seed: 5 },
+    { numRuns: RUNS, seed: process.env.ENDURANCE === undefined ? 5 : Date.now() },
   );
 });
 

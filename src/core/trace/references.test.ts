@@ -13,7 +13,8 @@ export function App() { return <><Gauge wind={1} /><Wind wind={2} unit="kn" /><M
     'export function Gauge({ wind, unit }: { wind: number; unit: string }) { return <b>{wind}{unit}</b>; }',
   'line/__mocks__/Mast.tsx': 'export function Mast() { return <i />; }',
   'line/Mast.tsx': 'export function Mast({ high }: { high: number }) { return <i>{high}</i>; }',
-  'line/Winch.tsx': 'export function Winch({ onTurn }: { onTurn: () => void }) { return <i onClick={onTurn} />; }',
+  'line/Winch.tsx':
+    'export function Winch({ onTurn }: { onTurn: () => void }) { return <i onClick={onTurn} />; }',
 }).result;
 
 const component = (text: string): string | object => {
