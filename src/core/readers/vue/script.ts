@@ -56,7 +56,12 @@ const COMMENT = /\/\*[\s\S]*?\*\/|(^|\s)\/\/[^\n]*/g;
 
 /** Functions of the framework that are called without an import, which a build brings. */
 const BROUGHT_CALLS =
-  /(?:^|[\s=(,:?])(?:ref|shallowRef|computed|reactive|watchEffect|useState|defineStore|defineNuxtPlugin|defineNuxtRouteMiddleware)(?:<[^;()]*>)?\(/;
+  /(?:^|[\s=(,:?])(ref|shallowRef|computed|reactive|watchEffect|useState|defineStore|defineNuxtPlugin|defineNuxtRouteMiddleware)(?:<[^;()]*>)?\(/g;
+/** Whether a text calls such a function that it has from nowhere else. */
+const callsBrought = (text: string): boolean =>
+  [...new Set([...text.matchAll(BROUGHT_CALLS)].map(([, name]) => name!))].some(
+    (name) => !new RegExp(`\\b(?:import|const|let|var|function)\\b[^;=(]*\\b${name}\\b`).test(text),
+  );
 /** The same, or composables of the project that call each other. */
 const USES = /(?:^|[\s=(,:?])use\p{Lu}\w*(?:<[^;()]*>)?\(/u;
 const IN_COMPOSABLES = /(?:^|\/)composables\/(?:.*\/)?[^/]+\.[cm]?[jt]s$/;
@@ -66,7 +71,7 @@ const OF_COMPOSABLES = /(?:^|\/)(?:composables|stores?|middleware|plugins)\/(?:.
 export const usesVue = (path: string, text: string): boolean =>
   isStore(path, text) ||
   (OF_COMPOSABLES.test(path) &&
-    (BROUGHT_CALLS.test(text) || (IN_COMPOSABLES.test(path) && USES.test(text))) &&
+    (callsBrought(text) || (IN_COMPOSABLES.test(path) && USES.test(text))) &&
     !ELSEWHERE.test(text)) ||
   [OPTIONS, GIVEN].some((list) => list.every((one) => one.test(text))) ||
   TAKEN.every((one) => one.test(text)) ||
