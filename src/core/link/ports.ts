@@ -198,9 +198,12 @@ function addCarriedPorts(components: Component[], sites: Site[]): void {
     if (target.facts.openProps && target.facts.provides.length)
       for (const { mode, name } of site.fact.attributes) if (mode === 'value') addPort(target, name);
     if (!target.spreads.length) continue;
-    const { attributesFallThrough } = target.facts.traits;
-    for (const { mode, name } of site.fact.attributes)
+    const { attributesFallThrough, listenersWritten } = target.facts.traits;
+    for (const { mode, name } of site.fact.attributes) {
+      // Where listeners are written one by one, so is content: no spread carries it.
+      if (listenersWritten && name.startsWith('#')) continue;
       if (mode === 'value' || (attributesFallThrough && mode === 'listen')) add(target, name);
+    }
   }
 }
 

@@ -236,3 +236,61 @@ describe('events of the page, and parts that are loaded', () => {
     ],
   ]);
 });
+
+describe('Svelte: what takes any prop takes no name, slot or listener by that', () => {
+  const CABIN =
+    '<script>\n  import { createEventDispatcher } from "svelte";\n  export let name;\n  const raise = createEventDispatcher();\n</script>\n<div {...$$restProps} class={$$props.class} on:click={() => raise("hold", name)}>{name}<slot name="sign" /></div>';
+  const use = (tag: string) => ({
+    'App.svelte': `<script>\n  import Cabin from "./Cabin.svelte";\n  const go = () => {};\n</script>\n${tag}`,
+  });
+  cases(/unknown/, [
+    [
+      'all that it has',
+      { 'Cabin.svelte': CABIN, ...use('<Cabin name="a" tall={3} on:hold={go}><b slot="sign">b</b></Cabin>') },
+      [],
+    ],
+    [
+      'a name in the markup',
+      {
+        'Cabin.svelte': CABIN.replace('{name}<slot', '{nmae}<slot'),
+        ...use('<Cabin name="a" on:hold={go} />'),
+      },
+      ['error template/unknown-name Cabin.svelte:6 nmae'],
+    ],
+    [
+      'a slot',
+      { 'Cabin.svelte': CABIN, ...use('<Cabin name="a" on:hold={go}><b slot="sing">b</b></Cabin>') },
+      ['error slot/unknown App.svelte:5 <b slot="sing">b</b>'],
+    ],
+    [
+      'a listener',
+      { 'Cabin.svelte': CABIN, ...use('<Cabin name="a" on:hodl={go} on:hold={go} />') },
+      ['error event/unknown App.svelte:5 hodl'],
+    ],
+    [
+      'a native event that nobody hands up',
+      { 'Cabin.svelte': CABIN, ...use('<Cabin name="a" on:keydown={go} on:hold={go} />') },
+      ['error event/unknown App.svelte:5 keydown'],
+    ],
+    [
+      'events that the component itself is asked to hand up',
+      {
+        'forward.js':
+          'export function forwarded(component) { return (node) => { component.$on("x", () => {}); }; }',
+        'Cabin.svelte':
+          '<script>\n  import { get_current_component } from "svelte/internal";\n  import { forwarded } from "./forward.js";\n  const forward = forwarded(get_current_component());\n</script>\n<div use:forward class={$$props.class}><slot /></div>',
+        ...use('<Cabin on:keydown={go}>a</Cabin>'),
+      },
+      [],
+    ],
+    [
+      'snippets are props, and may be taken with all others',
+      {
+        'Cabin.svelte':
+          '<script>\n  let { name, ...others } = $props();\n</script>\n<div {...others}>{name}</div>',
+        ...use('<Cabin name="a">{#snippet sign()}<b>b</b>{/snippet}</Cabin>'),
+      },
+      [],
+    ],
+  ]);
+});

@@ -109,6 +109,8 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if (method) return method;
       const name = calledOwn(own, node);
       if (name === undefined) return undefined;
+      // Whoever has the component itself may hand up any event of what it draws.
+      if (name === 'get_current_component') u.facts.openEmits = true;
       if (EFFECT.test(name)) {
         for (const arg of node.arguments) use(u, u.expr(arg, { ...ctx, where: 'effect' }), ctx, 'effect');
         return { kind: 'computed', ...spanOf(node) };

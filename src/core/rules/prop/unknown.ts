@@ -94,10 +94,13 @@ function neverUpdated(project: Linked, site: Site, target: Component): Attribute
 function unknownAttributes(project: Linked, site: Site, target: Component): AttributeFact[] {
   if (site.together) return takenByNobody(project, site, target);
   if (target.facts.traits.attributesFallThrough) return fallenAttributes(project, site, target);
-  if (!isClosed(target)) return [];
+  const isOpen = !isClosed(target);
+  // Listeners and slots that are written one by one are no props, however many of those it may take.
+  if (isOpen && (!target.facts.traits.listenersWritten || target.facts.wrapped || target.openBase)) return [];
   return site.fact.attributes.filter(
     (one) =>
       /^(value|listen|two-way)$/.test(one.mode) &&
+      (!isOpen || /^[@#]/.test(one.name)) &&
       !(target.facts.traits.isElement && isOfElement(project, site, target, one)) &&
       !one.local &&
       !(one.name.startsWith('@') && target.facts.openEmits) &&

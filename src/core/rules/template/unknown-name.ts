@@ -16,7 +16,9 @@ export const unknownName: Rule = {
     if (globals.has('*')) return;
     for (const component of project.components) {
       const { facts, file } = component;
-      if (!facts.unknownNames || facts.openProps || component.unresolved || component.openBase) continue;
+      // Where inputs are names of the script, all names of the markup are written there.
+      const mayBeProps = facts.openProps || component.unresolved || component.openBase;
+      if (!facts.unknownNames || (mayBeProps && !facts.traits.inputsAreNames)) continue;
       if (project.files[file]!.bringsNames) continue;
       const seen = new Set<string>();
       const taken = membersTaken(component);
