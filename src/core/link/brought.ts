@@ -3,7 +3,7 @@
  * place where the build offers all of it, are imports from the file that exports the name.
  */
 import type { ExportFact, FileFacts, ImportFact } from '../model/facts';
-import { dirname, pathTo } from '../model/paths';
+import { dirname, nearestOf, pathTo } from '../model/paths';
 import { LANGUAGES } from '../readers/languages';
 import type { Modules } from './modules';
 import { bringsNames } from './needs';
@@ -32,7 +32,7 @@ export function withBrought(files: FileFacts[], modules: Modules): FileFacts[] {
     const known = bringsNames(file.language, pkg) ? homes.get(pkg?.dir ?? '') : undefined;
     const imports = file.imports.flatMap((one): ImportFact | [] => {
       if (!isBrought(one)) return one;
-      const home = nearest(file.path, known?.get(one.name) ?? []);
+      const home = nearestOf(known?.get(one.name) ?? [], ({ path }) => path, file.path);
       if (home) return { ...one, name: home.name, from: pathTo(file.path, home.path) };
       return one.brought ? [] : one;
     });
@@ -68,16 +68,4 @@ function nameOf({ name, from }: ExportFact, file: string): string | undefined {
     .split('/')
     .at(-1)!
     .replace(/[-_.](\p{L})/gu, (_, letter: string) => letter.toUpperCase());
-}
-
-/** The one that shares most of its way with the file; undefined where several do. */
-function nearest(from: string, homes: Home[]): Home | undefined {
-  const shared = ({ path }: Home): number => {
-    const [own, other] = [from.split('/'), path.split('/')];
-    const end = own.findIndex((part, at) => part !== other[at]);
-    return end < 0 ? own.length : end;
-  };
-  const most = Math.max(...homes.map(shared));
-  const best = homes.filter((one) => shared(one) === most);
-  return best.length === 1 ? best[0] : undefined;
 }

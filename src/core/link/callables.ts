@@ -146,18 +146,15 @@ export class Callables {
   private wrappedBy(frame: Frame, { call }: ExprFact, want: string[], depth: number): Callable[] {
     if (call === undefined || want.length) return [];
     const { callee, args } = frame.code.facts.invokes![call]!;
-    const { shared } = this.frames;
-    if (!args.some(({ kind }) => kind === 'function' || kind === 'identity')) return [];
-    if (!isOutside(frame, callee, (file, name) => shared.isForeign(file, name))) return [];
-    return args.flatMap((arg) =>
-      arg.kind === 'function' || arg.kind === 'identity'
-        ? this.of(frame, arg, [], depth + 1).flatMap((one): Callable[] =>
-            one.kind === 'function'
-              ? [{ ...one, skip: one.frame.code.facts.functions[one.fn]!.params.length, wrapped: true }]
-              : [],
-          )
-        : [],
-    );
+    const given = args.filter(({ kind }) => kind === 'function' || kind === 'identity');
+    if (!given.length || !isOutside(this.frames.shared, frame, callee)) return [];
+    return given
+      .flatMap((arg) => this.of(frame, arg, [], depth + 1))
+      .flatMap((one): Callable[] =>
+        one.kind === 'function'
+          ? [{ ...one, skip: one.frame.code.facts.functions[one.fn]!.params.length, wrapped: true }]
+          : [],
+      );
   }
 
   /** A function of a module, or a member of an object of one. */

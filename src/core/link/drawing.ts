@@ -12,15 +12,10 @@ const MAX_STEPS = 24;
 /** So many at most are found in one value. */
 const MOST = 200;
 
-/** The functions that draw in a value, or in the member of it that a path leads to. */
-export function functionsThatDraw(
-  frames: Frames,
-  frame: Frame,
-  expr: ExprFact,
-  want: string[] = [],
-): DrawingFunction[] {
+/** The functions that draw in a value. */
+export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact): DrawingFunction[] {
   const found: DrawingFunction[] = [];
-  look(frame, expr, want, 0);
+  look(frame, expr, [], 0);
   return found;
 
   function look(at: Frame, one: ExprFact, path: string[], depth: number): void {
@@ -66,13 +61,13 @@ export function functionsThatDraw(
   }
 
   function symbol(at: Frame, index: number, path: string[], depth: number): void {
-    const { kind, init, within, index: place, path: own = [] } = at.code.facts.symbols[index]!;
+    const { kind, init, port, within, index: place, path: own = [] } = at.code.facts.symbols[index]!;
     if (kind === 'param' && within === -1 && place !== undefined && at.caller) {
       const arg = at.args[place];
       if (arg) look(at.caller, arg, [...own, ...path], depth + 1);
     } else if (init && /^(derived|handler|shared)$/.test(kind)) look(at, init, path, depth + 1);
     else if (kind === 'shared') {
-      const made = frames.shared.symbolOf(at.code.file, at.code.facts.symbols[index]!.port!);
+      const made = frames.shared.symbolOf(at.code.file, port!);
       if (made && made.module !== at.code) symbol(frames.of(made.module), made.symbol, path, depth + 1);
     }
   }

@@ -87,13 +87,12 @@ export class OutsideFlow {
 
   /** What is handed to functions of packages together with what draws: `useGrid({ data: rows, columns })`. */
   private atCalls(frame: Frame): Drawing[] {
-    const { shared } = this.graph.frames;
     return (frame.code.facts.invokes ?? []).flatMap(({ callee, args }): Drawing[] => {
       const members = args
         .flatMap((one) => one.members ?? [])
         .filter(({ value }) => value.kind !== 'literal');
       if (members.length < 2 || !members.some(({ name }) => isData(name))) return [];
-      if (!isOutside(frame, callee, (file, name) => shared.isForeign(file, name))) return [];
+      if (!isOutside(this.graph.frames.shared, frame, callee)) return [];
       return members.flatMap(({ name, value }) =>
         functionsThatDraw(this.graph.frames, frame, value).map((one) => ({
           ...one,

@@ -6,6 +6,7 @@ import type { ExprFact } from '../model/facts';
 import { oncePer } from '../model/once-per';
 import type { Component } from '../model/project';
 import type { Frame } from './frames';
+import type { Shared } from './shared';
 
 /** Hooks run what they are handed in their own time; beside it stands what it waits for, not what it is given. */
 const HOOK = /(^|\.)use[A-Z]\w*$/;
@@ -40,9 +41,9 @@ export const takersOf = oncePer(({ facts }: Component): Map<number, number[]> =>
 
 /** Whether what is called is a package's, or a method of what a package made. */
 export function isOutside(
+  shared: Pick<Shared, 'isForeign'>,
   frame: Frame,
   expr: ExprFact,
-  isForeign: (file: number, name: string) => boolean,
   depth = 0,
 ): boolean {
   const { facts, file } = frame.code;
@@ -50,10 +51,10 @@ export function isOutside(
   // What was made of nothing has nothing to call anybody with, unless it is what a hook keeps.
   const made = expr.call === undefined ? undefined : facts.invokes![expr.call]!;
   if (made && !made.args.length && !HOOK.test(made.callee.component ?? '')) return false;
-  if (expr.from) return isForeign(file, facts.calls[expr.from.call]!.name);
-  if (expr.component !== undefined) return isForeign(file, expr.component);
+  if (expr.from) return shared.isForeign(file, facts.calls[expr.from.call]!.name);
+  if (expr.component !== undefined) return shared.isForeign(file, expr.component);
   if (expr.symbol === undefined) return false;
   const { kind, port, init } = facts.symbols[expr.symbol]!;
-  if (kind === 'shared') return port !== undefined && isForeign(file, port);
-  return kind === 'derived' && init !== undefined && isOutside(frame, init, isForeign, depth + 1);
+  if (kind === 'shared') return port !== undefined && shared.isForeign(file, port);
+  return kind === 'derived' && init !== undefined && isOutside(shared, frame, init, depth + 1);
 }

@@ -513,10 +513,8 @@ export class Values {
     const takers = takersOf(code).get(fn) ?? [];
     return unique(
       takers.flatMap((call) => {
-        const invoke = code.facts.invokes![call]!;
-        const isForeign = (file: number, name: string) => this.frames.shared.isForeign(file, name);
-        if (!isOutside(frame, invoke.callee, isForeign) || this.functionsAt(frame, call).length) return [];
-        const { callee, args } = invoke;
+        const { callee, args } = code.facts.invokes![call]!;
+        if (!isOutside(this.frames.shared, frame, callee) || this.functionsAt(frame, call).length) return [];
         // What it gives to be asked later, or told, is none of it.
         const given = args.filter(
           (one) => one.kind !== 'function' && one.kind !== 'object' && isMore(this.project, frame, one),
