@@ -6,6 +6,7 @@ import type { Provider } from './context-types';
 import type { Frame, Frames } from './frames';
 import type { Linked } from './linked';
 import { isOutside } from './handed-out';
+import { argumentsOf, ofParameter } from './handings';
 import { Memo } from './memo';
 import { calledBy, into } from './expressions';
 import { MAX_DEPTH, type Values } from './values';
@@ -196,12 +197,29 @@ export class Callables {
         return port ? this.portCallables(frame, port, rest, depth) : [];
       }
       case 'param': {
-        if (symbol.within !== -1 || symbol.index === undefined || !frame.caller) return [];
-        const arg = frame.args[symbol.index];
-        return arg ? this.of(frame.caller, arg, into(symbol.path ?? [], want), depth + 1) : [];
+        const { within, index: at, rest } = symbol;
+        if (within === undefined || at === undefined) return [];
+        const path = into(symbol.path ?? [], want);
+        if (within === -1 && frame.caller) {
+          const arg = frame.args[at];
+          return arg ? this.of(frame.caller, arg, path, depth + 1) : [];
+        }
+        const calls = this.values.calledFrom.of(frame.code, within);
+        return this.known.once(frame, index, want, () =>
+          calls.flatMap(({ frame: caller, args }) =>
+            argumentsOf({ args }, ofParameter(at, path, rest)).flatMap(({ arg, take }) =>
+              this.of(caller, arg, take, depth + 1),
+            ),
+          ),
+        );
       }
       case 'injected':
         return this.known.once(frame, index, want, () => this.consumedCallables(frame, index, want, depth));
+      case 'captured': {
+        if (!symbol.outer) return [];
+        const { frames, index: own } = this.frames.around(frame, symbol.outer);
+        return frames.flatMap((one) => this.symbolCallables(one, own, want, depth + 1));
+      }
       case 'shared':
         if (symbol.store) return this.storeCallables(frame, symbol.store, want, depth);
         return this.known.once(frame, index, want, () =>
@@ -287,15 +305,11 @@ export class Callables {
   /** A callback that is handed in whole is its port; one inside of what is handed in is looked for at the call sites. */
   private portCallables(frame: Frame, port: Port, want: string[], depth: number): Callable[] {
     if (!want.length) return port.node < 0 ? [] : [{ kind: 'port', port }];
-    const { calledAt } = frame.code;
-    if (calledAt.length > MAX_OWNERS) return [];
+    if (frame.code.calledAt.length > MAX_OWNERS) return [];
     return this.known.once(frame, `port ${port.name}`, want, () =>
-      calledAt.flatMap((id) => {
-        const site = this.project.sites[id]!;
-        const value = site.fact.attributes.find((one) => one.name === port.name)?.value;
-        const owner = this.project.components[site.owner]!;
-        return value ? this.frames.running(owner).flatMap((one) => this.of(one, value, want, depth + 1)) : [];
-      }),
+      this.frames
+        .handedIn(frame.code, port.name)
+        .flatMap((one) => this.of(one.frame, one.value, want, depth + 1)),
     );
   }
 

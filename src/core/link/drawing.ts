@@ -1,33 +1,40 @@
 /** Functions that draw, wherever they stand in what is handed over: in objects and lists, under names, in what helpers give back. */
-import type { ExprFact } from '../model/facts';
+import type { DrawnFact, ExprFact } from '../model/facts';
 import type { Frame, Frames } from './frames';
 
 export interface DrawingFunction {
   frame: Frame;
   fn: number;
+  /** The call site that handed it in, where one alone lies between. */
+  site?: number;
 }
 
 /** They are looked for so deep. */
 const MAX_STEPS = 24;
 /** So many at most are found in one value. */
 const MOST = 200;
+/** Over so many components it is handed on. */
+const MAX_OWNERS = 4;
+
+/** The call sites that were passed on the way to where a function stands. */
+type Passed = readonly number[];
 
 /** The functions that draw in a value. */
 export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact): DrawingFunction[] {
   const found: DrawingFunction[] = [];
-  look(frame, expr, [], 0);
+  look(frame, expr, [], 0, []);
   return found;
 
-  function look(at: Frame, one: ExprFact, path: string[], depth: number): void {
+  function look(at: Frame, one: ExprFact, path: string[], depth: number, over: Passed): void {
     if (depth > MAX_STEPS || found.length >= MOST) return;
-    const next = (part: ExprFact, rest = path, inside = at) => look(inside, part, rest, depth + 1);
+    const next = (part: ExprFact, rest = path, inside = at) => look(inside, part, rest, depth + 1, over);
     switch (one.kind) {
       case 'literal':
       case 'content':
         return;
       case 'function':
         if (one.fn !== undefined && one.content?.length && !path.length)
-          found.push({ frame: at, fn: one.fn });
+          found.push({ frame: at, fn: one.fn, ...(over.length === 1 ? { site: over[0]! } : {}) });
         return;
       case 'array':
         for (const element of one.elements ?? []) next(element);
@@ -42,33 +49,42 @@ export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact):
       }
       case 'identity':
       case 'member':
-        symbol(at, one.symbol!, [...(one.path ?? []), ...path], depth);
+        symbol(at, one.symbol!, [...(one.path ?? []), ...path], depth, over);
         return;
     }
-    if (one.from) {
-      const inner = at.inner.get(one.from.call);
+    const given = one.from ? [one.from] : (one.content ?? []).filter(isOfCall);
+    const made = given.flatMap(({ call, path: own = [] }) => {
+      const inner = at.inner.get(call);
       const { result } = inner?.code.facts ?? {};
-      if (inner && result) next(result, [...one.from.path, ...path], inner);
-      return;
-    }
+      return inner && result ? [{ inner, result, own }] : [];
+    });
+    for (const { inner, result, own } of made) next(result, [...own, ...path], inner);
+    if (one.from || made.length) return;
     for (const part of one.gives ?? []) next(part);
     // What a package makes of what it is given may hold that.
     if (one.call !== undefined && !one.path?.length)
       for (const arg of at.code.facts.invokes![one.call]!.args) next(arg, []);
     if (one.component === undefined || one.kind === 'call') return;
     const own = frames.shared.symbolOf(at.code.file, one.component);
-    if (own) symbol(frames.of(own.module), own.symbol, path, depth);
+    if (own) symbol(frames.of(own.module), own.symbol, path, depth, over);
   }
 
-  function symbol(at: Frame, index: number, path: string[], depth: number): void {
+  function symbol(at: Frame, index: number, path: string[], depth: number, over: Passed): void {
     const { kind, init, port, within, index: place, path: own = [] } = at.code.facts.symbols[index]!;
     if (kind === 'param' && within === -1 && place !== undefined && at.caller) {
       const arg = at.args[place];
-      if (arg) look(at.caller, arg, [...own, ...path], depth + 1);
-    } else if (init && /^(derived|handler|shared)$/.test(kind)) look(at, init, path, depth + 1);
+      if (arg) look(at.caller, arg, [...own, ...path], depth + 1, over);
+    } else if (kind === 'prop' && over.length < MAX_OWNERS) {
+      for (const { site, value, frame: inside } of frames.handedIn(at.code, port!))
+        if (!over.includes(site)) look(inside, value, path, depth + 1, [...over, site]);
+    } else if (init && /^(derived|handler|shared)$/.test(kind)) look(at, init, path, depth + 1, over);
     else if (kind === 'shared') {
       const made = frames.shared.symbolOf(at.code.file, port!);
-      if (made && made.module !== at.code) symbol(frames.of(made.module), made.symbol, path, depth + 1);
+      if (made && made.module !== at.code) symbol(frames.of(made.module), made.symbol, path, depth + 1, over);
     }
   }
 }
+
+/** What a helper of the project gives back to be drawn. */
+const isOfCall = (part: NonNullable<ExprFact['content']>[number]): part is DrawnFact =>
+  typeof part !== 'number' && 'call' in part;

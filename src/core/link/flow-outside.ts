@@ -32,7 +32,7 @@ export class OutsideFlow {
 
   add(frame: Frame): void {
     const { project, values } = this.graph;
-    for (const { frame: inside, fn, given } of this.drawingsOf(frame)) {
+    for (const { frame: inside, fn, site, given } of this.drawingsOf(frame)) {
       const { facts, file } = inside.code;
       facts.symbols.forEach((symbol, index) => {
         if (!isTaken(inside, symbol, index, fn)) return;
@@ -44,6 +44,7 @@ export class OutsideFlow {
           this.graph.addSources(values.sources(frame, value), inside.nodeOf[index]!, at, {
             how: 'transform',
             made: true,
+            ...(site === undefined ? {} : { site, way: 'out' }),
           });
       });
     }

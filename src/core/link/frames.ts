@@ -110,6 +110,34 @@ export class Frames {
     return code.facts.role === 'helper' ? used : [this.of(code), ...used];
   }
 
+  /** What the call sites of a component hand in under a name, with the code that each of them stands in. */
+  handedIn({ calledAt }: Component, name: string): { site: number; frame: Frame; value: ExprFact }[] {
+    const { sites, components } = this.project;
+    return calledAt.flatMap((site) => {
+      const { fact, owner } = sites[site]!;
+      const value = fact.attributes.find((one) => one.name === name)?.value;
+      return value ? this.running(components[owner]!).map((frame) => ({ site, frame, value })) : [];
+    });
+  }
+
+  private readonly firsts = new Map<number, number>();
+  /** The first component of a file. */
+  private firstIn(file: number): number {
+    if (!this.firsts.size)
+      for (const { id, file: of } of this.project.components)
+        if (!this.firsts.has(of)) this.firsts.set(of, id);
+    return this.firsts.get(file)!;
+  }
+
+  /** Where the code runs that some code is declared in, and which of its symbols is meant. */
+  around(
+    { code }: Frame,
+    { component, symbol }: NonNullable<SymbolFact['outer']>,
+  ): { frames: Frame[]; index: number } {
+    const home = this.project.components[this.firstIn(code.file) + component]!;
+    return { frames: this.running(home), index: symbol };
+  }
+
   /** The frame of a function that picks a part of a store for some code: `useSelector(selectHeld)`. */
   selector(caller: Frame, name: string): Frame | undefined {
     const key = `selector:${name}`;
@@ -123,12 +151,14 @@ export class Frames {
   }
 
   /** Every frame of a component, those called by others first. */
-  *within(component: Component): Iterable<Frame> {
-    function* walk(frame: Frame): Iterable<Frame> {
-      for (const inner of frame.inner.values()) if (inner.owner === frame.owner) yield* walk(inner);
-      yield frame;
-    }
-    yield* walk(this.of(component));
+  within(component: Component): Frame[] {
+    const found: Frame[] = [];
+    const walk = (frame: Frame): void => {
+      for (const inner of frame.inner.values()) if (inner.owner === frame.owner) walk(inner);
+      found.push(frame);
+    };
+    walk(this.of(component));
+    return found;
   }
 
   /** A frame, and those of what its code takes over, however far. */

@@ -294,9 +294,10 @@ export function linkNames(
     const target = lookup(file, name);
     if (of === 'result') {
       const home = target.kind === 'value' ? target : valueOfHelper(target);
-      return (home?.value.gives ?? []).flatMap((one) =>
+      const given = (home?.value.gives ?? []).flatMap((one) =>
         candidates(home!.file, { ...one, ...(rest ? { path: [...(one.path ?? []), ...path] } : {}) }),
       );
+      return given.length ? given : madeInside(file, name, path);
     }
     if (target.kind === 'module')
       return exportsOf(target.file).flatMap((one) => flat(exported(target.file, one)));
@@ -357,6 +358,21 @@ export function linkNames(
     return found?.length === 1
       ? { kind: 'component', component: componentIds[home!.file]![found[0]!.component]! }
       : undefined;
+  }
+
+  /** What a function gives back at a place that is written inside of it. */
+  function madeInside(file: number, name: string, path: string[]): Target[] {
+    if (!path.length) {
+      const found = madeBy(file, name);
+      return found ? [found] : [];
+    }
+    const home = homeOf(file, name);
+    const factory = home && files[home.file]!.factories?.find((one) => one.name === home.name);
+    return (factory?.gives ?? []).flatMap((one): Target[] =>
+      one.component !== undefined && one.path.join('.') === path.join('.')
+        ? [{ kind: 'component', component: componentIds[home!.file]![one.component]! }]
+        : [],
+    );
   }
 
   const isComponent = (target: Target): boolean =>

@@ -2,7 +2,8 @@
 import type { ExprFact, InvokeFact, PlainCallFact, StoreAsk, SymbolFact } from '../model/facts';
 import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken, symbolsOf } from './expressions';
 import { apart, type Frame, type Frames } from './frames';
-import { argumentsOf, ofParameter, takenOf } from './handings';
+import { CalledFrom, type CallFrom } from './called-from';
+import { argumentsOf, type Held, ofParameter, takenOf } from './handings';
 import type { Linked } from './linked';
 import { isOutside, takersOf } from './handed-out';
 import { Memo } from './memo';
@@ -61,6 +62,8 @@ export class Values {
   private readonly called = new Memo<CalledFunction>();
   /** What functions give back of what they are given. */
   readonly results: Results;
+  /** Who calls the functions that components are declared in. */
+  readonly calledFrom: CalledFrom;
 
   constructor(
     private readonly project: Linked,
@@ -68,6 +71,7 @@ export class Values {
     /** The functions that something called may be. */
     private readonly functionsOf: (frame: Frame, callee: ExprFact) => CalledFunction[],
   ) {
+    this.calledFrom = new CalledFrom(project, frames);
     this.results = new Results((frame, call) => this.functionsAt(frame, call));
   }
 
@@ -463,7 +467,15 @@ export class Values {
     if (symbol.kind === 'param' && symbol.within === -1 && symbol.index !== undefined) {
       const arg = frame.args[symbol.index];
       const path = into(symbol.path ?? [], want);
-      if (!arg || !frame.caller) return [];
+      if (!frame.caller)
+        return this.known.once(frame, index, want, () =>
+          this.givenBy(
+            this.calledFrom.of(frame.code, -1),
+            ofParameter(symbol.index!, path, symbol.rest),
+            depth,
+          ),
+        );
+      if (!arg) return [];
       // A function that only gives a value stands for it.
       return isGetter(frame.caller, arg)
         ? this.kept(frame.caller, arg)
@@ -473,27 +485,24 @@ export class Values {
       const { within, index: at, rest, except } = symbol;
       if (except?.includes(want[0]!)) return [];
       const path = into(symbol.path ?? [], want);
-      const calls = frame.code.facts.functions[within]?.given ?? [];
-      return this.known.once(frame, index, want, () =>
-        calls.length
-          ? // What a function of the component is called with by its name.
-            inexact(
-              unique(
-                calls.flatMap((args) =>
-                  argumentsOf({ args }, ofParameter(at, path, rest)).flatMap(({ arg, take }) =>
-                    this.sources(frame, arg, take, depth + 1),
-                  ),
-                ),
-              ),
-              calls.length > 1,
-            )
-          : this.givenFromOutside(frame, within, depth),
-      );
+      return this.known.once(frame, index, want, () => {
+        // What a function of the component is called with by its name.
+        const own = (frame.code.facts.functions[within]?.given ?? []).map((args) => ({ frame, args }));
+        const calls = [...own, ...this.calledFrom.of(frame.code, within)];
+        return calls.length
+          ? this.givenBy(calls, ofParameter(at, path, rest), depth)
+          : this.givenFromOutside(frame, within, depth);
+      });
     }
     if (symbol.store) return this.storeSources(frame, symbol.store, want, depth);
     if (symbol.kind === 'shared' && symbol.port!.startsWith('#')) {
       const kept = this.frames.pageNode(symbol.port!);
       return kept < 0 ? [] : [{ node: kept, take: want, put: [], exact: true }];
+    }
+    if (symbol.outer) {
+      const { frames, index: own } = this.frames.around(frame, symbol.outer);
+      const found = frames.map((one) => this.symbolSources(one, own, want, depth + 1));
+      return inexact(unique(found.flat()), found.length > 1);
     }
     if (symbol.kind === 'shared') {
       // What a module made by a helper, and did not name otherwise.
@@ -505,6 +514,14 @@ export class Values {
     if (symbol.kind === 'derived' && symbol.init && symbol.init.kind !== 'function')
       return this.known.once(frame, index, want, () => this.sources(frame, symbol.init!, want, depth + 1));
     return [];
+  }
+
+  /** What a parameter of a function holds that is called in several places. */
+  private givenBy(calls: CallFrom[], of: Held, depth: number): Source[] {
+    const found = calls.flatMap(({ frame, args }) =>
+      argumentsOf({ args }, of).flatMap(({ arg, take }) => this.sources(frame, arg, take, depth + 1)),
+    );
+    return inexact(unique(found), calls.length > 1);
   }
 
   /** What a package makes of what it is given, where it is given a function to call. */

@@ -23,9 +23,13 @@ export interface SymbolFact extends Span {
     | 'shared'
     /** A member of what the component takes over, by its name. */
     | 'inherited'
+    /** A name of a component or helper that this one is declared in. */
+    | 'captured'
     | 'module';
   /** prop: the public name of the port. shared: a value of a module, by its name in the file. inherited: the member. */
   port?: string;
+  /** captured: whose name it is, by its index among the components of the file, and which of its symbols. */
+  outer?: { component: number; symbol: number };
   /** shared: it is the app's store, or what a way leads to in it. */
   store?: StoreAsk;
   /** setter: its state. loop: what it runs over. */

@@ -105,8 +105,17 @@ export function laneOf(project: Linked, rows: Row[], byComponent: Map<number, Ro
         segments.set(`${above}-${row.index}`, { from: above, to: row.index });
       };
       // Through the call site from the owner, or across from the provider above.
-      for (const other of ups.bySite.get(row.site) ?? [])
-        from(marked.get(row.owner)?.has(other) ? row.owner : -1);
+      for (const other of ups.bySite.get(row.site) ?? []) {
+        // What the owner has of the component that it is declared in comes from there.
+        const isOwn = rows[row.owner]?.component === flow.nodes[other]!.component;
+        from(
+          isOwn
+            ? marked.get(row.owner)?.has(other)
+              ? row.owner
+              : -1
+            : ancestorWith(rows, row, marked, other),
+        );
+      }
       for (const other of ups.provided) from(ancestorWith(rows, row, marked, other));
     }
     // What has no way in from above belongs to the row if something else of the strand came in here, or if

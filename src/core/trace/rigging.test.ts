@@ -63,6 +63,20 @@ function Gauge({ unit }) { return <b>{unit}</b>; }`);
   ]);
 });
 
+test('what a component has from the one that it is declared in hangs from there', () => {
+  const { lanes } = drawn(
+    `import { useState } from 'react';
+export function App() { const [unit] = useState('m'); return <Panel unit={unit} />; }
+function Panel({ unit }) { const Row = () => <Gauge unit={unit} />; return <Frame><Row /></Frame>; }
+function Frame({ children }) { return <div>{children}</div>; }
+function Gauge({ unit }) { return <b>{unit}</b>; }`,
+    ['App:state:unit'],
+  );
+  expect(lanes).toEqual([
+    { title: 'unit', marks: ['App start unit', 'Panel read unit', 'Gauge read unit'], broken: [] },
+  ]);
+});
+
 test('a broken event shows who raises it, who drops it, and who waits', () => {
   const { lanes } = drawn(`import { useState } from 'react';
 export function App() { const [held, setHeld] = useState(0); return <Board held={held} onHold={setHeld} />; }

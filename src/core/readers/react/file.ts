@@ -6,6 +6,7 @@ import { UNKNOWN } from '../../model/types';
 import { emptyFile } from '../file';
 import { takeParams, typeParams } from '../script/type-params';
 import { readClassHelper } from '../script/classes';
+import { settleCaptured } from '../script/captured';
 import { settleEarly } from '../script/early';
 import { declareParameter } from '../script/functions';
 import type { InferContext } from '../script/infer';
@@ -209,6 +210,7 @@ function readUnits(
   file: FileContext,
 ) {
   const { names } = react;
+  const units: Unit[] = [];
   for (const candidate of candidates.values()) {
     const { node } = candidate;
     const name = candidate.id ? spanOf(candidate.id) : { start: 0, end: 0 };
@@ -233,6 +235,7 @@ function readUnits(
     }
     if (candidate.takesRef) component.traits = { ...REACT_TRAITS, refExposes: 'everything' };
     const u = newUnit(component, node, react.dialect, file, react.markup);
+    units.push(u);
     if (node.type === 'ClassDeclaration' || node.type === 'ClassExpression') {
       if (candidate.plain) readClassHelper(u, node, { fieldKind: () => undefined });
       else readClass(u, node, SETUP, names, candidate);
@@ -261,6 +264,7 @@ function readUnits(
       (facts.makers ??= []).push({ name: candidate.within.name, component: facts.components.length });
     facts.components.push(component);
   }
+  settleCaptured(file, units);
 }
 
 function readParameters(u: Unit, node: t.Function, role: Candidate['role']): void {
@@ -342,7 +346,11 @@ function readModule(
   noteTables(u, program, react.router);
   noteOutlets(u, react.router);
   finish(u);
-  const keeps = keepsState(component) || keepsParts(component) || keepsObjects(component);
+  // What is declared in a function has it from who calls that.
+  const surrounds =
+    settleCaptured(file, [u], facts.components.length) ||
+    (file.captured.length > 0 && component.invokes !== undefined);
+  const keeps = surrounds || keepsState(component) || keepsParts(component) || keepsObjects(component);
   if (component.render.length || keeps || hasReducer(component) || handsOn(component))
     facts.components.push(component);
 }

@@ -7,13 +7,13 @@ import { type Unit, unwrap } from '../script/unit';
 
 export interface Maker {
   name: string;
-  /** The parameter that holds the component. */
-  given: Binding;
+  /** The parameter that may hold a component. */
+  given?: Binding;
   /** It gives back things by name, so that what calls it is not the component inside. */
   givesObject: boolean;
 }
 
-/** The function of the module whose body a scope is, if its first parameter may be a component. */
+/** The function of the module whose body a scope is. */
 export function makerOf(scope: Scope): Maker | undefined {
   const { owner, parent } = scope;
   if (!parent || parent.parent !== undefined) return undefined;
@@ -25,13 +25,15 @@ export function makerOf(scope: Scope): Maker | undefined {
     return undefined;
   const [first] = owner.params;
   const name = owner.type === 'FunctionDeclaration' ? owner.id?.name : nameOf(owner, parent);
-  if (name === undefined || first?.type !== 'Identifier' || !first.binding) return undefined;
+  if (name === undefined) return undefined;
+  const given = first?.type === 'Identifier' ? first.binding : undefined;
   const givesObject = returnsOf(owner).some((one) => unwrap(one).type === 'ObjectExpression');
-  return { name, given: first.binding, givesObject };
+  return { name, ...(given ? { given } : {}), givesObject };
 }
 
 /** Whether a function draws the component that its maker was given. */
 export const rendersGiven = (node: t.Node, { given }: Maker): boolean =>
+  given !== undefined &&
   given.uses.some(({ id, role }) => role === 'tag' && id.start! >= node.start! && id.end! <= node.end!);
 
 function nameOf(fn: t.Node, scope: Scope): string | undefined {
@@ -44,7 +46,7 @@ function nameOf(fn: t.Node, scope: Scope): string | undefined {
 /** What a component adds to the one that its maker was given, if it renders that one with its own props. */
 export function wrapperOf(u: Unit, { name, given }: Maker): WrapperFact | undefined {
   const [node, other] = u.facts.render.filter(
-    (one) => one.kind === 'site' && one.tag?.name === given.name && one.tag.symbol === undefined,
+    (one) => given && one.kind === 'site' && one.tag?.name === given.name && one.tag.symbol === undefined,
   );
   if (!node || other || u.facts.openProps) return undefined;
   const supplies: string[] = [];

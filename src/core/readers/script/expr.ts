@@ -1,6 +1,7 @@
 /** Expressions to their summaries; what is read, written and called on the way is noted. */
 import type * as t from '@babel/types';
 import type { ExprFact, MemberFact, PlainCallFact, Span } from '../../model/facts';
+import { isAround, readCaptured } from './captured';
 import { byName } from './constants';
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
@@ -181,6 +182,7 @@ function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
     const uses = shares(u, binding) ? [useShared(u, binding, span, ctx)] : undefined;
     return { kind: 'computed', ...span, component: binding.name, ...(uses ? { uses } : {}) };
   }
+  if (binding && isAround(u, binding)) return readCaptured(u, binding, span);
   if (binding) u.early.push({ binding, at: span, ctx });
   else if (node.name === 'arguments')
     for (let fn = ctx.fn; fn >= 0; fn = u.facts.functions[fn]!.parent) u.facts.functions[fn]!.takesAll = true;

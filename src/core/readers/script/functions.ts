@@ -13,6 +13,7 @@ import {
   type Ctx,
   inferContext,
   noteRead,
+  propSymbol,
   SETUP,
   spanOf,
   symbolOf,
@@ -30,7 +31,7 @@ export function bagMember(u: Unit, node: t.MemberExpression): number | undefined
     return undefined;
   const symbol = symbolOf(u, node.object);
   return symbol !== undefined && u.facts.symbols[symbol]!.kind === 'bag'
-    ? u.props.get(node.property.name)
+    ? propSymbol(u, node.property.name, spanOf(node.property), 'read')
     : undefined;
 }
 
@@ -199,6 +200,10 @@ export function mentionOuter(u: Unit, node: t.Node, ctx: Ctx): void {
   // Names of the module are looked up by name; there is nothing around it to close over.
   if (u.node.type === 'Program') return;
   const look = (part: t.Node) => {
+    if (part.type === 'MemberExpression') {
+      const prop = bagMember(u, part);
+      if (prop !== undefined) return noteRead(u, prop, spanOf(part), ctx);
+    }
     if (part.type === 'Identifier' || part.type === 'JSXIdentifier') {
       const symbol = symbolOf(u, part);
       if (symbol !== undefined) noteRead(u, symbol, spanOf(part), ctx);

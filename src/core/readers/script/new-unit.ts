@@ -22,6 +22,7 @@ export function newUnit(
     refs: new Map(),
     props: new Map(),
     shared: new Map(),
+    captured: new Map(),
     members: new Map(),
     contents: [],
     drawing: { calls: new Map(), shows: new Map(), nodes: new Map() },

@@ -58,6 +58,8 @@ export interface FileContext {
   units: Map<t.Node, string>;
   /** Components declared inside other functions, by their index in the file. */
   inner: Map<Binding, number>;
+  /** What units use of the functions that they are declared in. */
+  captured: { symbol: SymbolFact; binding: Binding }[];
   /** Names of keys under which values are provided, by where they start: that alone is no use of a key. */
   keys: Set<number>;
   /** What parts of stores do when something of elsewhere is called. */
@@ -75,6 +77,7 @@ export const fileContext = (path: string, text: string, named: NamedType): FileC
   untyped: /\.[cm]?jsx?$/.test(path),
   units: new Map(),
   inner: new Map(),
+  captured: [],
   keys: new Set(),
 });
 
@@ -151,6 +154,8 @@ export interface Unit {
   props: Map<string, number>;
   /** Values of modules that its code uses. */
   shared: Map<Binding, number>;
+  /** Names that it uses of the function that it is declared in. */
+  captured: Map<Binding, number>;
   /** Methods and other members reached by `this`. */
   members: Map<string, number>;
   /** Render nodes that a function gives back, by function. */

@@ -66,6 +66,18 @@ const TABLES: [what: string, module: string, code: string, markup: string][] = [
     'const columns = useColumns(); const { table } = useRows({ data: rows, columns, count: size });',
     '{table.draw()}',
   ],
+  [
+    'columns that a component is given, beside what it fills from elsewhere',
+    `function Table({ data, columns }) { const table = useGrid({ data, columns }); return <i>{table.draw()}</i>; }`,
+    '',
+    `<Table data={rows} columns={[{ ${CELLS} }]} /><Table data={size} columns={[{ cell: () => <Leaf x="no" /> }]} />`,
+  ],
+  [
+    'columns of a function of the module, over two components',
+    `const columnsOf = () => [{ ${CELLS} }]; function Table({ data, columns }) { return <Grid rows={data} columns={columns} />; } function Page({ list, shown }) { return <Table data={list} columns={shown} />; }`,
+    'const columns = columnsOf();',
+    '<Page list={rows} shown={columns} />',
+  ],
   ['columns of the module', `const columns = [{ ${CELLS} }];`, '', '<Grid rows={rows} columns={columns} />'],
 ];
 
@@ -94,7 +106,21 @@ const NOT_REACHED: [what: string, code: string, markup: string][] = [
   ],
 ];
 
+/** Each call of a component has the data of its own. */
+const APART: Idiom = {
+  what: 'React: columns that a component is given at one place, and the data of another',
+  sources: react(
+    '',
+    `<Btn v={size} onSave={setSize} /><Table data={rows} columns={[{ ${CELLS} }]} /><Table data={[size]} columns={[{ cell: ({ row }) => <Btn v={row} /> }]} />`,
+    `function Table({ data, columns }) { const table = useGrid({ data, columns }); return <i>{table.draw()}</i>; }`,
+  ),
+  from: 'App:state:size',
+  to: ['Table:prop:data', 'Btn:prop:v'],
+  not: ['Leaf:prop:x'],
+};
+
 const ofReact = [
+  APART,
   ...REACHED.map(([what, code, markup]): Idiom => ({
     what: `React: ${what}`,
     sources: react(code, markup),
