@@ -24,6 +24,7 @@ import { classDialect } from './members';
 import { handsItselfOn, memberReads } from '../script/member-reads';
 import { ANGULAR_TRAITS, angularNames, angularTypes, calledOwn } from './names';
 import { readProviders } from './providers';
+import { withOwnNames, writeStores } from './signal-stores';
 import { markAsking } from './store';
 import { type AngularFile, type AngularUnit, angularUnit, closeUnit } from './unit';
 
@@ -35,10 +36,11 @@ export function readAngularFile(path: string, text: string, readPart: ReadPart):
   const { program, comments } = parsed;
   readModuleFacts(facts, program, comments, text);
   markAsking(facts.imports);
-  const names = angularNames(facts.imports);
+  const names = withOwnNames(angularNames(facts.imports));
   const named = angularTypes(names);
   facts.types = readTypes(program, named);
   const scopes = readScopes(program);
+  writeStores(facts.imports, scopes);
   const file = fileContext(path, text, named);
   const angular: AngularFile = {
     file,

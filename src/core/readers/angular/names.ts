@@ -56,7 +56,7 @@ export function calledOwn(names: AngularNames, node: t.Node): string | undefined
 
 /** Whether a script has to do with the framework. */
 export const usesAngular = (_path: string, text: string): boolean =>
-  /(?:from|import)\s*['"]@angular\//.test(text);
+  /(?:from|import)\s*['"](?:@angular|@ngrx\/signals)(?:\/|['"])/.test(text);
 
 /** The port under which the events of a name are known. */
 export const eventPort = (name: string): string => `@${name}`;

@@ -1,5 +1,5 @@
 /** What is settled once a component was read whole. */
-import type { RenderFact } from '../../model/facts';
+import type { ReadFact, RenderFact, WriteFact } from '../../model/facts';
 import { spread } from '../script/attributes';
 import { settleEarly } from '../script/early';
 import { placeGiven } from '../script/placing';
@@ -7,9 +7,9 @@ import { raisePort } from '../script/ports';
 import { placeRest, settleMissing } from '../script/unit';
 import { settleSlots } from './drawn';
 import type { VueFile } from './file-facts';
-import { camel, eventPort, pascal } from './names';
+import { camel, pascal } from './names';
 import { settleSetters } from './state';
-import { attrsSymbol, type VueUnit } from './unit';
+import { attrsSymbol, eventSymbol, type VueUnit } from './unit';
 
 /** What is left where nobody placed it is drawn somewhere under the component. */
 export function closeUnit(vue: VueFile, u: VueUnit): void {
@@ -67,13 +67,12 @@ function resolveLowercase(u: VueUnit): void {
 function raiseModels(u: VueUnit): void {
   const { facts } = u;
   for (const [model, event] of u.models) {
-    const symbol = u.props.get(eventPort(event))!;
-    for (const write of facts.writes.filter((one) => one.symbol === model))
-      raisePort(u, symbol, [], write, write.fn);
+    const raise = (at: ReadFact | WriteFact, how?: 'handed') =>
+      raisePort(u, eventSymbol(u, event, at), [], at, at.fn, how);
+    for (const write of facts.writes.filter((one) => one.symbol === model)) raise(write);
     facts.writes = facts.writes.filter((one) => one.symbol !== model);
     for (const read of facts.reads)
-      if (read.symbol === model && read.where === 'argument')
-        raisePort(u, symbol, [], read, read.fn, 'handed');
+      if (read.symbol === model && read.where === 'argument') raise(read, 'handed');
   }
 }
 

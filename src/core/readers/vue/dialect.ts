@@ -29,6 +29,8 @@ import {
   declareReactive,
   declareRef,
   declareToRef,
+  declareVModel,
+  makesModels,
   readToRef,
   readComputed,
 } from './state';
@@ -66,6 +68,7 @@ export function vueDialect(names: VueNames, typeNamed: (name: string) => t.Node 
         addState(u, pattern, undefined, UNKNOWN);
         return true;
       }
+      if (init.type === 'CallExpression' && makesModels(init)) return declareVModel(u, pattern, init);
       const own = names.call(init);
       if (own === undefined) return false;
       const call = init as t.CallExpression;

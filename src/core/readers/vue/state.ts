@@ -1,12 +1,12 @@
 /** What a component keeps and derives: refs, reactive objects, computed values, handles. */
 import type * as t from '@babel/types';
-import type { ExprFact } from '../../model/facts';
+import type { ExprFact, Span } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { resultByName } from '../script/by-name';
 import { workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
-import { isFunction } from '../script/scope';
+import { type Binding, isFunction } from '../script/scope';
 import { bindThis } from '../script/self';
 import { keyName, readType, typeArguments } from '../script/type-expr';
 import {
@@ -198,3 +198,54 @@ export function declareToRef(u: VueUnit, pattern: t.LVal, call: t.CallExpression
   }
   return false;
 }
+
+/** Functions of packages that make a value of a prop and the event that asks for its change, by the names that they export. */
+const MODELS = /^useVModels?$/;
+
+/** Whether a call makes such values; a build may bring the functions into scope without an import. */
+export function makesModels({ callee }: t.CallExpression): boolean {
+  if (callee.type !== 'Identifier') return false;
+  const { binding } = callee;
+  if (!binding) return MODELS.test(callee.name);
+  return (
+    binding.kind === 'import' && /^@vueuse\//.test(binding.from ?? '') && MODELS.test(importedName(binding))
+  );
+}
+
+const importedName = ({ node, name }: Binding): string =>
+  node.type === 'ImportSpecifier' && node.imported.type === 'Identifier' ? node.imported.name : name;
+
+/** `useVModel(props, 'x', emit)`, `const { x, y } = useVModels(props, emit)`: what is written to it is raised. */
+export function declareVModel(u: VueUnit, pattern: t.LVal, call: t.CallExpression): boolean {
+  if (bagOf(u, call) === undefined) return false;
+  const [, key, , options] = call.arguments;
+  if (pattern.type === 'Identifier') {
+    if (key?.type !== 'StringLiteral') return false;
+    const named = options?.type === 'ObjectExpression' ? memberOf(options, 'eventName') : undefined;
+    const event = named?.type === 'StringLiteral' ? named.value : undefined;
+    // Under a name that is worked out, nobody knows what is raised.
+    if (named && event === undefined) return false;
+    addModel(u, pattern, key.value, spanOf(key), event);
+    return true;
+  }
+  if (pattern.type !== 'ObjectPattern') return false;
+  for (const one of pattern.properties) {
+    const name = one.type === 'ObjectProperty' ? keyName(one) : undefined;
+    if (one.type === 'ObjectProperty' && one.value.type === 'Identifier' && name !== undefined)
+      addModel(u, one.value, name, spanOf(one.key));
+  }
+  return true;
+}
+
+/** A name for a prop that raises an event where it is written to. */
+function addModel(u: VueUnit, id: t.Identifier, prop: string, at: Span, event = `update:${prop}`): void {
+  const symbol = propSymbol(u, prop, at, 'read', id.name);
+  if (id.binding) u.refs.set(id.binding, symbol);
+  u.boxes.add(symbol);
+  u.models.set(symbol, event);
+}
+
+const memberOf = (object: t.ObjectExpression, name: string): t.Node | undefined => {
+  const found = object.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === name);
+  return found?.type === 'ObjectProperty' ? unwrap(found.value) : undefined;
+};

@@ -271,4 +271,49 @@ export default { components: { Leaf, Btn }, data() { return { seed: 'a', kept: '
   },
 ];
 
-idioms(LIST);
+/** A component that makes values of its props and the events that ask for their change. */
+const dial = (from: string, code: string, shown: string): Record<string, string> =>
+  setup(
+    `import Dial from './Dial.vue'; const speed = ref('a'); const wind = ref('b');`,
+    `<Dial v-model="speed" v-model:wind="wind" /><Leaf :x="speed" /><Btn :v="wind" />`,
+    {
+      'Dial.vue': `<script setup lang="ts">import { useVModel, useVModels } from '${from}'; import Btn from './Btn.vue'; const props = defineProps<{ modelValue: any; wind: any }>(); const emit = defineEmits<{ 'update:modelValue': [v: any]; 'update:wind': [v: any] }>(); ${code}</script><template>${shown}</template>`,
+    },
+  );
+
+const MODELS: [what: string, code: string, shown: string][] = [
+  [
+    'written in code',
+    `const own = useVModel(props, 'modelValue', emit); function put(v: any) { own.value = v; }`,
+    '<Btn :v="own" @save="put" />',
+  ],
+  [
+    'written in the template',
+    `const own = useVModel(props, 'modelValue', emit);`,
+    '<Btn :v="own" @save="own = $event" />',
+  ],
+  ['bound', `const own = useVModel(props, 'modelValue');`, '<input v-model="own" />'],
+  [
+    'several',
+    `const { modelValue, wind } = useVModels(props, emit);`,
+    '<Btn :v="modelValue" @save="modelValue = $event" /><b>{{ wind }}</b>',
+  ],
+];
+
+idioms([
+  ...LIST,
+  ...MODELS.map(([what, code, shown]): Idiom => ({
+    what: `a value of a prop and its event: ${what}`,
+    sources: dial('@vueuse/core', code, shown),
+    from: 'Dial:event:update:modelValue',
+    to: ['App:state:speed', 'Leaf:prop:x', 'Dial:prop:modelValue'],
+    not: ['App:state:wind'],
+  })),
+  {
+    what: 'a prop that only stands beside one that is written',
+    sources: dial('@vueuse/core', MODELS[0]![1], MODELS[0]![2]),
+    from: 'App:state:wind',
+    to: ['Dial:prop:wind'],
+    not: ['Leaf:prop:x', 'Dial:event:update:modelValue'],
+  },
+]);
