@@ -25,6 +25,11 @@ export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact):
   look(frame, expr, [], 0, []);
   return found;
 
+  function add(at: Frame, fn: number, over: Passed): void {
+    if (found.some((one) => one.frame === at && one.fn === fn && one.site === over[0])) return;
+    found.push({ frame: at, fn, ...(over.length === 1 ? { site: over[0]! } : {}) });
+  }
+
   function look(at: Frame, one: ExprFact, path: string[], depth: number, over: Passed): void {
     if (depth > MAX_STEPS || found.length >= MOST) return;
     const next = (part: ExprFact, rest = path, inside = at) => look(inside, part, rest, depth + 1, over);
@@ -33,8 +38,9 @@ export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact):
       case 'content':
         return;
       case 'function':
-        if (one.fn !== undefined && one.content?.length && !path.length)
-          found.push({ frame: at, fn: one.fn, ...(over.length === 1 ? { site: over[0]! } : {}) });
+        // What comes from elsewhere may be any function: what only calls something draws nothing by that.
+        if (one.fn !== undefined && !path.length && (over.length ? draws(at, one) : one.content?.length))
+          add(at, one.fn, over);
         return;
       case 'array':
         for (const element of one.elements ?? []) next(element);
@@ -52,14 +58,14 @@ export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact):
         symbol(at, one.symbol!, [...(one.path ?? []), ...path], depth, over);
         return;
     }
-    const given = one.from ? [one.from] : (one.content ?? []).filter(isOfCall);
+    const given = one.from ? [one.from] : one.kind === 'call' ? (one.content ?? []).filter(isOfCall) : [];
     const made = given.flatMap(({ call, path: own = [] }) => {
       const inner = at.inner.get(call);
       const { result } = inner?.code.facts ?? {};
       return inner && result ? [{ inner, result, own }] : [];
     });
     for (const { inner, result, own } of made) next(result, [...own, ...path], inner);
-    if (one.from || made.length) return;
+    if (one.from) return;
     for (const part of one.gives ?? []) next(part);
     // What a package makes of what it is given may hold that.
     if (one.call !== undefined && !one.path?.length)
@@ -84,6 +90,10 @@ export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact):
     }
   }
 }
+
+/** Whether a function has markup of its own, or calls a helper that has; what calls something else only might. */
+const draws = ({ inner }: Frame, { content = [] }: ExprFact): boolean =>
+  content.some((part) => !isOfCall(part) || inner.has(part.call));
 
 /** What a helper of the project gives back to be drawn. */
 const isOfCall = (part: NonNullable<ExprFact['content']>[number]): part is DrawnFact =>

@@ -72,6 +72,8 @@ export const drawnKey = (node: number, slot: string): string => `${node}:${slot}
 export const keepsItsOwn = ({ facts }: Component): boolean =>
   facts.role !== 'helper' || facts.single === true;
 
+type Outer = NonNullable<SymbolFact['outer']>;
+
 export class Frames {
   readonly shared: Shared;
   private readonly byComponent = new Map<number, Frame>();
@@ -129,13 +131,15 @@ export class Frames {
     return this.firsts.get(file)!;
   }
 
-  /** Where the code runs that some code is declared in, and which of its symbols is meant. */
-  around(
-    { code }: Frame,
-    { component, symbol }: NonNullable<SymbolFact['outer']>,
-  ): { frames: Frame[]; index: number } {
-    const home = this.project.components[this.firstIn(code.file) + component]!;
-    return { frames: this.running(home), index: symbol };
+  /** The code of a file that some of its code is declared in, and which of its symbols is meant. */
+  declaredIn(file: number, { component, symbol }: Outer): { code: Component; symbol: number } {
+    return { code: this.project.components[this.firstIn(file) + component]!, symbol };
+  }
+
+  /** Where that code runs. */
+  around({ code }: Frame, outer: Outer): { frames: Frame[]; index: number } {
+    const home = this.declaredIn(code.file, outer);
+    return { frames: this.running(home.code), index: home.symbol };
   }
 
   /** The frame of a function that picks a part of a store for some code: `useSelector(selectHeld)`. */
@@ -150,15 +154,13 @@ export class Frames {
     return caller.inner.get(key);
   }
 
-  /** Every frame of a component, those called by others first. */
-  within(component: Component): Frame[] {
-    const found: Frame[] = [];
-    const walk = (frame: Frame): void => {
-      for (const inner of frame.inner.values()) if (inner.owner === frame.owner) walk(inner);
-      found.push(frame);
-    };
-    walk(this.of(component));
-    return found;
+  /** Every frame of a component, those called by others first; what is opened meanwhile is among them. */
+  *within(component: Component): Iterable<Frame> {
+    function* walk(frame: Frame): Iterable<Frame> {
+      for (const inner of frame.inner.values()) if (inner.owner === frame.owner) yield* walk(inner);
+      yield frame;
+    }
+    yield* walk(this.of(component));
   }
 
   /** A frame, and those of what its code takes over, however far. */

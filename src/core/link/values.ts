@@ -517,7 +517,7 @@ export class Values {
   }
 
   /** What a parameter of a function holds that is called in several places. */
-  private givenBy(calls: CallFrom[], of: Held, depth: number): Source[] {
+  private givenBy(calls: Pick<CallFrom, 'frame' | 'args'>[], of: Held, depth: number): Source[] {
     const found = calls.flatMap(({ frame, args }) =>
       argumentsOf({ args }, of).flatMap(({ arg, take }) => this.sources(frame, arg, take, depth + 1)),
     );

@@ -168,6 +168,7 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
     },
     follows: FOLLOWED,
     shares: true,
+    captures: true,
     self: readSelf,
     assign: () => false,
   };

@@ -4,7 +4,8 @@ import type { Binding } from './scope';
 import { addSymbol, type FileContext, isModuleLevel, type Unit } from './unit';
 
 /** Whether a name is declared in a function around the unit. */
-export const isAround = ({ node, file }: Unit, binding: Binding): boolean =>
+export const isAround = ({ node, file, dialect }: Unit, binding: Binding): boolean =>
+  dialect.captures === true &&
   file.units.has(node) &&
   !isModuleLevel(binding) &&
   (binding.id.start! < node.start! || binding.id.end! > node.end!);

@@ -124,6 +124,8 @@ export interface Dialect {
   ): { symbol: number; args: t.Node[] } | undefined;
   /** What a call calls besides, by what it is given: `store.commit('hold')`. */
   called?(u: Unit, callee: ExprFact, node: t.CallExpression | t.OptionalCallExpression): ExprFact | undefined;
+  /** Components may be declared in functions, and use what these have. */
+  captures?: boolean;
   /** Values of modules may be state, so that it matters who uses and writes them. */
   shares?: boolean;
   /** Names of functions that are followed into: what they keep and ask for is their caller's. Hooks, if absent. */

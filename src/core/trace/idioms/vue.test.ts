@@ -271,6 +271,20 @@ export default { components: { Leaf, Btn }, data() { return { seed: 'a', kept: '
   },
 ];
 
+/** What `data()` has under a name is a value of the component, and no name of anybody around it. */
+const TRANSLATED: Idiom = {
+  what: 'a function of the store under a name in data()',
+  sources: {
+    'package.json': '{ "dependencies": { "vue": "^3.4.0", "vuex": "^4.0.0" } }',
+    'main.js': `import { createApp } from 'vue'; import App from './App.vue'; import store from './store'; createApp(App).use(store).mount('#app');`,
+    'store.js': `import { createStore } from 'vuex'; import { getMark } from './mark'; export default createStore({ state: { texts: {} }, getters: { t: (state) => (key) => { const more = { mark: getMark() }; return state.texts[key].format(more); } } });`,
+    'mark.js': `let mark = 'a'; export function setMark(v) { mark = v; } export function getMark() { return mark; }`,
+    'App.vue': `<script>import { setMark } from './mark'; export default { data() { const t = this.$store.getters.t; return { title: t('a') }; }, methods: { put(v) { setMark(v); } } };</script><template><b @click="put(2)">{{ title }}</b></template>`,
+  },
+  from: 'App:state:title',
+  to: ['Mark:state:mark'],
+};
+
 /** A component that makes values of its props and the events that ask for their change. */
 const dial = (from: string, code: string, shown: string): Record<string, string> =>
   setup(
@@ -302,6 +316,7 @@ const MODELS: [what: string, code: string, shown: string][] = [
 
 idioms([
   ...LIST,
+  TRANSLATED,
   ...MODELS.map(([what, code, shown]): Idiom => ({
     what: `a value of a prop and its event: ${what}`,
     sources: dial('@vueuse/core', code, shown),
