@@ -22,6 +22,7 @@ type Passed = readonly number[];
 /** The functions that draw in a value. */
 export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact): DrawingFunction[] {
   const found: DrawingFunction[] = [];
+  const seen = new Map<Frame, Set<string>>();
   look(frame, expr, [], 0, []);
   return found;
 
@@ -75,7 +76,18 @@ export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact):
     if (own) symbol(frames.of(own.module), own.symbol, path, depth, over);
   }
 
+  /** Whether a value was looked at already: over more than one call site, it does not matter which. */
+  function isSeen(at: Frame, index: number, path: string[], over: Passed): boolean {
+    let ofFrame = seen.get(at);
+    if (!ofFrame) seen.set(at, (ofFrame = new Set()));
+    const key = `${index}.${path.join('.')} ${over.length > 1 ? '' : over.join()}`;
+    if (ofFrame.has(key)) return true;
+    ofFrame.add(key);
+    return false;
+  }
+
   function symbol(at: Frame, index: number, path: string[], depth: number, over: Passed): void {
+    if (isSeen(at, index, path, over)) return;
     const { kind, init, port, within, index: place, path: own = [] } = at.code.facts.symbols[index]!;
     if (kind === 'param' && within === -1 && place !== undefined && at.caller) {
       const arg = at.args[place];
