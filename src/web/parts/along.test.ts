@@ -38,6 +38,7 @@ const strand: StrandView = {
     route('Gauge:prop:speed', 'Dial:prop:value', 'made'),
     route('Gauge:prop:speed', 'Log:state:last', 'call'),
     route('Dial:prop:value', 'App:state:wind'),
+    route('Dial:prop:value', 'App:state:wind', 'made'),
   ],
   origins: [],
   ends: [],

@@ -55,7 +55,9 @@ export function notesOf(strand: StrandView): Map<string, HopNote> {
       before: before.filter((name) => name !== hop.name),
       madeOf: namesOf('made').filter((name) => !before.includes(name)),
       setBy: namesOf('call').filter((name) => name !== hop.name && !before.includes(name)),
-      loops: out.filter((route) => at.get(route.to)! < at.get(hop.ref)!).map((route) => route.to),
+      loops: [
+        ...new Set(out.filter((route) => at.get(route.to)! < at.get(hop.ref)!).map((route) => route.to)),
+      ],
       dead: out.length === 0 && !hop.more && !shows(hop),
       more: hop.more,
     });
