@@ -253,13 +253,20 @@ export function linkNames(
       if (!value.madeBy || way.target.kind !== 'component') return way;
       return { ...way, target: { ...way.target, wrapper: openWrapper(way.target.wrapper) } };
     }
-    if (value.oneOf) {
+    if (value.oneOf && !isAroundGiven(file, value)) {
       const found = distinct(value.oneOf.flatMap((one) => candidates(file, one)));
       if (found.length === 1) return wayTo(found[0]!);
       if (found.length) return { target: { kind: 'several', of: found }, values: [own] };
     }
     if (value.madeBy) return { target: made(file, value, value.madeBy), values: [own] };
     return wayTo({ kind: 'value', file, value });
+  }
+
+  /** `withSpeed(Gauge)`: what a function makes of a component of the project is that one, and not what it is drawn by. */
+  function isAroundGiven(file: number, { oneOf, madeBy: by }: ValueFact): boolean {
+    const [only, more] = oneOf!;
+    if (more || only?.of !== 'result' || by?.of === undefined || only.name !== by.name) return false;
+    return isComponent(lookup(file, by.of));
   }
 
   const onTheWay = new Set<string>();
