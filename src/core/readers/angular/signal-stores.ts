@@ -6,7 +6,7 @@ import type * as t from '@babel/types';
 import type { ImportFact } from '../../model/facts';
 import { functionOf } from '../script/by-name';
 import { returnsOf } from '../script/choices';
-import { constant } from '../script/decorators';
+import { constant, metadata, textOf } from '../script/decorators';
 import type { Binding, Scope, Scopes } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import { spanOf, unwrap } from '../script/unit';
@@ -131,13 +131,7 @@ class StoreClass {
   }
 
   private takeEntities(node: t.Node | undefined, at: At): void {
-    const options = node && unwrap(node);
-    const named =
-      options?.type === 'ObjectExpression'
-        ? options.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === 'collection')
-        : undefined;
-    const of =
-      named?.type === 'ObjectProperty' && named.value.type === 'StringLiteral' ? named.value.value : '';
+    const of = textOf(metadata(node).get('collection')) ?? '';
     const name = (part: string) => (of ? of + part.charAt(0).toUpperCase() + part.slice(1) : part);
     const list = { type: 'ArrayExpression', elements: [], ...at } as unknown as t.ArrayExpression;
     this.addState(name('entities'), [list], at);

@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, Span } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { resultByName } from '../script/by-name';
+import { metadata, textOf } from '../script/decorators';
 import { workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declarePattern } from '../script/patterns';
@@ -221,8 +222,8 @@ export function declareVModel(u: VueUnit, pattern: t.LVal, call: t.CallExpressio
   const [, key, , options] = call.arguments;
   if (pattern.type === 'Identifier') {
     if (key?.type !== 'StringLiteral') return false;
-    const named = options?.type === 'ObjectExpression' ? memberOf(options, 'eventName') : undefined;
-    const event = named?.type === 'StringLiteral' ? named.value : undefined;
+    const named = metadata(options).get('eventName');
+    const event = textOf(named);
     // Under a name that is worked out, nobody knows what is raised.
     if (named && event === undefined) return false;
     addModel(u, pattern, key.value, spanOf(key), event);
@@ -244,8 +245,3 @@ function addModel(u: VueUnit, id: t.Identifier, prop: string, at: Span, event = 
   u.boxes.add(symbol);
   u.models.set(symbol, event);
 }
-
-const memberOf = (object: t.ObjectExpression, name: string): t.Node | undefined => {
-  const found = object.properties.find((one) => one.type === 'ObjectProperty' && keyName(one) === name);
-  return found?.type === 'ObjectProperty' ? unwrap(found.value) : undefined;
-};
