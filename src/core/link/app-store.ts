@@ -1,5 +1,6 @@
 /** The app's store, put together of its parts: which states and which functions a way into it leads to. */
 import type { StoreAsk, StorePartFact, StoreTableFact } from '../model/facts';
+import { pushTo } from '../model/group-by';
 import type { Component } from '../model/project';
 import { keyOf } from './constants';
 import type { Linked } from './linked';
@@ -54,7 +55,10 @@ export class AppStore {
     private readonly project: Linked,
     private readonly modules: ReadonlyMap<number, { component: Component }>,
   ) {
-    const files = project.files.filter((one) => one.facts.store);
+    const files = ofApp(
+      project.files.filter((one) => one.facts.store),
+      (one) => one.aside,
+    );
     for (const { index, facts } of files)
       for (const part of facts.store!.parts) if (part.root) this.place(index, part, [], '', 0);
     for (const { index, facts, path } of files)
@@ -126,15 +130,15 @@ export class AppStore {
     const { file, fact, path, space } = placed;
     const own = this.modules.get(file)?.component;
     if (own && fact.state !== undefined)
-      push(this.states, path.join('/'), { module: own, symbol: fact.state });
+      pushTo(this.states, path.join('/'), { module: own, symbol: fact.state });
     for (const kind of ['getters', 'commit', 'dispatch'] as const) {
       for (const name of fact.tables[kind]) {
         const found = this.tableAt(file, name);
         const module = found && this.modules.get(found.file)?.component;
         if (!module) continue;
-        push(this.byTable, `${found.file}:${found.table.name}`, placed);
+        pushTo(this.byTable, `${found.file}:${found.table.name}`, placed);
         for (const one of found.table.functions)
-          push(this.functions[kind], space + keyOf(this.project, found.file, one.name), {
+          pushTo(this.functions[kind], space + keyOf(this.project, found.file, one.name), {
             module,
             fn: one.fn,
           });
@@ -179,8 +183,8 @@ export class AppStore {
   }
 }
 
-function push<T>(map: Map<string, T[]>, key: string, one: T): void {
-  const list = map.get(key);
-  if (list) list.push(one);
-  else map.set(key, [one]);
+/** What stands in tests or stories is the app's where nothing else is. */
+export function ofApp<T>(list: T[], isAside: (one: T) => boolean): T[] {
+  const own = list.filter((one) => !isAside(one));
+  return own.length ? own : list;
 }

@@ -1,5 +1,6 @@
 /** The flow over call sites: what is handed down, what comes back up, and what content is given to show. */
 import type { AttributeFact, ExprFact, RenderFact } from '../model/facts';
+import { pushTo } from '../model/group-by';
 import { publicName } from '../model/names';
 import type { Component, How, Place, Port, Site } from '../model/project';
 import type { Callable } from './callables';
@@ -102,8 +103,10 @@ export class SiteFlow {
       const { site } = joint;
       this.graph.count('handler', callables.length > 0, placeOf(site, value), publicName(port.name));
     }
-    // A function goes nowhere: what calls it leads back here.
-    if (port.channel !== 'event' && !callables.length) this.addPassed(joint, port, value, index);
+    if (port.channel === 'event') return;
+    // A function goes nowhere: what calls it leads back here. What it gives back it is worked out of.
+    if (callables.length) this.addAnswers(joint, port, callables, placeOf(joint.site, value), index);
+    else this.addPassed(joint, port, value, index);
   }
 
   /** What the child calls when it calls what a port was handed: a prop of the owner only if it calls that port at all. */
@@ -115,6 +118,36 @@ export class SiteFlow {
           port.channel === 'event' ||
           (one.kind === 'port' ? this.isCalled(port) : one.kind !== 'function' || !one.wrapped),
       );
+  }
+
+  private readonly answering = new Set<Port>();
+  /** Ports that are handed on where they may be called, with the way to the port that they are handed to. */
+  private readonly handedOn = new Map<Port, { port: Port; at: Place; edge: EdgeOf }[]>();
+
+  /** What functions that a port is handed give back, which do nothing else. */
+  private addAnswers({ over }: Joint, port: Port, callables: Callable[], at: Place, attribute: number): void {
+    const edge = { how: 'transform', ...over, way: 'in', attribute } as const;
+    for (const one of callables) {
+      if (one.kind === 'port') {
+        const how = one.port.name === port.name ? 'pass' : 'rename';
+        pushTo(this.handedOn, one.port, { port, at, edge: { ...edge, how } });
+      }
+      if (one.kind !== 'function' || this.graph.effects.of(one, at).some(({ how }) => how !== 'emit'))
+        continue;
+      const sources = this.graph.values.answer(one);
+      this.graph.addSources(sources, port.node, at, edge);
+      if (sources.length) this.answering.add(port);
+    }
+  }
+
+  /** Functions that give something back, as far as they are handed on. */
+  addAnswersHandedOn(): void {
+    // What is handed on further is looked at in turn.
+    for (const from of this.answering)
+      for (const { port, at, edge } of this.handedOn.get(from) ?? []) {
+        this.graph.addEdge(from.node, port.node, at, edge);
+        this.answering.add(port);
+      }
   }
 
   private called: Set<Port> | undefined;
@@ -286,10 +319,12 @@ export class SiteFlow {
     const at = placeOf(site, value);
     for (const port of target.ports.values()) {
       if (written.has(port.name)) continue;
-      for (const callable of this.calledBy(joint, port, value, [port.name]))
+      const callables = this.calledBy(joint, port, value, [port.name]);
+      for (const callable of callables)
         for (const effect of this.graph.effects.of(callable, at))
           this.graph.addEffect(port.node, effect, at, { ...over, way: 'out', attribute: index });
       if (port.channel === 'event') continue;
+      this.addAnswers(joint, port, callables, at, index);
       // Of a value that is not written out, nobody knows whether it has the member.
       const wide = target.ports.size > MAX_SPREAD;
       const sources = this.graph.values
@@ -332,9 +367,7 @@ export class SiteFlow {
         parent = render[parent]!.parent;
       }
       const here = { ...node, ...(slot === undefined ? {} : { slot }) };
-      const list = found.get(parent);
-      if (list) list.push(here);
-      else found.set(parent, [here]);
+      pushTo(found, parent, here);
     }
     return found;
   }

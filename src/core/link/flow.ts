@@ -81,6 +81,7 @@ class FlowBuilder {
       outside.add(frame);
     });
     each(this.project.sites, (site) => sites.add(site));
+    sites.addAnswersHandedOn();
     for (const component of components) this.addHeard(component);
     this.addContexts();
     eachFrame((frame) => this.calls.addOfContexts(frame));

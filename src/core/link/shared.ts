@@ -3,7 +3,7 @@ import { KEPT_BY, NAMED_KEY, TOLD } from '../model/code';
 import type { ExprFact } from '../model/facts';
 import type { Component, Place } from '../model/project';
 import type { Linked } from './linked';
-import { AppStore } from './app-store';
+import { AppStore, ofApp } from './app-store';
 import { keyOf } from './constants';
 
 interface Module {
@@ -19,17 +19,18 @@ export class Shared {
   private readonly modules = new Map<number, Module>();
 
   /** What the app's stores keep: in what code, under which symbol. */
-  readonly stores: { module: Component; symbol: number }[] = [];
+  readonly stores: { module: Component; symbol: number }[];
 
   /** The store that is put together of parts in several files. */
   readonly appStore: AppStore;
 
   constructor(private readonly project: Linked) {
+    const stores: { module: Component; symbol: number }[] = [];
     for (const component of project.components) {
       if (component.facts.role !== 'module') continue;
       const symbols = new Map<string, number>();
       component.facts.symbols.forEach(({ name, kind, store, inner, keptBy }, symbol) => {
-        if (name === '#store') this.stores.push({ module: component, symbol });
+        if (name === '#store') stores.push({ module: component, symbol });
         if (keptBy !== undefined) {
           symbols.set(keptBy + KEPT_BY, symbol);
           return;
@@ -39,6 +40,7 @@ export class Shared {
       });
       this.modules.set(component.file, { component, symbols });
     }
+    this.stores = ofApp(stores, ({ module }) => project.files[module.file]!.aside);
     this.appStore = new AppStore(project, this.modules);
   }
 

@@ -251,6 +251,11 @@ export class Values {
     });
   }
 
+  /** What a function that is handed over gives back is worked out of, beside what it is called with. */
+  answer({ frame, fn, skip }: CalledFunction): Source[] {
+    return made(this.givenBack({ frame, fn, ...(skip ? { skip } : {}) }, [], 0));
+  }
+
   /** The member of what a call gives back that is spread, where it is seen that there is one. */
   returned(frame: Frame, { call }: ExprFact, name: string): Source[] {
     const given = call === undefined ? undefined : this.givenByCall(frame, call, [name], 0);

@@ -277,6 +277,31 @@ describe('members of a store that a function gives', () => {
   ]);
 });
 
+describe('a store that a test puts together is none of the app', () => {
+  const app = held('', `<Row :n="$store.state.line" /><Btn @press="$store.commit('take', $event)" />`);
+  const spec = `import { createStore } from 'vuex';
+test('takes', () => { const store = createStore({ state: { line: 4 }, mutations: { take(state, n) { state.line = -n; } } }); store.commit('take', 2); });`;
+  const expected = [
+    'Btn:event:press write store.js>Store:state:Store',
+    'store.js>Store:state:Store rename Row:prop:n',
+  ];
+  traces({ ...app, '__tests__/fleet.test.js': spec }, [['Row:prop:n', expected]]);
+});
+
+describe('a store of a test alone is the one that there is', () => {
+  const spec = `import { createStore } from 'vuex'; import Row from '../Row.vue';
+export const store = createStore({ state: { line: 4 }, mutations: { take(state, n) { state.line = n; } } });`;
+  const app = {
+    '__tests__/Lift.vue': `<script setup>import Row from '../Row.vue';</script><template><Row :n="$store.state.line" /></template>`,
+  };
+  traces({ ...SHOWN, ...app, '__tests__/fleet.test.js': spec }, [
+    [
+      '__tests__/fleet.test.js>FleetTest:state:store',
+      ['__tests__/fleet.test.js>FleetTest:state:store rename Row:prop:n'],
+    ],
+  ]);
+});
+
 describe.each(cases)('%s', (_name, sources, ref, expected) => {
   traces(sources, [[ref, expected]]);
 });
