@@ -3,7 +3,7 @@ import { KEPT_BY } from '../model/code';
 import type { KeyFact } from '../model/facts';
 import { groupBy } from '../model/group-by';
 import type { Component, Flow, FlowEdge, FlowNode, Gap, Place, Port } from '../model/project';
-import { Callables } from './callables';
+import { type Callable, Callables } from './callables';
 import type { Contexts, Provider } from './context-types';
 import { isEverywhere } from './coverage';
 import { contextKey } from './keys';
@@ -135,6 +135,15 @@ export class FlowGraph {
       const made = edge.made || isMade;
       this.addEdge(node, to, at, { how, site, call, way, attribute, take, put: into, without, made });
     }
+  }
+
+  /** What functions give back that do nothing else is worked out of this. */
+  answersOf(callables: Callable[], at: Place): Source[] {
+    return callables.flatMap((one) =>
+      one.kind === 'function' && !this.effects.of(one, at).some(({ how }) => how !== 'emit')
+        ? this.values.answer(one)
+        : [],
+    );
   }
 
   /** What a call sets off, from the node that stands for being called. */

@@ -128,16 +128,13 @@ export class SiteFlow {
   private addAnswers({ over }: Joint, port: Port, callables: Callable[], at: Place, attribute: number): void {
     const edge = { how: 'transform', ...over, way: 'in', attribute } as const;
     for (const one of callables) {
-      if (one.kind === 'port') {
-        const how = one.port.name === port.name ? 'pass' : 'rename';
-        pushTo(this.handedOn, one.port, { port, at, edge: { ...edge, how } });
-      }
-      if (one.kind !== 'function' || this.graph.effects.of(one, at).some(({ how }) => how !== 'emit'))
-        continue;
-      const sources = this.graph.values.answer(one);
-      this.graph.addSources(sources, port.node, at, edge);
-      if (sources.length) this.answering.add(port);
+      if (one.kind !== 'port') continue;
+      const how = one.port.name === port.name ? 'pass' : 'rename';
+      pushTo(this.handedOn, one.port, { port, at, edge: { ...edge, how } });
     }
+    const sources = this.graph.answersOf(callables, at);
+    this.graph.addSources(sources, port.node, at, edge);
+    if (sources.length) this.answering.add(port);
   }
 
   /** Functions that give something back, as far as they are handed on. */

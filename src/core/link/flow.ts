@@ -35,6 +35,7 @@ export function linkFlow(
 }
 
 class FlowBuilder {
+  private readonly answered = new Set<string>();
   private readonly consumed = new Map<string, { node: number; component: Component }[]>();
   private readonly calls: CallFlow;
   private readonly project: Linked;
@@ -284,13 +285,34 @@ class FlowBuilder {
       if (id.startsWith('?')) continue;
       for (const { node, component } of list)
         for (const provider of this.graph.providersAbove(component, id)) {
-          this.join(nodes.get(provider) ?? add(provider), node);
+          const from = nodes.get(provider) ?? add(provider);
+          this.join(from, node);
+          this.addAnswers(provider, from, this.flow.nodes[node]!.members);
           if (provider.itself)
             reachMembers(this.project.components[provider.component]!, this.flow.nodes[node]!.members);
         }
     }
     for (const component of this.project.components)
       if (keepsItsOwn(component)) this.countConsumed(component);
+  }
+
+  /** What functions of a context that consumers ask give back is worked out of what the provider has. */
+  private addAnswers(provider: Provider, node: number, members: string[] = ['']): void {
+    for (const member of members) {
+      const key = `${node} ${member}`;
+      if (this.answered.has(key)) continue;
+      this.answered.add(key);
+      const path = member ? [member] : [];
+      for (const { frame, value } of this.graph.callables.valuesOf(provider)) {
+        const callables = this.graph.callables.of(frame, value, path);
+        const sources = this.graph.answersOf(callables, provider.place);
+        const edge = { put: path, made: true };
+        // What is provided by its name has the function itself.
+        const named = value.kind === 'identity' ? frame.nodeOf[value.symbol!]! : -1;
+        if (named < 0) this.graph.addSources(sources, node, provider.place, { ...edge, how: 'provide' });
+        else this.graph.addSources(sources, named, provider.place, { ...edge, how: 'transform' });
+      }
+    }
   }
 
   /** Reads of contexts: a key from a package is provided there, a default is a value all the same. */

@@ -178,10 +178,12 @@ export class Values {
     if (!found.every(givesOf)) return unique([...kept, ...this.madeOf(frame, looseInCall(call), depth)]);
     const { callee } = call;
     const holder = ownFunction(frame, callee) === undefined ? symbolsOf(callee) : [];
+    // Of what holds several functions, the one that is called.
+    const path = callee.kind === 'member' ? callee.path! : [];
     return unique([
       ...kept,
       ...found.flatMap((one) => this.ofArguments(frame, call, one, want, depth)),
-      ...made(holder.flatMap((one) => this.symbolSources(frame, one, [], depth + 1))),
+      ...made(holder.flatMap((one) => this.symbolSources(frame, one, path, depth + 1))),
     ]);
   }
 

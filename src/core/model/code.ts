@@ -228,6 +228,8 @@ export interface EmitFact extends Span {
   args: ExprFact[];
   fn: number;
   guarded: boolean;
+  /** Nothing is done with what it gives back. */
+  idle?: true;
   /** called here, given to a plain element as its listener, or handed to code that may call it */
   how: 'called' | 'listener' | 'handed';
 }

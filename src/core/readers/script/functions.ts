@@ -3,6 +3,7 @@ import type * as t from '@babel/types';
 import type { ExprFact, FunctionFact } from '../../model/facts';
 import { type TypeExpr, UNKNOWN } from '../../model/types';
 import { inferFunction } from './infer';
+import { isCallbackName } from '../../model/names';
 import { declarePattern, notePlaces } from './patterns';
 import { shownBy } from './placing';
 import type { Binding } from './scope';
@@ -140,6 +141,13 @@ function capturedBy(u: Unit, fn: number, before: number): number[] {
     if (read.fn < fn) break;
     if (read.symbol < before || /^(prop|shared)$/.test(u.facts.symbols[read.symbol]!.kind))
       found.add(read.symbol);
+  }
+  // What it asks of those around.
+  for (let i = u.facts.emits.length - 1; i >= 0; i--) {
+    const { symbol, fn: caller, how, idle } = u.facts.emits[i]!;
+    if (caller < fn) break;
+    const { port } = u.facts.symbols[symbol] ?? {};
+    if (how === 'called' && !idle && port !== undefined && !isCallbackName(port)) found.add(symbol);
   }
   return [...found];
 }

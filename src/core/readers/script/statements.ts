@@ -54,6 +54,8 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
     case 'ExpressionStatement': {
       const expr = u.expr(node.expression, ctx);
       use(u, expr, ctx);
+      const last = u.facts.emits.at(-1);
+      if (expr.kind === 'call' && last?.start === expr.start && last.end === expr.end) last.idle = true;
       return;
     }
     case 'ReturnStatement': {

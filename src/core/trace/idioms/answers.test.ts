@@ -40,6 +40,30 @@ const REACT: [what: string, code: string, markup: string, module?: string][] = [
   ['spread', 'const rules = { isOn: (id) => held.includes(id) };', '<Row id={4} {...rules} />'],
 ];
 
+/** Ways in which a component asks `isOn`, and uses what it is told. */
+const ASKED: [what: string, x: string, code?: string][] = [
+  ['as it is', 'isOn(id)'],
+  ['turned round', '!isOn(id)'],
+  ['in a text', '`${isOn(id)} m`'],
+  ['given to another', 'String(isOn(id))'],
+  ['to choose', 'isOn(id) ? 1 : 2'],
+  ['for each of a list', 'all.map((one) => isOn(one))'],
+  ['to choose of a list', 'all.filter((one) => isOn(one)).length'],
+  ['to choose of a list, by its name', 'all.filter(isOn)'],
+  ['whether one is', 'all.some((one) => !isOn(one.id))'],
+  ['summed up', 'all.reduce((sum, one) => sum + isOn(one), 0)'],
+  ['to sort', '[...all].sort((a, b) => isOn(a) - isOn(b))'],
+  ['in an object for each', 'all.map((one) => ({ ...one, on: isOn(one) }))'],
+  ['under a name for each', 'all.map((one) => { const on = isOn(one); return { on }; })'],
+  ['kept as long as it holds', 'kept', 'const kept = useMemo(() => isOn(id), [isOn, id]);'],
+  [
+    'the same, in steps',
+    'kept',
+    'const kept = useMemo(() => { const on = isOn(id); return on + 1; }, [isOn, id]);',
+  ],
+  ['under a condition', 'word', "let word = 'off'; if (isOn(id)) word = 'on';"],
+];
+
 const of = (what: string, sources: Record<string, string>, from: string): Idiom => ({
   what,
   sources,
@@ -97,6 +121,42 @@ idioms([
       to: ['App:state:held'],
     },
   ]),
+  ...ASKED.map(([what, x, code = '']): Idiom => {
+    const row = `function Row({ id, all, isOn }) { ${code} return <Leaf x={${x}} />; }`;
+    const markup = '<Row id={4} all={[]} isOn={(id) => held.includes(id)} />';
+    return { ...of(`React: asked ${what}`, react('', markup, row), 'App:state:held') };
+  }),
+  {
+    what: 'React: what is called for what it does is not asked',
+    sources: react(
+      '',
+      '<Row all={[]} mark={(id) => held.includes(id)} />',
+      'function Row({ all, mark }) { return <Leaf x={all.map((one) => { mark(one); return one; })} />; }',
+    ),
+    from: 'App:state:held',
+    to: ['Row:prop:mark'],
+    not: ['Leaf:prop:x'],
+  },
+  {
+    what: 'React: a function of a context gives back what its provider has',
+    sources: reactApp(
+      `const Held = createContext(null); function Row() { const { isOn } = useContext(Held); return <Leaf x={isOn(4)} />; }
+export function App({ seed }) { ${STATES} const isOn = useCallback((id) => held.includes(id), [held]); const value = useMemo(() => ({ isOn, far }), [isOn, far]); return <Held.Provider value={value}><Row /><Btn v={seed} onSave={setHeld} /></Held.Provider>; }`,
+    ),
+    from: 'Row:context:Held',
+    to: ['App:state:held', 'App:local:value'],
+    not: ['App:state:far'],
+  },
+  {
+    what: 'React: of an object of functions, what the one that is asked gives back',
+    sources: reactApp(
+      `function Row({ id, rules }) { return <Leaf x={rules.isOn(id)} />; }
+export function App({ seed }) { ${STATES} const rules = { isOn: (id) => held.includes(id), far }; return <i><Row id={4} rules={rules} /><Btn v={seed} onSave={setHeld} /></i>; }`,
+    ),
+    from: 'Leaf:prop:x',
+    to: ['App:state:held'],
+    not: ['App:state:far'],
+  },
   {
     what: 'React: what a function does is nothing that it gives back',
     sources: react(
