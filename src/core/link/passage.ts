@@ -56,9 +56,9 @@ export class Seen {
 }
 
 export const NO_PATH: string[] = [];
-const MAX_PATHS = 12;
+const MAX_PATHS = 60;
 /** So many values are told apart by their path where they enter a component; others count as whole. */
-const MAX_ENTRIES = 6;
+const MAX_ENTRIES = 24;
 const NO_EXITS: Exit[] = [];
 
 interface Entry {
