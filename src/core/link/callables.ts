@@ -4,6 +4,7 @@ import { oncePer } from '../model/once-per';
 import type { Component, Port } from '../model/project';
 import type { Provider } from './context-types';
 import type { Frame, Frames } from './frames';
+import { namingFunctions } from './functions';
 import type { Linked } from './linked';
 import { isOutside } from './handed-out';
 import { argumentsOf, ofParameter } from './handings';
@@ -21,6 +22,8 @@ export type Callable =
       fn: number;
       /** So many of its parameters come from elsewhere, before those that it is called with. */
       skip?: number;
+      /** It is what another function gave back, which was called with this. */
+      around?: { frame: Frame; fn: number; args: ExprFact[] };
       /** A package made what is called of it: whether that is to be called at all, its place has to say. */
       wrapped?: true;
     }
@@ -107,10 +110,12 @@ export class Callables {
         : [];
     }
     const fn = expr.kind === 'call' && expr.symbol !== undefined ? symbols[expr.symbol]!.fn : undefined;
-    if (fn !== undefined)
-      return this.known.once(frame, `fn${fn}`, want, () =>
+    if (fn !== undefined) {
+      const made = this.known.once(frame, `fn${fn}`, want, () =>
         (functions[fn]!.gives ?? []).flatMap((one) => next(one, want)),
       );
+      return this.calledWith(made, { frame, fn }, frame, expr);
+    }
     const isMember = expr.kind === 'computed' && expr.call !== undefined;
     const called = isMember
       ? frame.code.facts.invokes![expr.call!]!.callee
@@ -119,15 +124,15 @@ export class Callables {
         : undefined;
     if (called) {
       const path = isMember ? into(expr.path ?? [], want) : want;
-      const found = this.of(frame, called, [], depth + 1).flatMap((one) =>
-        one.kind === 'function'
-          ? this.known.once(one.frame, `fn${one.fn}`, path, () =>
-              (one.frame.code.facts.functions[one.fn]!.gives ?? []).flatMap((given) =>
-                this.of(one.frame, given, path, depth + 1),
-              ),
-            )
-          : [],
-      );
+      const found = this.of(frame, called, [], depth + 1).flatMap((one) => {
+        if (one.kind !== 'function') return [];
+        const made = this.known.once(one.frame, `fn${one.fn}`, path, () =>
+          (one.frame.code.facts.functions[one.fn]!.gives ?? []).flatMap((given) =>
+            this.of(one.frame, given, path, depth + 1),
+          ),
+        );
+        return this.calledWith(made, one, frame, expr);
+      });
       return found.length ? found : this.wrappedBy(frame, expr, want, depth);
     }
     if (expr.kind === 'call') {
@@ -138,6 +143,18 @@ export class Callables {
     if (expr.component !== undefined && expr.kind !== 'call')
       return this.moduleCallables(frame, expr.component, want, depth);
     return [];
+  }
+
+  /** Functions that a call of another made, which writes under the name that it is given: `change('speed')`. */
+  private calledWith(
+    made: Callable[],
+    { frame, fn }: { frame: Frame; fn: number },
+    caller: Frame,
+    { call }: ExprFact,
+  ): Callable[] {
+    if (call === undefined || !namingFunctions(frame.code).has(fn)) return made;
+    const around = { frame: caller, fn, args: caller.code.facts.invokes![call]!.args };
+    return made.map((one) => (one.kind === 'function' && one.frame === frame ? { ...one, around } : one));
   }
 
   /**

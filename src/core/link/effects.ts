@@ -1,14 +1,16 @@
 /** What calling a function sets off: the nodes that it writes, and the callbacks that it calls on. */
+import { ANY_MEMBER } from '../model/code';
 import type { ExprFact, Span, SharedWriteFact } from '../model/facts';
 import type { Component, Place } from '../model/project';
 import { keyOf } from './constants';
 import type { Frame, Frames } from './frames';
 import type { Linked } from './linked';
-import { reachedFunctions } from './functions';
+import { namingFunctions, reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
 import { GivenCalls } from './given-calls';
 import { type Handing, joined, outOf, wholly } from './handings';
 import { calledBy } from './expressions';
+import { type Given, type Giver, namedBy, withNames } from './named-members';
 import type { Results } from './results';
 import { type Source, unboxed, type Values } from './values';
 
@@ -26,9 +28,26 @@ const NONE: Effect[] = [];
 /** A callback that is handed on whole gets what it is called with. */
 const ALL: Handing[] = [0, 1, 2, 3].map(wholly);
 
+/** What a call sets off, with the names of members that it gives. */
+export const named = (effect: Effect, given: Given): Effect => ({
+  ...effect,
+  put: withNames(effect.put, given),
+  params: effect.params.map((one) => ({ ...one, put: withNames(one.put, given) })),
+});
+
+const movedBy = (by: Giver, places: number): Giver =>
+  by.of === undefined ? { ...by, own: by.own + places } : by;
+
 /** Effects of a function that is not called with the first of its parameters. */
 const skipped = (effects: Effect[], skip = 0): Effect[] =>
-  skip ? effects.map((one) => ({ ...one, params: skippedParams(one.params, skip) })) : effects;
+  skip
+    ? effects.map((one) => {
+        const effect = named(one, (by) =>
+          by.of === undefined && by.own < skip ? undefined : movedBy(by, -skip),
+        );
+        return { ...effect, params: skippedParams(effect.params, skip) };
+      })
+    : effects;
 
 const skippedParams = (params: Handing[], skip: number): Handing[] =>
   params.flatMap((one) => (one.own < skip ? [] : [{ ...one, own: one.own - skip }]));
@@ -37,7 +56,12 @@ const skippedParams = (params: Handing[], skip: number): Handing[] =>
 function outOfBox(effects: Effect[], { facts }: Component, fn: number): Effect[] {
   const { boxed } = facts.functions[fn]!;
   return boxed
-    ? effects.map((one) => ({ ...one, params: one.params.flatMap((param) => outOf(boxed, param) ?? []) }))
+    ? effects.map((one) => {
+        const effect = named(one, (by) =>
+          by.of === undefined ? outOf(boxed, { ...wholly(by.own), ...by }) : by,
+        );
+        return { ...effect, params: effect.params.flatMap((param) => outOf(boxed, param) ?? []) };
+      })
     : effects;
 }
 
@@ -66,7 +90,7 @@ export class Effects {
       const arg = args[param - skip];
       return (arg ? this.callables.of(frame, arg, path) : []).flatMap((one) =>
         this.of(one, at, depth + 1).map((effect) => ({
-          ...effect,
+          ...named(effect, () => undefined),
           params: skippedParams(joined(handed, effect.params), skip),
           place: at,
         })),
@@ -92,11 +116,15 @@ export class Effects {
       }
       case 'port':
         return [{ node: callable.port.node, how: 'emit', put: [], params: ALL, place: at }];
-      case 'function':
-        return skipped(
-          outOfBox(this.ofFunction(callable.frame, callable.fn, depth), callable.frame.code, callable.fn),
-          callable.skip,
+      case 'function': {
+        const { frame, fn, skip, around } = callable;
+        const all = skipped(outOfBox(this.ofFunction(frame, fn, depth), frame.code, fn), skip);
+        if (!around) return all;
+        const names = this.results.names(around.frame, around.args);
+        return all.map((one) =>
+          named(one, (by) => (by.of === around.fn ? names({ own: by.own, take: by.take }) : by)),
         );
+      }
     }
   }
 
@@ -127,7 +155,11 @@ export class Effects {
       isTold = this.isToldOneOf(frame, one, keys);
       const { kind, members = [], spreads = [], others = [] } = one;
       for (const { name, value } of members) add([name], value);
-      for (const rest of kind === 'object' ? [...spreads, ...others] : [one]) add([], rest);
+      for (const rest of kind === 'object' ? spreads : [one]) add([], rest);
+      for (const { under, ...value } of kind === 'object' ? others : []) {
+        const by = under && this.results.giverOf(frame, fn, under);
+        add(by?.own === 1 && by.of === undefined ? [namedBy({ own: 0, take: by.take }, '')] : [], value);
+      }
     }
     // One that is not seen to change anything does so otherwise.
     return changes ? [...found.values()] : undefined;
@@ -177,7 +209,7 @@ export class Effects {
   private collect(frame: Frame, fn: number, depth: number): Effect[] {
     const { code } = frame;
     const { facts, file } = code;
-    const within = reachedFunctions(code, fn);
+    const within = reachedFunctions(code, fn, namingFunctions(code));
     // What writes the same more than once is told by the write that is nearest to the call.
     const rank = new Map([...within].map((one, index) => [one, index]));
     const nearest = <F extends { fn: number }>(list: F[]): F[] =>
@@ -202,11 +234,13 @@ export class Effects {
     for (const write of nearest(facts.writes)) {
       if (write.setter !== undefined) {
         const at = { file, start: write.start, end: write.end };
+        const given = write.value ? [write.value] : [];
+        const names = this.results.names(frame, given, fn);
         for (const one of this.callables.setterAt(frame, write.setter))
           for (const effect of this.of(one, at, depth, this.keysTold(frame, write.value))) {
-            const given = write.value ? [write.value] : [];
             found.push({
               ...effect,
+              put: withNames(effect.put, names),
               params: this.results.handedThrough(frame, fn, given, effect.params),
               place: at,
             });
@@ -220,12 +254,17 @@ export class Effects {
         for (const effect of this.ofFunction(frame, sets, depth + 1))
           found.push({
             ...effect,
+            put: withNames(effect.put, this.results.names(frame, given, fn)),
             params: this.results.handedThrough(frame, fn, given, effect.params),
             place: at,
           });
       }
-      for (const target of this.written(frame, write.symbol, write.path ?? []))
-        addParts(target.node, write, write.value, target.path);
+      const by = write.under && this.results.giverOf(frame, fn, write.under);
+      for (const { node, path } of this.written(frame, write.symbol, write.path ?? [])) {
+        const isNamed = by && path.at(-1) === ANY_MEMBER;
+        const put = isNamed ? [...path.slice(0, -1), namedBy(by, ANY_MEMBER)] : path;
+        addParts(node, write, write.value, put);
+      }
     }
     for (const write of nearest(facts.sharedWrites ?? []))
       for (const target of this.writtenShared(frame, write))
@@ -262,11 +301,13 @@ export class Effects {
         // What works out the next state of what it is given takes its members as it likes.
         const isKept = callable.kind === 'setter' && !callable.by;
         const parts = isKept ? this.partsGiven(frame, invoke.args[0]) : [];
+        const names = this.results.names(frame, invoke.args, fn);
         const through = (args: ExprFact[], effect: Effect): number =>
           found.push({
             ...effect,
+            put: withNames(effect.put, names),
             params: this.results.handedThrough(frame, fn, args, effect.params),
-            place,
+            place: this.isToldName(frame, callable) ? effect.place : place,
           });
         for (const effect of this.ofCall(frame, callable, invoke.args, place, depth + 1)) {
           if (!parts.length) through(invoke.args, effect);
@@ -275,6 +316,13 @@ export class Effects {
       }
     }
     return found;
+  }
+
+  /** Whether it is a function of the code itself that is told what it writes: it does so where that stands, whoever calls it. */
+  isToldName(frame: Frame, callable: Callable): boolean {
+    return (
+      callable.kind === 'function' && callable.frame === frame && namingFunctions(frame.code).has(callable.fn)
+    );
   }
 
   /** What an object that is written out, or that a function gives back, is made of; nothing for anything else. */

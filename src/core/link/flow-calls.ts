@@ -4,6 +4,7 @@ import type { Flow, FlowEdge, FlowNode, Place } from '../model/project';
 import type { EdgeOf, FlowGraph } from './flow-graph';
 import type { Frame } from './frames';
 import { given, RAISED } from './raised';
+import { named } from './effects';
 import { into } from './expressions';
 import { argumentsOf } from './handings';
 import type { Source } from './values';
@@ -118,21 +119,23 @@ export class CallFlow {
         });
         continue;
       }
+      const names = this.builder.values.results.names(frame, args);
       for (const callable of this.builder.callables.of(frame, callee)) {
         for (const effect of this.builder.effects.ofCall(frame, callable, args, place)) {
-          const { how, node, put, params } = effect;
+          const { how, node, put, params } = named(effect, names);
+          const at = this.builder.effects.isToldName(frame, callable) ? effect.place : place;
           for (const held of params) {
             const { to, put: within, made } = held;
             for (const { arg, take } of argumentsOf(invoke, held)) {
               if (how !== 'write') {
                 const over = { how, put: [...put, given(to), ...within], made };
-                this.addGiven(frame, arg, node, place, over, take);
+                this.addGiven(frame, arg, node, at, over, take);
                 continue;
               }
               const { values } = this.builder;
               const sources =
                 callable.kind === 'setter' ? values.kept(frame, arg) : values.sources(frame, arg, take);
-              this.builder.addSources(sources, node, place, { how, put: into(put, within), made });
+              this.builder.addSources(sources, node, at, { how, put: into(put, within), made });
             }
           }
         }

@@ -10,6 +10,7 @@ import { contextKey } from './keys';
 import { type Effect, Effects } from './effects';
 import { Frames } from './frames';
 import type { Linked, Tree } from './linked';
+import { withoutNames } from './named-members';
 import { Parts } from './parts';
 import { callOf } from './passage';
 import { given, RAISED } from './raised';
@@ -86,11 +87,12 @@ export class FlowGraph {
   addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
     if (from < 0 || to < 0 || (from === to && !movesInside(edge))) return;
     const { how, site = -1, call, attribute = -1, way, take, put, without, made } = edge;
-    if (this.isKnown(from, to, edge, call ?? site)) return;
+    const named = put && withoutNames(put);
+    if (this.isKnown(from, to, { ...edge, put: named }, call ?? site)) return;
     const place = { file: at.file, start: at.start, end: at.end };
     // Edges are many: all have one shape, so that they are made and read fast.
     const filled = (list: string[] | undefined) => (list?.length ? list : undefined);
-    const parts = { take: filled(take), put: filled(put), without: filled(without) };
+    const parts = { take: filled(take), put: filled(named), without: filled(without) };
     const index =
       this.flow.edges.push({ from, to, how, site, call, attribute, place, way, ...parts, made }) - 1;
     this.flow.out[from]!.push(index);

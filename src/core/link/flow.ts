@@ -7,11 +7,13 @@ import type { Component, Flow, Place, Port } from '../model/project';
 import type { Contexts, Provider } from './context-types';
 import { hasDefault } from './contexts';
 import { CallFlow } from './flow-calls';
+import { named } from './effects';
 import { FlowGraph } from './flow-graph';
 import { OutsideFlow } from './flow-outside';
 import { SiteFlow } from './flow-sites';
 import { contextKey } from './keys';
-import { type Frame, joinMembers, keepsItsOwn } from './frames';
+import { apart, type Frame, joinMembers, keepsItsOwn } from './frames';
+import { namingAround } from './functions';
 import { reachMembers } from './reached';
 import type { Linked, Tree } from './linked';
 import { listenedFor } from './rising';
@@ -141,14 +143,20 @@ class FlowBuilder {
     if (code === frame.owner) this.countResults(frame);
     for (const write of facts.writes) {
       if (!write.value) continue;
-      const sources = this.graph.values.sources(frame, write.value);
+      // What a function is given that is told the name, too, each call of it has for itself.
+      const naming = namingAround(code, write.fn, write.symbol);
+      const inside = naming === undefined ? frame : apart(frame, naming, true);
+      const sources = this.graph.values.sources(inside, write.value);
       if (write.setter !== undefined) {
+        const names = this.graph.values.results.names(frame, [write.value]);
         for (const one of this.graph.callables.setterAt(frame, write.setter))
-          for (const { node, put, params } of this.graph.effects.ofCall(frame, one, [write.value], at(write)))
+          for (const effect of this.graph.effects.ofCall(frame, one, [write.value], at(write))) {
+            const { node, put, params } = named(effect, names);
             for (const { take, put: within, made } of params) {
               const given = take.length ? this.graph.values.sources(frame, write.value, take) : sources;
               this.graph.addSources(given, node, at(write), { how: 'write', put: [...put, ...within], made });
             }
+          }
         continue;
       }
       for (const { node, path } of this.graph.effects.written(frame, write.symbol, write.path ?? []))

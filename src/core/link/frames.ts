@@ -38,18 +38,19 @@ export interface Frame {
   /** Symbols that only name a part of another node. */
   aliases: Map<number, Part>;
   /** What each call of this function has for itself stands for nothing. */
-  apart?: Span & { fn: number };
+  apart?: Span & { fn: number; keeps: boolean };
   /** The same code, apart from what each call of one of its functions has for itself. */
-  functions?: Map<number, Frame>;
+  functions?: Map<string, Frame>;
 }
 
-/** A frame in which what a function is given, and what it keeps while it runs, is no value of its own. */
-export function apart(frame: Frame, fn: number): Frame {
-  const known = (frame.functions ??= new Map<number, Frame>());
-  let found = known.get(fn);
+/** A frame in which what a function is given, and what it keeps while it runs, is no value of its own; or only the first. */
+export function apart(frame: Frame, fn: number, keeps = false): Frame {
+  const known = (frame.functions ??= new Map<string, Frame>());
+  const key = `${fn} ${keeps}`;
+  let found = known.get(key);
   if (!found) {
     const { start, end } = frame.code.facts.functions[fn]!;
-    known.set(fn, (found = { ...frame, apart: { fn, start, end } }));
+    known.set(key, (found = { ...frame, apart: { fn, start, end, keeps } }));
   }
   return found;
 }

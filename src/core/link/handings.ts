@@ -2,6 +2,7 @@
 import { ANY_MEMBER } from '../model/code';
 import type { ExprFact, InvokeFact } from '../model/facts';
 import { into } from './expressions';
+import { isNamedBy } from './named-members';
 
 /** What of a parameter stands in an expression. */
 export interface Held {
@@ -104,7 +105,7 @@ export function takenOf(held: Held, want: string[]): Held | undefined {
 
 /** Whether two names may be of one member: the code may work one of them out. */
 const mayBe = (one: string, other: string): boolean =>
-  one === other || one === ANY_MEMBER || other === ANY_MEMBER;
+  one === other || [one, other].some((name) => name === ANY_MEMBER || isNamedBy(name));
 
 /** What of some stands in a member of the expression. */
 export const member = (list: Held[], want: string[]): Held[] =>

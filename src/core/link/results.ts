@@ -6,6 +6,8 @@ import type { Component } from '../model/project';
 import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken } from './expressions';
 import type { Frame } from './frames';
 import { argumentsOf, type Handing, type Held, joined, member, ofParameter, unique } from './handings';
+import type { Linked } from './linked';
+import { type Given, type Giver, namedBy, textIn, withNames } from './named-members';
 import { Memo } from './memo';
 import { Settled } from './settled';
 
@@ -16,7 +18,10 @@ export class Results {
   private readonly ofFunctions = new Memo<Held>();
   private readonly settled = new Settled<Held>();
 
-  constructor(private readonly functionsAt: FunctionsAt) {}
+  constructor(
+    private readonly project: Linked,
+    private readonly functionsAt: FunctionsAt,
+  ) {}
 
   /** What was worked out before all nodes were there is worked out anew. */
   forget(): void {
@@ -31,7 +36,19 @@ export class Results {
 
   /** What a call with these arguments hands on, from the parameters of the function that makes the call. */
   handedThrough(frame: Frame, fn: number, args: ExprFact[], params: Handing[]): Handing[] {
-    return joined(this.handings(frame, fn, args), params);
+    const named = params.map((one) => ({ ...one, put: withNames(one.put, this.names(frame, args, fn)) }));
+    return joined(this.handings(frame, fn, args), named);
+  }
+
+  /** What a call gives for the names of members, in terms of the function that makes the call, if one does. */
+  names(frame: Frame, args: ExprFact[], fn?: number, skip = 0): Given {
+    return ({ own, take, of }) => {
+      const arg = of === undefined ? args[own - skip] : undefined;
+      if (!arg) return undefined;
+      const text = textIn(this.project, frame, arg, take);
+      const by = text === undefined && fn !== undefined ? this.giverOf(frame, fn, arg) : undefined;
+      return text ?? (by && { ...by, take: into(by.take, take) });
+    };
   }
 
   /** What of its parameters stands in what a function gives back, and what decides which of several that is. */
@@ -74,7 +91,10 @@ export class Results {
         return [
           ...members.flatMap(({ name, value }) => at(name, value)),
           ...spreads.flatMap(of),
-          ...others.flatMap(of),
+          ...others.flatMap((one) => {
+            const by = one.under && this.giverOf(frame, fn, one.under);
+            return by ? at(namedBy(by, ''), one) : of(one);
+          }),
         ];
     }
     if (expr.call !== undefined) return member(this.inCall(frame, fn, expr.call), expr.path ?? []);
@@ -90,6 +110,21 @@ export class Results {
         .filter((held) => !known.has(held.own))
         .map((held): Held => (isOneOf ? { ...held, decides: true } : { ...held, made: true })),
     ];
+  }
+
+  /** The parameter, or the member of one, that an expression is and nothing else. */
+  giverOf(frame: Frame, fn: number, expr: ExprFact): Giver | undefined {
+    const { functions, symbols } = frame.code.facts;
+    const { kind, within = -1, index, path = [] } = symbols[expr.symbol ?? -1] ?? {};
+    if (
+      kind === 'param' &&
+      within >= 0 &&
+      index !== undefined &&
+      isWithin(functions[fn]!, functions[within]!)
+    )
+      return { own: index, take: into(path, expr.path ?? []), ...(within === fn ? {} : { of: within }) };
+    const [only, ...others] = this.heldIn(frame, fn, expr);
+    return only && !others.length && !only.made && !only.put.length && !only.rest ? only : undefined;
   }
 
   /** What of the parameters a name stands for, or a member of it. */
@@ -150,9 +185,10 @@ export class Results {
           const given = argumentsOf(call, next, one.skip).flatMap(({ arg, take }) =>
             member(this.inExpr(frame, fn, arg), take),
           );
+          const put = withNames(next.put, this.names(frame, call.args, fn, one.skip));
           return given.map((held) => ({
             ...held,
-            put: next.made ? [] : into(next.put, held.put),
+            put: next.made ? [] : into(put, held.put),
             made: held.made || next.made,
             ...(next.decides ? { decides: next.decides } : {}),
           }));

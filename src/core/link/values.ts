@@ -4,6 +4,7 @@ import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken, symbols
 import { apart, type Frame, type Frames } from './frames';
 import { CalledFrom, type CallFrom } from './called-from';
 import { argumentsOf, type Held, ofParameter, takenOf } from './handings';
+import { withNames } from './named-members';
 import type { Linked } from './linked';
 import { isOutside, takersOf } from './handed-out';
 import { Memo } from './memo';
@@ -72,7 +73,7 @@ export class Values {
     private readonly functionsOf: (frame: Frame, callee: ExprFact) => CalledFunction[],
   ) {
     this.calledFrom = new CalledFrom(project, frames);
-    this.results = new Results((frame, call) => this.functionsAt(frame, call));
+    this.results = new Results(project, (frame, call) => this.functionsAt(frame, call));
   }
 
   /** What was worked out before all nodes were there is worked out anew. */
@@ -195,7 +196,9 @@ export class Values {
     want: string[],
     depth: number,
   ): Source[] {
-    return this.results.of(own, fn).flatMap((held) => {
+    const names = this.results.names(frame, call.args, undefined, skip);
+    return this.results.of(own, fn).flatMap((given) => {
+      const held = { ...given, put: withNames(given.put, names) };
       const part = takenOf(held, want);
       if (!part) return [];
       const sources = argumentsOf(call, part, skip).flatMap(({ arg, take }) =>
@@ -565,7 +568,7 @@ export class Values {
   ): Source[] | undefined {
     const { kind, init, within, index: at } = frame.code.facts.symbols[index]!;
     if (kind === 'param' && within === fn) return [];
-    if (kind !== 'derived' && kind !== 'loop') return undefined;
+    if (frame.apart!.keeps || (kind !== 'derived' && kind !== 'loop')) return undefined;
     return this.known.once(frame, index, want, () => {
       const found = init && !(kind === 'loop' && at) ? this.sources(frame, init, want, depth + 1) : [];
       // What is put into it, or into a member of what it holds.

@@ -117,8 +117,10 @@ export interface ExprFact extends Span {
   members?: MemberFact[];
   open?: boolean;
   spreads?: ExprFact[];
-  /** object: values under names that the code works out. */
-  others?: ExprFact[];
+  /** object: values under names that the code works out, each with what gives its name, where that is a value itself. */
+  others?: (ExprFact & { under?: ExprFact })[];
+  /** literal: the text, where that may be a name. */
+  text?: string;
   /** object: the key under which it tells something, as its `type` says: `{ type: 'raise', by: 4 }`. */
   told?: string;
   /** What a function gives back only where it is told something under one of these keys. */
@@ -215,6 +217,8 @@ export interface WriteFact extends Span {
   value?: ExprFact;
   where: Where;
   fn: number;
+  /** What gives the last name of the path, where the code works that out. */
+  under?: ExprFact;
   /** The setter that it is written by, where that has a function to work it out. */
   setter?: number;
   /** Something reachable through the symbol is changed, not a copy of it; `method` names what changes it. */

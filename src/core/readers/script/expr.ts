@@ -58,6 +58,9 @@ function computed(node: t.Node, ...parts: (ExprFact | undefined)[]): ExprFact {
   return expr;
 }
 
+/** What a member may be called. */
+const NAME = /^[\w$-]{1,40}$/;
+
 /** `await load()`: what the call gives, in its time; of anything else, what is worked out of it. */
 function readAwaited(u: Unit, node: t.AwaitExpression, ctx: Ctx): ExprFact {
   const value = use(u, readExpr(u, node.argument, ctx), ctx);
@@ -74,6 +77,11 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     case 'Identifier':
       return readIdentifier(u, node, ctx);
     case 'StringLiteral':
+      return {
+        kind: 'literal',
+        ...spanOf(node),
+        ...(NAME.test(node.value) ? { text: node.value } : NOTHING),
+      };
     case 'NumericLiteral':
     case 'BooleanLiteral':
     case 'NullLiteral':
@@ -627,7 +635,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
   const members: MemberFact[] = [];
   const parts: ExprFact[] = [];
   const spreads: ExprFact[] = [];
-  const others: ExprFact[] = [];
+  const others: NonNullable<ExprFact['others']> = [];
   let open = false;
   for (const property of node.properties) {
     if (property.type === 'SpreadElement') {
@@ -635,7 +643,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
       spreads.push(use(u, readExpr(u, property.argument, ctx), ctx));
       continue;
     }
-    if (property.computed) use(u, readExpr(u, property.key, ctx), ctx);
+    const under = property.computed ? use(u, readExpr(u, property.key, ctx), ctx) : undefined;
     const value =
       property.type === 'ObjectMethod'
         ? readMethod(u, property, ctx)
@@ -646,7 +654,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
     if (name !== undefined) members.push({ name, value, ...spanOf(property.key) });
     else {
       open = true;
-      others.push(value);
+      others.push(under && isNamed(under) ? { ...value, under } : value);
     }
   }
   const object: ExprFact = {
@@ -660,6 +668,9 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
   u.dialect.written?.(u, node, object, ctx);
   return object;
 }
+
+/** A value that has a name, or is a member of one. */
+const isNamed = ({ kind }: ExprFact): boolean => kind === 'identity' || kind === 'member';
 
 /** A method; a getter is what it gives back, and runs whenever somebody asks. */
 function readMethod(u: Unit, node: t.ObjectMethod, ctx: Ctx): ExprFact {

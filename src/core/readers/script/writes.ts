@@ -159,13 +159,15 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
     if (owner !== undefined && u.facts.symbols[owner]!.kind === 'rest') return;
     const plain = byName(bare);
     const object = meaningOf(u, plain.computed ? plain.object : plain, ctx);
-    if (bare.computed) use(u, u.expr(bare.property, ctx), ctx);
+    const under = bare.computed ? use(u, u.expr(bare.property, ctx), ctx) : undefined;
+    const isNamed = plain.computed && (under?.kind === 'identity' || under?.kind === 'member');
     const path = plain.computed ? [...(object.path ?? []), ANY_MEMBER] : object.path;
     const isOwn = object.kind === 'identity' || (object.kind === 'member' && !object.component);
     if (object.symbol !== undefined && isOwn) {
       u.facts.writes.push({
         symbol: object.symbol,
         ...(path ? { path } : {}),
+        ...(isNamed ? { under } : {}),
         through: {},
         ...common,
       });
