@@ -1,6 +1,6 @@
 /** What calling a function sets off: the nodes that it writes, and the callbacks that it calls on. */
 import { ANY_MEMBER } from '../model/code';
-import type { ExprFact, Span, SharedWriteFact } from '../model/facts';
+import type { ExprFact, Span, SharedWriteFact, WriteFact } from '../model/facts';
 import type { Component, Place } from '../model/project';
 import { keyOf } from './constants';
 import type { Frame, Frames } from './frames';
@@ -226,8 +226,8 @@ export class Effects {
       });
     };
     // Each member of what is written out is kept under its own name.
-    const addParts = (node: number, at: Span, value: ExprFact | undefined, put: string[]) => {
-      const parts = value?.kind === 'function' ? [] : this.partsGiven(frame, value);
+    const addParts = (node: number, at: Span, value: ExprFact | undefined, put: string[], is?: Written) => {
+      const parts = value?.kind === 'function' ? [] : this.partsGiven(frame, fn, value, is);
       if (!parts.length) add(node, at, value, put);
       for (const part of parts) add(node, at, part.value, [...put, ...part.put]);
     };
@@ -263,7 +263,7 @@ export class Effects {
       for (const { node, path } of this.written(frame, write.symbol, write.path ?? [])) {
         const isNamed = by && path.at(-1) === ANY_MEMBER;
         const put = isNamed ? [...path.slice(0, -1), namedBy(by, ANY_MEMBER)] : path;
-        addParts(node, write, write.value, put);
+        addParts(node, write, write.value, put, write);
       }
     }
     for (const write of nearest(facts.sharedWrites ?? []))
@@ -300,18 +300,18 @@ export class Effects {
         if (callable.kind === 'function' && callable.frame === frame && within.has(callable.fn)) continue;
         // What works out the next state of what it is given takes its members as it likes.
         const isKept = callable.kind === 'setter' && !callable.by;
-        const parts = isKept ? this.partsGiven(frame, invoke.args[0]) : [];
+        const parts = isKept ? this.partsGiven(frame, fn, invoke.args[0]) : [];
         const names = this.results.names(frame, invoke.args, fn);
-        const through = (args: ExprFact[], effect: Effect): number =>
+        const through = (args: ExprFact[], effect: Effect, put: string[] = []): number =>
           found.push({
             ...effect,
-            put: withNames(effect.put, names),
+            put: [...withNames(effect.put, names), ...put],
             params: this.results.handedThrough(frame, fn, args, effect.params),
             place: this.isToldName(frame, callable) ? effect.place : place,
           });
         for (const effect of this.ofCall(frame, callable, invoke.args, place, depth + 1)) {
           if (!parts.length) through(invoke.args, effect);
-          for (const { put, value } of parts) through([value], { ...effect, put: [...effect.put, ...put] });
+          for (const { put, value } of parts) through([value], effect, put);
         }
       }
     }
@@ -326,14 +326,31 @@ export class Effects {
   }
 
   /** What an object that is written out, or that a function gives back, is made of; nothing for anything else. */
-  private partsGiven({ code }: Frame, given: ExprFact | undefined): { put: string[]; value: ExprFact }[] {
-    const gives = given?.fn === undefined ? given && [given] : code.facts.functions[given.fn]!.gives;
-    // Where names are worked out, what they are made of counts as well.
-    if (!gives?.every(({ kind, others }) => kind === 'object' && !others?.length)) return [];
-    return gives.flatMap(({ members = [], spreads = [] }) => [
-      ...members.map(({ name, value }) => ({ put: [name], value })),
-      ...spreads.map((value) => ({ put: [], value })),
-    ]);
+  private partsGiven(
+    frame: Frame,
+    fn: number,
+    given: ExprFact | undefined,
+    written?: Written,
+  ): { put: string[]; value: ExprFact }[] {
+    if (!given) return [];
+    // What an updater gives back stands for it.
+    const [only, ...more] = given.kind === 'computed' ? (given.gives ?? []) : [];
+    const own = only && !more.length ? only : given;
+    const gives = own.fn === undefined ? [own] : (frame.code.facts.functions[own.fn]!.gives ?? []);
+    const parts: { put: string[]; value: ExprFact }[] = [];
+    for (const { kind, members = [], spreads = [], others = [] } of gives) {
+      if (kind !== 'object') return [];
+      for (const { name, value } of members) parts.push({ put: [name], value });
+      for (const value of spreads)
+        if (!isWhatThereWas(frame, value, written, own.fn)) parts.push({ put: [], value });
+      for (const { under, ...value } of others) {
+        const by = under && this.results.giverOf(frame, fn, under);
+        // Where a name is worked out, what that is made of counts as well.
+        if (!by) return [];
+        parts.push({ put: [namedBy(by, '')], value });
+      }
+    }
+    return parts;
   }
 
   /**
@@ -418,6 +435,30 @@ export class Effects {
       .filter((one) => one.exact && this.values.isState(one.node))
       .map((one) => ({ node: one.node, path: one.take }));
   }
+}
+
+/** What is written to, and the way to it. */
+type Written = Pick<WriteFact, 'symbol' | 'path'>;
+
+/** Whether what is spread into what is written is what was there before: it stays as it is. */
+function isWhatThereWas(
+  { code }: Frame,
+  { kind, symbol, path = [] }: ExprFact,
+  written: Written | undefined,
+  updater: number | undefined,
+): boolean {
+  if (kind !== 'identity' && kind !== 'member') return false;
+  const { symbols, functions } = code.facts;
+  const isWritten = (one: number | undefined, way: string[]): boolean =>
+    written !== undefined && one === written.symbol && way.join('.') === (written.path ?? []).join('.');
+  if (isWritten(symbol, path)) return true;
+  const { kind: what, within = -1, index, path: inside = [] } = symbols[symbol!]!;
+  if (what !== 'param' || within < 0 || index !== 0 || path.length || inside.length) return false;
+  const given = functions[within]!.given ?? [];
+  return (
+    within === updater ||
+    (given.length > 0 && given.every(([one]) => one && isWritten(one.symbol, one.path ?? [])))
+  );
 }
 
 /** The object that is written out under a name, where a name is all that is given. */

@@ -10,7 +10,7 @@ import { contextKey } from './keys';
 import { type Effect, Effects } from './effects';
 import { Frames } from './frames';
 import type { Linked, Tree } from './linked';
-import { withoutNames } from './named-members';
+import { takenUnder, withoutNames } from './named-members';
 import { Parts } from './parts';
 import { callOf } from './passage';
 import { given, RAISED } from './raised';
@@ -86,13 +86,15 @@ export class FlowGraph {
 
   addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
     if (from < 0 || to < 0 || (from === to && !movesInside(edge))) return;
-    const { how, site = -1, call, attribute = -1, way, take, put, without, made } = edge;
-    const named = put && withoutNames(put);
-    if (this.isKnown(from, to, { ...edge, put: named }, call ?? site)) return;
+    const { how, site = -1, call, attribute = -1, way, without } = edge;
+    const put = edge.put && withoutNames(edge.put);
+    const take = edge.take && takenUnder(edge.take, () => undefined);
+    const made = edge.made || (take !== undefined && take.length < edge.take!.length);
+    if (this.isKnown(from, to, { ...edge, put, take }, call ?? site)) return;
     const place = { file: at.file, start: at.start, end: at.end };
     // Edges are many: all have one shape, so that they are made and read fast.
     const filled = (list: string[] | undefined) => (list?.length ? list : undefined);
-    const parts = { take: filled(take), put: filled(named), without: filled(without) };
+    const parts = { take: filled(take), put: filled(put), without: filled(without) };
     const index =
       this.flow.edges.push({ from, to, how, site, call, attribute, place, way, ...parts, made }) - 1;
     this.flow.out[from]!.push(index);

@@ -46,6 +46,17 @@ export function withNames(path: string[], given: Given): string[] {
 /** The same where no call says more. */
 export const withoutNames = (path: string[]): string[] => withNames(path, () => undefined);
 
+/** The way to a part that is taken: where nobody knows a name in it, the part may be any from there on. */
+export function takenUnder(path: string[], given: Given): string[] {
+  if (!isOpen(path)) return path;
+  const named = withNames(path, (by) => given(by) ?? UNKNOWN);
+  const end = named.indexOf(UNKNOWN);
+  return end < 0 ? named : named.slice(0, end);
+}
+
+/** No member is called so. */
+const UNKNOWN = MARK.repeat(2);
+
 /** The text that an expression is, or a member of it, where that is written out. */
 export function textIn(
   project: Linked,
@@ -60,7 +71,10 @@ export function textIn(
   }
   if (expr.kind === 'literal') return expr.text;
   if (expr.kind === 'identity') {
-    const { kind, init } = facts.symbols[expr.symbol!]!;
+    const { kind, init, within, index = -1, path = [] } = facts.symbols[expr.symbol!]!;
+    // What a helper is given, where it is called.
+    const arg = kind === 'param' && within === -1 ? frame.args[index] : undefined;
+    if (arg && frame.caller) return textIn(project, frame.caller, arg, path);
     return kind === 'derived' && init?.kind === 'literal' ? init.text : undefined;
   }
   if (expr.kind !== 'computed' || expr.component === undefined) return undefined;

@@ -4,7 +4,7 @@ import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken, symbols
 import { apart, type Frame, type Frames } from './frames';
 import { CalledFrom, type CallFrom } from './called-from';
 import { argumentsOf, type Held, ofParameter, takenOf } from './handings';
-import { withNames } from './named-members';
+import { type Given, isNamedBy, namedBy, takenUnder, textIn, withNames } from './named-members';
 import type { Linked } from './linked';
 import { isOutside, takersOf } from './handed-out';
 import { Memo } from './memo';
@@ -104,6 +104,15 @@ export class Values {
           ? this.listSources(expr.elements, expr.open === true, want, next)
           : this.loose(frame, expr, depth);
     }
+    if (expr.picks) {
+      const name = this.nameUnder(frame, expr.picks.under);
+      if (name !== undefined) {
+        const found = this.sources(frame, expr.picks.of, [name, ...into(expr.path ?? [], want)], depth + 1);
+        // Which member it is, the name decides.
+        const isAny = isNamedBy(name);
+        return isAny ? unique([...inexact(found, true), ...made(next(expr.picks.under, []))]) : found;
+      }
+    }
     if (expr.without) {
       const { without, ...whole } = expr;
       if (want.length && without.includes(want[0]!)) return [];
@@ -137,6 +146,25 @@ export class Values {
         ]);
     }
     return this.loose(frame, expr, depth);
+  }
+
+  /** The name that a parameter gives to a member: a text, or whatever the function is called with. */
+  private nameUnder(frame: Frame, under: ExprFact): string | undefined {
+    const text = textIn(this.project, frame, under, []);
+    const { kind, within = -1, index, path = [] } = frame.code.facts.symbols[under.symbol!]!;
+    if (text !== undefined || kind !== 'param' || within < 0 || index === undefined) return text;
+    return namedBy({ own: index, take: into(path, under.path ?? []), of: within }, '');
+  }
+
+  /** What a call gives for the names of members that a function takes. */
+  private namesFor(frame: Frame, { args, fn }: InvokeFact, called: CalledFunction): Given {
+    const names = this.results.names(frame, args, fn < 0 ? undefined : fn, called.skip);
+    return (by) => {
+      if (by.of !== called.fn) return undefined;
+      const given = names({ own: by.own, take: by.take });
+      // What the caller is given itself is told apart by whose parameter it is.
+      return typeof given === 'object' ? { ...given, of: given.of ?? fn } : given;
+    };
   }
 
   /** What a call of a helper gives back, or of what asks a store; undefined where it is neither. */
@@ -175,7 +203,9 @@ export class Values {
     want: string[],
     depth: number,
   ): Source[] {
-    const kept = found.flatMap((one) => this.givenBack(one, want, depth));
+    const kept = found.flatMap((one) =>
+      underNames(this.givenBack(one, want, depth), this.namesFor(frame, call, one)),
+    );
     if (!found.every(givesOf)) return unique([...kept, ...this.madeOf(frame, looseInCall(call), depth)]);
     const { callee } = call;
     const holder = ownFunction(frame, callee) === undefined ? symbolsOf(callee) : [];
@@ -258,13 +288,13 @@ export class Values {
 
   /** What a function that is handed over gives back is worked out of, beside what it is called with. */
   answer({ frame, fn, skip }: CalledFunction): Source[] {
-    return made(this.givenBack({ frame, fn, ...(skip ? { skip } : {}) }, [], 0));
+    return made(asTaken(this.givenBack({ frame, fn, ...(skip ? { skip } : {}) }, [], 0)));
   }
 
   /** The member of what a call gives back that is spread, where it is seen that there is one. */
   returned(frame: Frame, { call }: ExprFact, name: string): Source[] {
     const given = call === undefined ? undefined : this.givenByCall(frame, call, [name], 0);
-    return (given ?? []).filter((one) => !one.take.length && !one.made);
+    return (given ?? []).filter((one) => one.take.at(-1) !== name && !one.made);
   }
 
   /** What a function of a module keeps while it runs, each call has for itself. */
@@ -378,7 +408,7 @@ export class Values {
   private madeOf(frame: Frame, held: Loose, depth: number): Source[] {
     if (depth > MAX_DEPTH) return [];
     const asked = (one: number): Source[] =>
-      this.functionsAt(frame, one).flatMap((called) => this.givenBack(called, [], depth + 1));
+      this.functionsAt(frame, one).flatMap((called) => asTaken(this.givenBack(called, [], depth + 1)));
     const found: Source[] = [];
     for (const one of held.symbols)
       for (const path of membersTaken(frame.code, one, held))
@@ -424,7 +454,8 @@ export class Values {
         (expr.others ?? []).flatMap((one) => next(one, path)),
         true,
       );
-    if (name !== undefined) {
+    // A name that is not known yet may be any.
+    if (name !== undefined && !isNamedBy(name)) {
       const member = expr.members?.findLast((one) => one.name === name);
       if (member) return next(member.value, rest);
       // What tells of its changes is asked for what it tells of: `$line.wind`.
@@ -446,7 +477,7 @@ export class Values {
     const { called, ...callee } = expr;
     // What is called without anything may be a value that is read so, or a function that gives one back.
     const given = called
-      ? this.functionsOf(frame, callee).flatMap((one) => this.givenBack(one, want, depth))
+      ? this.functionsOf(frame, callee).flatMap((one) => asTaken(this.givenBack(one, want, depth)))
       : [];
     const found = given.length ? unique([...own, ...given]) : own;
     // A part of what a context or a helper gives is that value; a part of a prop is made from it.
@@ -638,6 +669,7 @@ const isPrecise = (gives: ExprFact[]): boolean =>
     (one) =>
       /^(identity|member|object|array|function|literal|content)$/.test(one.kind) ||
       one.from !== undefined ||
+      one.picks !== undefined ||
       // A name of a module that keeps nothing.
       (one.kind === 'computed' && !one.uses?.length) ||
       one.call !== undefined ||
@@ -654,6 +686,17 @@ function partPut(put: string[], want: string[]): { put: string[]; want: string[]
   for (let at = 0; at < shared; at++) if (put[at] !== want[at]) return undefined;
   return { put: put.slice(want.length), want: want.slice(put.length) };
 }
+
+/** Sources with the names of members that a call gives. */
+const underNames = (list: Source[], given: Given): Source[] =>
+  list.map((one) => {
+    const take = takenUnder(one.take, given);
+    const isLess = take.length < one.take.length;
+    return take === one.take ? one : { ...one, take, ...(isLess ? { exact: false, made: true } : {}) };
+  });
+
+/** The same where nobody knows the names. */
+const asTaken = (list: Source[]): Source[] => underNames(list, () => undefined);
 
 const made = (list: Source[]): Source[] => list.map((one) => ({ ...one, exact: false, made: true }));
 

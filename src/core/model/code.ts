@@ -119,6 +119,8 @@ export interface ExprFact extends Span {
   spreads?: ExprFact[];
   /** object: values under names that the code works out, each with what gives its name, where that is a value itself. */
   others?: (ExprFact & { under?: ExprFact })[];
+  /** computed: the member of a value whose name a parameter gives: `form[key]`. */
+  picks?: { of: ExprFact; under: ExprFact };
   /** literal: the text, where that may be a name. */
   text?: string;
   /** object: the key under which it tells something, as its `type` says: `{ type: 'raise', by: 4 }`. */

@@ -221,7 +221,8 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
   if (node.computed) {
     const key = use(u, readExpr(u, node.property, ctx), ctx);
     use(u, object, ctx);
-    return computed(node, object, key);
+    const isGiven = isNamed(key) && u.facts.symbols[key.symbol!]!.kind === 'param';
+    return { ...computed(node, object, key), ...(isGiven ? { picks: { of: object, under: key } } : {}) };
   }
   const name = node.property.type === 'Identifier' ? node.property.name : '#';
   if (object.kind === 'identity') {
@@ -259,6 +260,8 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
   }
   if (object.component && object.kind !== 'call')
     return { ...sharedMember(u, node, object, name), component: `${object.component}.${name}` };
+  if (object.picks)
+    return { ...computed(node, object), picks: object.picks, path: [...(object.path ?? []), name] };
   if (object.call === undefined || object.from) return computed(node, object);
   const { calls: _, beside: __, ...whole } = computed(node, object);
   return { ...whole, ...resultMember(object, name) };

@@ -80,6 +80,23 @@ const REACT: [what: string, code: string, low: string, high: string, module?: st
   ],
 ];
 
+/** What is read under a name that a function is given: `form` starts with what `seed` and `other` are. */
+const READ: [what: string, code: string, low: string, high: string, module?: string][] = [
+  ['a function', 'const get = (key) => form[key];', "get('lo')", "get('hi')"],
+  ['a declaration', 'function get(key) { return form[key]; }', "get('lo')", "get('hi')"],
+  ['over a variable', 'const get = (key) => { const v = form[key]; return v; };', "get('lo')", "get('hi')"],
+  ['handed on', 'const get = (key) => form[key]; const say = (name) => get(name);', "say('lo')", "say('hi')"],
+  ['a member of that', 'const get = (key) => form[key].at;', "get('lo')", "get('hi')"],
+  [
+    'names of the module',
+    'const get = (key) => form[key];',
+    'get(LO)',
+    'get(HI)',
+    "const LO = 'lo'; const HI = 'hi';",
+  ],
+  ['in an object', 'const field = (key) => ({ x: form[key] });', "field('lo').x", "field('hi').x"],
+];
+
 const of = (what: string, sources: Record<string, string>, from: string, low = 'Low'): Idiom[] => [
   { what, sources, from, to: [`${low}:prop:x`], not: ['High:prop:x'] },
 ];
@@ -118,6 +135,30 @@ const SVELTE_LEAF = '<script lang="ts">let { x }: { x: any } = $props();</script
 idioms([
   ...REACT.flatMap(([what, code, low, high, module]) =>
     of(`React: ${what}`, react(code, low, high, module), 'App:prop:seed'),
+  ),
+  ...READ.flatMap(([what, code, low, high, module = '']) =>
+    of(
+      `React: read by ${what}`,
+      reactApp(
+        `${module} ${LEAVES} export function App({ seed, other }) { const [form, setForm] = useState({ lo: seed, hi: other }); ${code} return <i onClick={() => setForm({ lo: 1, hi: 2 })}><Low x={${low}} /><High x={${high}} /></i>; }`,
+      ),
+      'App:prop:seed',
+    ),
+  ),
+  ...of(
+    'React: what is spread on a tag for each field',
+    reactApp(
+      `function Low({ x, onSave }) { return <b onClick={() => onSave(x)}>{x}</b>; } function High({ x, onSave }) { return <b onClick={() => onSave(x)}>{x}</b>; }
+export function App({ seed, other }) { const [form, setForm] = useState({ lo: seed, hi: other }); const field = (key) => ({ x: form[key], onSave: (v) => setForm((old) => ({ ...old, [key]: v })) }); return <i><Low {...field('lo')} /><High {...field('hi')} /></i>; }`,
+    ),
+    'Low:event:onSave',
+  ),
+  ...of(
+    'React: of what an event writes, what is written and nothing beside',
+    reactApp(
+      `${LEAVES} export function App({ seed }) { const [form, setForm] = useState({ lo: 1, hi: 2 }); return <i><Btn v={seed} onSave={(v) => setForm((old) => ({ ...old, lo: v }))} /><Low x={form.lo} /><High x={form.hi} /></i>; }`,
+    ),
+    'Btn:event:onSave',
   ),
   ...of(
     'React: a reducer',
