@@ -364,10 +364,12 @@ export class Values {
     store: { frame: Frame; symbol: number },
     node: number,
   ): AskedStore {
+    // A function that makes what picks, or what picks itself, by its name or written there.
+    const [made] = selector?.kind === 'call' ? this.functionsOf(frame, selector) : [];
     const named =
-      selector?.component === undefined ? undefined : this.frames.selector(frame, selector.component);
-    const fn = selector?.fn;
-    const inside = named ?? frame;
+      made || selector?.component === undefined ? undefined : this.frames.selector(frame, selector.component);
+    const fn = made?.fn ?? selector?.fn;
+    const inside = made?.frame ?? named ?? frame;
     if (!named && fn === undefined) return store;
     const { functions, symbols, result } = inside.code.facts;
     const within = named ? -1 : fn;

@@ -145,6 +145,10 @@ export const selectFleet = (state) => state.fleet;
 export const selectCabins = (state) => state.fleet.cabins;
 export const selectCount = createSelector([selectCabins], (cabins) => cabins.length);
 export const selectFast = createSelector(selectFleet, (state) => state.ui.limit, (fleet, limit) => fleet.speed > limit);
+export const selectHeld = (s) => s.fleet.held;
+export const selectShown = createSelector(selectHeld, (held) => (held ? 'held' : 'runs'));
+export const selectCabin = (id) => (s) => s.fleet.cabins.find((one) => one.id === id);
+export const selectAt = createSelector([selectCabins, (s, at) => at], (cabins, at) => cabins.slice(at));
 export default fleetSlice.reducer;`,
   'ui.ts': `import { createReducer } from '@reduxjs/toolkit';
 import { reset } from './fleet';
@@ -165,8 +169,8 @@ const usesStore = (declared: string, markup: string): Sources => ({
   ...SLICES,
   'App.tsx': `import { useSelector, useDispatch } from 'react-redux';
 import { useAppSelector, useTyped, useAppDispatch, useHeld, usePicked } from './hooks';
-import { fleetSlice, hold, add, race, reset, load, selectCabins, selectCount, selectFast } from './fleet';
-export function App() { ${declared} return ${markup}; }
+import { fleetSlice, hold, add, race, reset, load, selectCabins, selectCount, selectFast, selectHeld, selectShown, selectCabin, selectAt } from './fleet';
+export function App({ at }) { ${declared} return ${markup}; }
 function Row({ n }) { return <b>{n}</b>; }
 function Btn({ onPress }) { return <button onClick={() => onPress(1)} />; }`,
 });
@@ -186,6 +190,10 @@ describe('parts of a store: who reads them', () => {
     ['a function by its name', 'const n = useSelector(selectCabins);', SLICE],
     ['called in another', 'const n = useSelector((s) => selectCabins(s));', SLICE],
     ['made of others', 'const n = useSelector(selectCount);', SLICE],
+    ['whatever its parameter is called', 'const n = useSelector(selectHeld);', SLICE],
+    ['made of such a one', 'const n = useSelector(selectShown);', SLICE],
+    ['made for each', 'const n = useSelector(selectCabin(at));', SLICE],
+    ['called with more', 'const n = useSelector((s) => selectAt(s, at));', SLICE],
     ['taken apart', 'const { held: n } = useSelector((s) => s.fleet);', SLICE],
     ['of two parts', 'const n = useSelector(selectFast);', 'ui.ts>Ui:state:ui'],
     ['a part that nobody keeps', 'const n = useSelector((s) => s.lines.held);', ''],
@@ -194,6 +202,17 @@ describe('parts of a store: who reads them', () => {
     expect(nodes.filter((one) => one.includes(':state:') && (one === from || !from)).length > 0).toBe(
       from !== '',
     );
+  });
+});
+
+describe('parts of a store: what else they are asked with', () => {
+  test.each<[string, string, boolean]>([
+    ['a function that makes what picks', 'const n = useSelector(selectCabin(at));', true],
+    ['what is made of others', 'const n = useSelector((s) => selectAt(s, at));', true],
+    ['nothing', 'const n = useSelector(selectCount);', false],
+  ])('%s', (_, declared, isAsked) => {
+    const nodes = named(traced(usesStore(declared, '<Row n={n} />'), 'Row:prop:n'));
+    expect(nodes.includes('App:prop:at')).toBe(isAsked);
   });
 });
 

@@ -87,16 +87,17 @@ function isDrawn(value: t.Node, names: ReactNames): 'drawn' | 'nothing' | false 
 }
 
 /** A function that picks a part of what an app's store keeps: it is followed into, as hooks are. */
-function isSelector({ params, body }: t.Function): boolean {
+function isSelector({ params, body }: t.Function, name: string): boolean {
   const [first, second] = params;
   if (first?.type !== 'Identifier' || (second?.type === 'Identifier' && second.name === 'action'))
     return false;
   const type = annotationOf(first);
   const named = type?.type === 'TSTypeReference' ? entityName(type.typeName) : undefined;
+  const isPick = /^select\p{Lu}|Selector$/u.test(name);
   const isState =
     named === undefined
-      ? /^(state|rootState)$/.test(first.name)
-      : /(^|\.)\w*(Root|App|Store)\w*State$/.test(named);
+      ? isPick || /^(state|rootState)$/.test(first.name)
+      : (isPick ? /State$/ : /(^|\.)\w*(Root|App|Store)\w*State$/).test(named);
   return isState && (body.type !== 'BlockStatement' || body.body.at(-1)?.type === 'ReturnStatement');
 }
 
@@ -231,7 +232,7 @@ export function candidateOf(
     wrapped ||
     ((isNamedLikeComponent(name) || (isDefault && node.hasMarkup === true)) && draws);
   if (!component) {
-    const isHook = (inFactory ? /^use([A-Z]|$)/ : /^use[A-Z]/).test(name) || isSelector(node);
+    const isHook = (inFactory ? /^use([A-Z]|$)/ : /^use[A-Z]/).test(name) || isSelector(node, name);
     // What a call makes of a function is not that function.
     if (foreign && !node.hasMarkup) return undefined;
     if (names.creates && returnsOf(node).some((it) => isDrawn(unwrap(it), names) === 'drawn' && isCall(it)))

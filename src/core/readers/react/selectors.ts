@@ -45,26 +45,31 @@ export function readPicker(u: Unit, { parts, fn, feature }: Picker): void {
     u.facts.result = { kind: 'member', symbol: store, path: [feature], ...at };
     return;
   }
+  // What else it is called with, its parts are called with, too.
+  const most = Math.max(1, ...parts.map((one) => (isFunction(one) ? one.params.length : 0)));
+  const given = Array.from({ length: most }, (_, index) =>
+    index ? addSymbol(u, { name: `given${index}`, kind: 'param', within: -1, index, ...at }) : store,
+  );
   fn.params.forEach((param, index) => {
     const part = parts[index];
-    const value: ExprFact = part ? partOf(u, unwrap(part), store) : { kind: 'computed', ...spanOf(param) };
+    const value: ExprFact = part ? partOf(u, unwrap(part), given) : { kind: 'computed', ...spanOf(param) };
     declarePattern(u, param, value, SETUP, { kind: 'derived' });
   });
   if (fn.body.type === 'BlockStatement') u.statements(fn.body.body, SETUP);
   else u.facts.result = use(u, u.expr(fn.body, SETUP), SETUP);
 }
 
-function partOf(u: Unit, part: t.Node, store: number): ExprFact {
-  const given: ExprFact = { kind: 'identity', symbol: store, ...spanOf(part) };
+function partOf(u: Unit, part: t.Node, given: number[]): ExprFact {
+  const args = given.map((symbol): ExprFact => ({ kind: 'identity', symbol, ...spanOf(part) }));
   const name = memberName(part);
   if (name !== undefined) {
-    const call =
-      u.facts.calls.push({ name, args: [given], where: 'derivation', fn: -1, ...spanOf(part) }) - 1;
+    const call = u.facts.calls.push({ name, args, where: 'derivation', fn: -1, ...spanOf(part) }) - 1;
     return { kind: 'call', from: { call, path: [] }, ...spanOf(part) };
   }
   if (!isFunction(part)) return { kind: 'computed', ...spanOf(part) };
-  const [first] = part.params;
-  if (first?.type === 'Identifier' && first.binding) u.refs.set(first.binding, store);
+  part.params.forEach((param, index) => {
+    if (param.type === 'Identifier' && param.binding) u.refs.set(param.binding, given[index]!);
+  });
   const read = readFunction(u, part, SETUP, 'derivation').fn;
   const gives = read === undefined ? [] : (u.facts.functions[read]!.gives ?? []);
   return { kind: 'computed', gives, ...spanOf(part) };
