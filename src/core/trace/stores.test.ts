@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { auditSources } from '../audit';
 import { type Sources, traced, traces } from './testing';
 import type { Trace } from './trace';
 
@@ -202,6 +203,45 @@ describe('parts of a store: who reads them', () => {
     expect(nodes.filter((one) => one.includes(':state:') && (one === from || !from)).length > 0).toBe(
       from !== '',
     );
+  });
+});
+
+describe('parts of a store: tables of entries', () => {
+  const entries = (reducers: string, more = ''): Sources => ({
+    'fleet.ts': `import { createSlice, createEntityAdapter, createAsyncThunk } from '@reduxjs/toolkit';
+export const load = createAsyncThunk('fleet/load', async (line) => fetch(line));
+const cabins = createEntityAdapter();
+export const fleetSlice = createSlice({ name: 'fleet', initialState: cabins.getInitialState({ held: 1 }), reducers: { ${reducers} } ${more} });
+export const { put } = fleetSlice.actions;
+export default fleetSlice.reducer;`,
+    'store.ts': `import { configureStore } from '@reduxjs/toolkit'; import fleet from './fleet';
+export const makeStore = () => configureStore({ reducer: { fleet } });`,
+    'App.tsx': `import { useSelector, useDispatch } from 'react-redux'; import { put, load } from './fleet';
+export function App({ v }) { const dispatch = useDispatch(); const rows = useSelector((s) => s.fleet.entities); const held = useSelector((s) => s.fleet.held); return <b><Row n={rows} /><Held n={held} /><Btn v={v} onPress={(one) => dispatch(put(one))} /><button onClick={() => dispatch(load(4))} /></b>; }
+function Row({ n }) { return <b>{n}</b>; }
+function Held({ n }) { return <b>{n}</b>; }
+function Btn({ v, onPress }) { return <button onClick={() => onPress(v)} />; }`,
+  });
+  test.each<[string, string, boolean]>([
+    ['in the place of a function', 'put: cabins.upsertOne', true],
+    ['called', 'put(state, action) { cabins.addOne(state, action.payload); }', true],
+    [
+      'called, with what it is given taken apart',
+      'put: (state, { payload }) => { cabins.setOne(state, payload); }',
+      true,
+    ],
+    ['given back', 'put: (state, action) => cabins.addMany(state, action.payload)', true],
+    ['taken out, which keeps nothing', 'put: cabins.removeOne', false],
+    ['of something else', 'put(state, action) { cabins.addOne(other, action.payload); }', false],
+  ])('%s', (_, reducers, arrives) => {
+    const nodes = named(traced(entries(reducers), 'App:prop:v'));
+    expect(nodes.includes('Row:prop:n')).toBe(arrives);
+    expect(nodes.includes('Held:prop:n')).toBe(false);
+  });
+  test('changed when something else has ended', () => {
+    const more = ', extraReducers: (builder) => { builder.addCase(load.fulfilled, cabins.setAll); }';
+    const project = auditSources(entries('put: cabins.upsertOne', more)).result.project;
+    expect(project.files.flatMap(({ facts }) => facts.answers ?? [])).toHaveLength(1);
   });
 });
 

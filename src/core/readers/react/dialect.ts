@@ -38,6 +38,7 @@ import type { ReactNames } from './names';
 import { readExposed } from './refs';
 import { declarePart } from './slices';
 import type { StoreCalls } from '../script/store-calls';
+import { readEntries } from './entities';
 import { declareStore } from './stores';
 
 const EFFECTS = new Set(['useEffect', 'useLayoutEffect', 'useInsertionEffect', 'useImperativeHandle']);
@@ -121,6 +122,8 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
         for (const one of others) use(u, u.expr(one, ctx), ctx);
         return use(u, u.expr(bound, ctx), ctx);
       }
+      const entries = stores.any ? readEntries(u, node, ctx) : undefined;
+      if (entries) return entries;
       if (node.callee.type === 'Super') return { kind: 'computed', ...spanOf(node) };
       if (memberName(node.callee) === undefined && isSuperRender(node.callee))
         return { kind: 'computed', ...spanOf(node), content: [drawBase(u, node, ctx)] };

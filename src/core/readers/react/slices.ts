@@ -7,6 +7,7 @@ import type * as t from '@babel/types';
 import type { FileFacts, ImportFact, ValueFact } from '../../model/facts';
 import { readFunction } from '../script/functions';
 import { connects } from './connected';
+import { addEntriesChange, changesEntries } from './entities';
 import type { StoreCalls } from '../script/store-calls';
 import { constantText } from '../script/constants';
 import { isWrappedPart, partAt, partUnder, valueOf } from '../script/store-parts';
@@ -140,15 +141,18 @@ function declareSlice(u: Unit, id: t.Identifier, call: t.CallExpression, ctx: Ct
   if (options?.type !== 'ObjectExpression') return false;
   const state = declareState(u, id, valueOf(options, 'initialState'), call);
   if (id.binding) (u.file.parts ??= new Set()).add(id.binding);
-  for (const { name, fn, at } of changesOf(options))
-    addChange(u, changeName(id.name, name), state, fn, at, ctx, PAYLOAD);
+  for (const { name, fn, at } of changesOf(options)) {
+    const does = changeName(id.name, name);
+    if (isFunction(fn)) addChange(u, does, state, fn, at, ctx, PAYLOAD);
+    else addEntriesChange(u, does, state, fn, PAYLOAD, ctx);
+  }
   const others = valueOf(options, 'extraReducers');
   if (others) readCases(u, id.name, state, others, ctx);
   return true;
 }
 
 /** The functions of a part by which its state is changed: each is a function, or prepares first what it is given. */
-function changesOf(options: t.ObjectExpression): { name: string; fn: t.Function; at: t.Node }[] {
+function changesOf(options: t.ObjectExpression): { name: string; fn: t.Node; at: t.Node }[] {
   const reducers = valueOf(options, 'reducers');
   if (reducers?.type !== 'ObjectExpression') return [];
   return reducers.properties.flatMap((one) => {
@@ -156,7 +160,7 @@ function changesOf(options: t.ObjectExpression): { name: string; fn: t.Function;
     if (one.type === 'SpreadElement' || name === undefined) return [];
     const value = one.type === 'ObjectMethod' ? one : unwrap(one.value);
     const fn = value.type === 'ObjectExpression' ? valueOf(value, 'reducer') : value;
-    return fn && isFunction(fn) ? [{ name, fn, at: one.key }] : [];
+    return fn && (isFunction(fn) || changesEntries(fn)) ? [{ name, fn, at: one.key }] : [];
   });
 }
 
@@ -194,10 +198,12 @@ function readCases(u: Unit, part: string, state: number, cases: t.Node, ctx: Ctx
   const add = (action: t.Node | undefined, written: t.Node | undefined): void => {
     const name = action && memberName(unwrap(action));
     const fn = written && unwrap(written);
-    if (!name || !fn || !isFunction(fn)) return;
+    if (!name || !fn || !(isFunction(fn) || changesEntries(fn))) return;
     const does = changeName(part, `on ${name}`);
     const [, step] = /\.(pending|fulfilled|rejected|settled)$/.exec(name) ?? [];
-    addChange(u, does, state, fn, action, ctx, step === undefined ? PAYLOAD : ARGUMENT);
+    const boxed = step === undefined ? PAYLOAD : ARGUMENT;
+    if (isFunction(fn)) addChange(u, does, state, fn, action, ctx, boxed);
+    else addEntriesChange(u, does, state, fn, boxed, ctx);
     (u.file.answers ??= []).push({
       action: name.replace(/\.(pending|fulfilled|rejected|settled|type)$/, ''),
       does,
