@@ -43,8 +43,9 @@ export function madeOf(u: AngularUnit, symbol: number): string {
   return built ? `Form${built[1]!.charAt(0).toUpperCase()}${built[1]!.slice(1)}` : '';
 }
 
-/** `this.fb.group({ … })` */
-const BUILT = /^(?:this\.)?\w*(?:fb|[bB]uilder)(?:\.nonNullable)?\.(group|control|array|record)\s*[<(]/;
+/** `this.fb.group({ … })`, `inject(FormBuilder).group({ … })` */
+const BUILT =
+  /^(?:(?:this\.)?\w*(?:fb|[bB]uilder)|inject\(\w*FormBuilder\))(?:\.nonNullable)?\.(group|control|array|record)\s*[<(]/;
 
 /** The same where it is read, or, without a context, only asked what it means. */
 export function readForm(u: AngularUnit, node: t.Node, ctx: Ctx | undefined): ExprFact | undefined {

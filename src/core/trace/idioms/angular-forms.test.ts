@@ -34,6 +34,13 @@ idioms(
         ),
       ],
       [
+        'a group that a builder makes on the spot',
+        app(
+          `f = inject(FormBuilder).nonNullable.group({ a: [''] }); go() { this.f.patchValue({ a: this.seed }); }`,
+          'f.value.a',
+        ),
+      ],
+      [
         'a control of a group that is built',
         app(
           `fb = inject(FormBuilder); f = this.fb.group({ a: [''] }); go() { this.f.get('a')!.setValue(this.seed); }`,
