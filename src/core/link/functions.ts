@@ -4,13 +4,15 @@ import { oncePer } from '../model/once-per';
 import type { Component } from '../model/project';
 import { isWithin } from './expressions';
 
-const NONE: ReadonlySet<number> = new Set();
-
 /**
  * A function, those written inside it, and the handlers that it calls, however far; the nearest first. Of what it calls,
  * those that stand apart are left out: each call of such a one is another matter.
  */
-export function reachedFunctions(component: Component, start: number, apart = NONE): Set<number> {
+export function reachedFunctions(
+  component: Component,
+  start: number,
+  apart?: ReadonlySet<number>,
+): Set<number> {
   const { functions, symbols } = component.facts;
   const found = new Set<number>();
   const todo = [start];
@@ -19,7 +21,7 @@ export function reachedFunctions(component: Component, start: number, apart = NO
     found.add(fn);
     for (const symbol of functions[fn]!.calls) {
       const next = symbols[symbol]!.fn;
-      if (next !== undefined && !apart.has(next)) todo.push(next);
+      if (next !== undefined && !apart?.has(next)) todo.push(next);
     }
     // What is written inside is read right after; what follows that may stand anywhere.
     const { start: from, end: to } = functions[fn]!;
@@ -50,7 +52,7 @@ export const namingFunctions = oncePer(({ facts }: Component): ReadonlySet<numbe
   const named = writes.flatMap(({ under, value, symbol }) =>
     [under, ...othersIn(value).map((one) => one.under)].flatMap((key) => (key ? { key, symbol } : [])),
   );
-  if (!named.length) return NONE;
+  if (!named.length) return found;
   for (const one of invokes) {
     const { kind, symbol } = one.callee;
     const fn = kind === 'identity' ? symbols[symbol!]!.fn : undefined;

@@ -210,7 +210,7 @@ export class Values {
     const { callee } = call;
     const holder = ownFunction(frame, callee) === undefined ? symbolsOf(callee) : [];
     // Of what holds several functions, the one that is called.
-    const path = callee.kind === 'member' ? callee.path! : [];
+    const path = callee.path ?? callee.component?.split('.').slice(1) ?? [];
     return unique([
       ...kept,
       ...found.flatMap((one) => this.ofArguments(frame, call, one, want, depth)),
