@@ -316,9 +316,9 @@ class FlowBuilder {
         const sources = this.graph.answersOf(callables, provider.place);
         const edge = { put: path, made: true };
         // What is provided by its name has the function itself.
-        const named = value.kind === 'identity' ? frame.nodeOf[value.symbol!]! : -1;
-        if (named < 0) this.graph.addSources(sources, node, provider.place, { ...edge, how: 'provide' });
-        else this.graph.addSources(sources, named, provider.place, { ...edge, how: 'transform' });
+        const own = value.kind === 'identity' ? frame.nodeOf[value.symbol!]! : -1;
+        if (own < 0) this.graph.addSources(sources, node, provider.place, { ...edge, how: 'provide' });
+        else this.graph.addSources(sources, own, provider.place, { ...edge, how: 'transform' });
       }
     }
   }

@@ -31,6 +31,7 @@ import {
   unwrap,
   use,
   usesOf,
+  hasName,
   noteGiven,
 } from './unit';
 import { eachChild } from './walk';
@@ -221,7 +222,7 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
   if (node.computed) {
     const key = use(u, readExpr(u, node.property, ctx), ctx);
     use(u, object, ctx);
-    const isGiven = isNamed(key) && u.facts.symbols[key.symbol!]!.kind === 'param';
+    const isGiven = hasName(key) && u.facts.symbols[key.symbol!]!.kind === 'param';
     return { ...computed(node, object, key), ...(isGiven ? { picks: { of: object, under: key } } : {}) };
   }
   const name = node.property.type === 'Identifier' ? node.property.name : '#';
@@ -657,7 +658,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
     if (name !== undefined) members.push({ name, value, ...spanOf(property.key) });
     else {
       open = true;
-      others.push(under && isNamed(under) ? { ...value, under } : value);
+      others.push(under && hasName(under) ? { ...value, under } : value);
     }
   }
   const object: ExprFact = {
@@ -671,9 +672,6 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
   u.dialect.written?.(u, node, object, ctx);
   return object;
 }
-
-/** A value that has a name, or is a member of one. */
-const isNamed = ({ kind }: ExprFact): boolean => kind === 'identity' || kind === 'member';
 
 /** A method; a getter is what it gives back, and runs whenever somebody asks. */
 function readMethod(u: Unit, node: t.ObjectMethod, ctx: Ctx): ExprFact {

@@ -5,7 +5,18 @@ import type { ExprFact } from '../../model/facts';
 import { fillsCollection } from './collections';
 import { byName, memberKey } from './constants';
 import { memberName } from './type-expr';
-import { meaningOf, type Ctx, isModuleLevel, merged, spanOf, symbolOf, type Unit, unwrap, use } from './unit';
+import {
+  hasName,
+  meaningOf,
+  type Ctx,
+  isModuleLevel,
+  merged,
+  spanOf,
+  symbolOf,
+  type Unit,
+  unwrap,
+  use,
+} from './unit';
 import { eachChild } from './walk';
 
 /** Methods that change the list that they are called on. */
@@ -160,7 +171,7 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
     const plain = byName(bare);
     const object = meaningOf(u, plain.computed ? plain.object : plain, ctx);
     const under = bare.computed ? use(u, u.expr(bare.property, ctx), ctx) : undefined;
-    const isNamed = plain.computed && (under?.kind === 'identity' || under?.kind === 'member');
+    const isNamed = plain.computed && under !== undefined && hasName(under);
     const path = plain.computed ? [...(object.path ?? []), ANY_MEMBER] : object.path;
     const isOwn = object.kind === 'identity' || (object.kind === 'member' && !object.component);
     if (object.symbol !== undefined && isOwn) {
