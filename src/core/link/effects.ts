@@ -10,7 +10,7 @@ import type { Callable, Callables } from './callables';
 import { GivenCalls } from './given-calls';
 import { type Handing, joined, outOf, wholly } from './handings';
 import { calledBy } from './expressions';
-import { type Given, type Giver, namedBy, withNames } from './named-members';
+import { type Given, namedBy, withNames } from './named-members';
 import type { Results } from './results';
 import { type Source, unboxed, type Values } from './values';
 
@@ -35,16 +35,14 @@ export const named = (effect: Effect, given: Given): Effect => ({
   params: effect.params.map((one) => ({ ...one, put: withNames(one.put, given) })),
 });
 
-const movedBy = (by: Giver, places: number): Giver =>
-  by.of === undefined ? { ...by, own: by.own + places } : by;
-
 /** Effects of a function that is not called with the first of its parameters. */
 const skipped = (effects: Effect[], skip = 0): Effect[] =>
   skip
     ? effects.map((one) => {
-        const effect = named(one, (by) =>
-          by.of === undefined && by.own < skip ? undefined : movedBy(by, -skip),
-        );
+        const effect = named(one, (by) => {
+          if (by.of !== undefined) return by;
+          return by.own < skip ? undefined : { ...by, own: by.own - skip };
+        });
         return { ...effect, params: skippedParams(effect.params, skip) };
       })
     : effects;

@@ -36,7 +36,8 @@ export class Results {
 
   /** What a call with these arguments hands on, from the parameters of the function that makes the call. */
   handedThrough(frame: Frame, fn: number, args: ExprFact[], params: Handing[]): Handing[] {
-    const named = params.map((one) => ({ ...one, put: withNames(one.put, this.names(frame, args, fn)) }));
+    const names = this.names(frame, args, fn);
+    const named = params.map((one) => ({ ...one, put: withNames(one.put, names) }));
     return joined(this.handings(frame, fn, args), named);
   }
 
