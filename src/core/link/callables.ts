@@ -10,6 +10,7 @@ import { isOutside } from './handed-out';
 import { argumentsOf, ofParameter } from './handings';
 import { Memo } from './memo';
 import { calledBy, into } from './expressions';
+import { writesOf } from './results';
 import { MAX_DEPTH, type Values } from './values';
 
 /** Something that may be called. */
@@ -268,9 +269,9 @@ export class Callables {
   /** What the code puts on a value under a name, once and for all: `store.put = (v) => …`. */
   private putOn(frame: Frame, index: number, [name, ...rest]: string[], depth: number): Callable[] {
     if (name === undefined) return [];
-    const { symbols, writes } = frame.code.facts;
-    return writes.flatMap(({ symbol, path, fn, value }) =>
-      symbol === index && (fn < 0 || symbols[index]!.inner) && path?.length === 1 && path[0] === name && value
+    const { inner } = frame.code.facts.symbols[index]!;
+    return (writesOf(frame.code).get(index) ?? []).flatMap(({ path, fn, value }) =>
+      (fn < 0 || inner) && path?.length === 1 && path[0] === name && value
         ? this.of(frame, value, rest, depth + 1)
         : [],
     );

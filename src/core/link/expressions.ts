@@ -82,12 +82,13 @@ export function membersTaken(code: Component, symbol: number, { calls, start, en
     if (read.end > end || known.some((one) => isWithin(read, one))) continue;
     const path = methodsOf(code).get(read.start) === read.end ? read.path?.slice(0, -1) : read.path;
     if (!path?.length) return WHOLE;
-    if (!found.some((one) => isSame(one, path))) found.push(path);
+    if (!found.some((one) => isSamePath(one, path))) found.push(path);
   }
   return found.length ? found : WHOLE;
 }
 
-const isSame = (one: string[], other: string[]): boolean =>
+/** Whether two ways lead to the same. */
+export const isSamePath = (one: readonly string[], other: readonly string[]): boolean =>
   one.length === other.length && one.every((name, at) => name === other[at]);
 
 /** The place of the first read at or behind an offset. */

@@ -8,6 +8,7 @@ import type { Contexts, Provider } from './context-types';
 import { isEverywhere } from './coverage';
 import { contextKey } from './keys';
 import { type Effect, Effects } from './effects';
+import { isSamePath } from './expressions';
 import { Frames } from './frames';
 import type { Linked, Tree } from './linked';
 import { takenUnder, withoutNames } from './named-members';
@@ -46,8 +47,20 @@ const emptyFlow = (): Flow => ({
 /** A node with so many edges keeps an index of them. */
 const MANY = 24;
 
-const isSame = (a: string[] = [], b: string[] = []): boolean =>
-  a.length === b.length && a.every((one, i) => one === b[i]);
+const isSame = (a: string[] = [], b: string[] = []): boolean => isSamePath(a, b);
+
+/** By what edges from one node are told apart. */
+type Told = Pick<FlowEdge, 'to' | 'how' | 'site' | 'call' | 'take' | 'put'>;
+
+const isTwin = (one: Told, other: Told): boolean =>
+  one.to === other.to &&
+  callOf(one) === callOf(other) &&
+  one.how === other.how &&
+  isSame(one.take, other.take) &&
+  isSame(one.put, other.put);
+
+const textOf = (one: Told): string =>
+  `${one.to}>${callOf(one)}>${one.how}>${one.take?.join('.') ?? ''}>${one.put?.join('.') ?? ''}`;
 
 export class FlowGraph {
   readonly project: Linked;
@@ -90,7 +103,7 @@ export class FlowGraph {
     const put = edge.put && withoutNames(edge.put);
     const take = edge.take && takenUnder(edge.take, () => undefined);
     const made = edge.made || (take !== undefined && take.length < edge.take!.length);
-    if (this.isKnown(from, to, { ...edge, put, take }, call ?? site)) return;
+    if (this.isKnown(from, { to, how, take, put, site, call })) return;
     const place = { file: at.file, start: at.start, end: at.end };
     // Edges are many: all have one shape, so that they are made and read fast.
     const filled = (list: string[] | undefined) => (list?.length ? list : undefined);
@@ -102,20 +115,12 @@ export class FlowGraph {
   }
 
   /** Whether there is such an edge: looked for among those of the node while these are few. */
-  private isKnown(from: number, to: number, { how, take, put }: EdgeOf, site: number): boolean {
+  private isKnown(from: number, edge: Told): boolean {
     const edges = this.flow.out[from]!;
-    const text = (one: Pick<FlowEdge, 'to' | 'how' | 'site' | 'call' | 'take' | 'put'>) =>
-      `${one.to}>${callOf(one)}>${one.how}>${one.take?.join('.') ?? ''}>${one.put?.join('.') ?? ''}`;
-    const same = (one: FlowEdge) =>
-      one.to === to &&
-      callOf(one) === site &&
-      one.how === how &&
-      isSame(one.take, take) &&
-      isSame(one.put, put);
-    if (edges.length < MANY) return edges.some((index) => same(this.flow.edges[index]!));
+    if (edges.length < MANY) return edges.some((index) => isTwin(this.flow.edges[index]!, edge));
     let seen = this.seen.get(from);
-    if (!seen) this.seen.set(from, (seen = new Set(edges.map((index) => text(this.flow.edges[index]!)))));
-    const key = text({ to, site, how, take, put });
+    if (!seen) this.seen.set(from, (seen = new Set(edges.map((index) => textOf(this.flow.edges[index]!)))));
+    const key = textOf(edge);
     if (seen.has(key)) return true;
     seen.add(key);
     return false;

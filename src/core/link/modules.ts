@@ -1,5 +1,6 @@
 /** Which file an import means. */
 import type { FileFacts } from '../model/facts';
+import { pushTo } from '../model/group-by';
 import type { Package } from '../model/project';
 import type { Manifest, PackageManifest, PathsManifest } from '../readers/manifest';
 import { ofAll } from '../readers/languages';
@@ -31,6 +32,7 @@ export interface Modules {
 
 export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules {
   const byPath = new Map(files.map((file, index) => [file.path, index]));
+  const byStem = filesByStem(files);
   const packageManifests = manifests.filter((one): one is PackageManifest => one.kind === 'package');
   const rules = pathRules(manifests.filter((one): one is PathsManifest => one.kind === 'paths'));
 
@@ -42,15 +44,11 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
       const found = byPath.get(path.slice(0, -written!.length) + ext);
       if (found !== undefined) return found;
     }
-    for (const ext of EXTENSIONS) {
-      const found = byPath.get(path + ext);
-      if (found !== undefined) return found;
-    }
+    const found = byStem.get(path)?.[0];
+    if (found !== undefined) return found;
     // A folder may hold what was built beside what it was built from; what exports nothing is neither.
-    const inside = EXTENSIONS.flatMap(
-      (ext) => byPath.get(path ? `${path}/index${ext}` : `index${ext}`) ?? [],
-    );
-    return inside.find((one) => files[one]!.exports.length > 0) ?? inside[0];
+    const inside = byStem.get(path ? `${path}/index` : 'index');
+    return inside?.find((one) => files[one]!.exports.length > 0) ?? inside?.[0];
   }
 
   /** A published path such as `lib/esm/index.js` stands for a source file. */
@@ -113,7 +111,16 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
   const isBuilt = (path: string) => /^(\.\/)?(dist|lib|build|out|es|esm|cjs|types)\//.test(path);
   // A manifest without a name and without needs says where a folder's build is, and is no package.
   const bounds = packages.filter((one) => one.dir === '' || one.name !== undefined || one.needs.size > 0);
-  const packageOf = (path: string) => bounds.find((one) => one.dir === '' || path.startsWith(`${one.dir}/`));
+  const ofFolder = new Map<string, Package | undefined>();
+  const packageOf = (path: string): Package | undefined => {
+    const dir = dirname(path);
+    if (!ofFolder.has(dir))
+      ofFolder.set(
+        dir,
+        bounds.find((one) => one.dir === '' || path.startsWith(`${one.dir}/`)),
+      );
+    return ofFolder.get(dir);
+  };
 
   /** `#lib/gauge`, as the package around the file maps it. */
   function resolveInner(from: string, specifier: string): number | undefined {
@@ -154,25 +161,28 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
   const headOf = (from: string, specifier: string) =>
     `${packageOf(from)?.dir ?? ''}\n${specifier.split('/')[0]!}`;
 
-  const cache = new Map<string, number | undefined>();
+  /** What names mean in a folder: that is the same for all of its files. */
+  const cache = new Map<string, Map<string, number | undefined>>();
   function resolve(from: string, specifier: string): number | undefined {
     const dir = dirname(from);
-    const key = `${specifier.startsWith('.') ? dir : from}\n${specifier}`;
-    if (cache.has(key)) return cache.get(key);
+    let known = cache.get(dir);
+    if (!known) cache.set(dir, (known = new Map<string, number | undefined>()));
+    if (known.has(specifier)) return known.get(specifier);
     const found = find(from, dir, specifier.replace(/(?<=.)[?#].*$/, ''));
-    cache.set(key, found);
+    known.set(specifier, found);
     return found;
   }
   function pathsOf(from: string, specifier: string): string[] {
-    return rules.flatMap((rule) => {
-      const { dir, prefix, suffix, targets } = rule;
-      if (dir && !from.startsWith(`${dir}/`)) return [];
-      if (!specifier.startsWith(prefix) || !specifier.endsWith(suffix)) return [];
-      if (specifier.length < prefix.length + suffix.length) return [];
+    const found: string[] = [];
+    for (const { dir, prefix, suffix, targets } of rules) {
+      if (!specifier.startsWith(prefix) || !specifier.endsWith(suffix)) continue;
+      if (specifier.length < prefix.length + suffix.length) continue;
+      if (dir && !from.startsWith(`${dir}/`)) continue;
       const star = specifier.slice(prefix.length, specifier.length - suffix.length);
-      if (!targets.some((target) => target.includes('*')) && star !== '') return [];
-      return targets.map((target) => join(target.replace('*', star)));
-    });
+      if (star !== '' && !targets.some((target) => target.includes('*'))) continue;
+      found.push(...targets.map((target) => join(target.replace('*', star))));
+    }
+    return found;
   }
   function find(from: string, dir: string, specifier: string): number | undefined {
     if (/^\.{1,2}(\/|$)/.test(specifier)) return locate(join(dir, specifier));
@@ -188,10 +198,7 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
     file.imports
       .map((one) => one.from)
       .filter(
-        (from) =>
-          !/^[./]/.test(from) &&
-          !isNeeded(file.path, from) &&
-          find(file.path, dirname(file.path), from) === undefined,
+        (from) => !/^[./]/.test(from) && !isNeeded(file.path, from) && resolve(file.path, from) === undefined,
       )
       .map((specifier) => ({ dir: packageOf(file.path)?.dir ?? '', specifier, path: file.path })),
   );
@@ -210,6 +217,16 @@ export function linkModules(files: FileFacts[], manifests: Manifest[]): Modules 
     packages,
     packageOf,
   };
+}
+
+/** Files by their path without the ending, those first whose ending comes first. */
+function filesByStem(files: FileFacts[]): Map<string, number[]> {
+  const found = new Map<string, number[]>();
+  for (const ending of EXTENSIONS)
+    files.forEach(({ path }, index) => {
+      if (path.endsWith(ending)) pushTo(found, path.slice(0, -ending.length), index);
+    });
+  return found;
 }
 
 /** Path aliases of every tsconfig and jsconfig, through `extends`; the deepest folder first. */

@@ -77,15 +77,16 @@ export function linkNames(
   const statics = new Map<number, Map<string, Target>>();
   /** The same, of what a call made: other calls of that function make others. */
   const madeStatics = new Map<ValueFact, Map<string, Target>>();
-  const cache = new Map<string, Target>();
+  /** What names lead to, by file. */
+  const caches = files.map(() => new Map<string, Target>());
 
   function lookup(file: number, name: string): Target {
-    const key = `${file}:${name}`;
-    const known = cache.get(key);
+    const cache = caches[file]!;
+    const known = cache.get(name);
     if (known) return known;
-    cache.set(key, outside('circle'));
+    cache.set(name, outside('circle'));
     const found = find(file, name);
-    cache.set(key, found);
+    cache.set(name, found);
     return found;
   }
 
@@ -491,7 +492,7 @@ export function linkNames(
         if (!members.has(name) && found.kind !== 'unbound') members.set(name, found);
       }
       // What was looked up before did not know these members.
-      cache.clear();
+      for (const one of caches) one.clear();
       exportCache.clear();
     }
   }

@@ -1,6 +1,15 @@
 /** What an expression is made of: the nodes whose values it holds. */
 import type { ExprFact, InvokeFact, PlainCallFact, StoreAsk, SymbolFact } from '../model/facts';
-import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken, symbolsOf } from './expressions';
+import {
+  into,
+  isSamePath,
+  isWithin,
+  type Loose,
+  looseIn,
+  looseInCall,
+  membersTaken,
+  symbolsOf,
+} from './expressions';
 import { apart, type Frame, type Frames } from './frames';
 import { CalledFrom, type CallFrom } from './called-from';
 import { argumentsOf, type Held, ofParameter, takenOf } from './handings';
@@ -384,6 +393,7 @@ export class Values {
   /** What decides which of several things an expression is. */
   private deciding(frame: Frame, expr: ExprFact, depth: number): Source[] {
     const { gives = [], beside, uses = [], calls = [], start, end } = expr;
+    if (!(beside ?? uses).length && !calls.length) return [];
     const arms = gives.map(looseIn);
     const given = new Set([...gives.flatMap(symbolsOf), ...arms.flatMap((one) => one.symbols)]);
     const asked = new Set(arms.flatMap((one) => one.calls));
@@ -705,15 +715,27 @@ const made = (list: Source[]): Source[] => list.map((one) => ({ ...one, exact: f
 const inexact = (list: Source[], yes: boolean): Source[] =>
   yes ? list.map((one) => ({ ...one, exact: false })) : list;
 
+/** So many are held against each other; of more, each gets a key. */
+const FEW = 8;
+
 function unique(list: Source[]): Source[] {
   if (list.length < 2) return list;
-  const found = new Map<string, Source>();
+  const found: Source[] = [];
+  const places = list.length > FEW ? new Map<string, number>() : undefined;
   for (const one of list) {
-    const key = `${one.node}:${one.take.join('.')}:${one.put.join('.')}`;
-    const known = found.get(key);
-    if (!known) found.set(key, one);
-    else if (!one.exact || known.made)
-      found.set(key, { ...known, exact: known.exact && one.exact, made: known.made && one.made });
+    const key = places && `${one.node}:${one.take.join('.')}:${one.put.join('.')}`;
+    const at = key === undefined ? found.findIndex((other) => isAlike(other, one)) : (places!.get(key) ?? -1);
+    const known = found[at];
+    if (known) {
+      if (!one.exact || known.made)
+        found[at] = { ...known, exact: known.exact && one.exact, made: known.made && one.made };
+      continue;
+    }
+    if (key !== undefined) places!.set(key, found.length);
+    found.push(one);
   }
-  return [...found.values()];
+  return found;
 }
+
+const isAlike = (one: Source, other: Source): boolean =>
+  one.node === other.node && isSamePath(one.take, other.take) && isSamePath(one.put, other.put);
