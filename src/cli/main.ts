@@ -15,6 +15,7 @@ import { fingerprintsAt, keptFingerprints, newFindings, NoBaseline, reportOnly }
 import { openCache, usualCacheFolder } from './fact-cache';
 import { progressBar } from './progress-bar';
 import { auditFolder, loadConfig } from '../server/engine/audit-folder';
+import { compileLater } from '../server/threads/compile-later';
 
 const VERSION = (
   JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string }
@@ -286,6 +287,7 @@ const isExpected = (error: unknown): boolean =>
   (error as NodeJS.ErrnoException)?.code !== undefined;
 
 let code = 0;
+compileLater();
 try {
   await program((result) => (code = result)).parseAsync(process.argv);
 } catch (error) {
