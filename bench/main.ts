@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { runChild, type Measured } from './child';
+import { compileLater } from '../src/server/threads/compile-later';
 import { generate } from './generate';
 import { generateWide } from './generate-wide';
 import { mappedSources } from './mapped-sources';
@@ -135,6 +136,8 @@ function main(): void {
   }
 }
 
+// As the commands do; each side of a ratio alike.
+compileLater();
 const [command, mode, folder] = process.argv.slice(2);
 if (command === 'child') await runChild(mode!, folder!);
 else if (command === 'server') console.log(JSON.stringify(await serverTimes(mode!)));
