@@ -6,6 +6,7 @@ import { resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { functionIn, noteInvoke } from '../script/invokes';
 import { raisePort } from '../script/ports';
+import { asResult, piped } from '../script/streams';
 import { isFunction } from '../script/scope';
 import { memberName } from '../script/type-expr';
 import {
@@ -188,18 +189,6 @@ function noteTaker(u: AngularUnit, taker: ExprFact, source: ExprFact): void {
   noteGiven(u, next && (functionIn(u, next) ?? next.fn), [source]);
 }
 
-/** `map((wind) => …)`, `tap((wind) => …)` on the way of a stream: what they are given is what comes. */
-function noteOperator(u: AngularUnit, node: t.Node, source: ExprFact): void {
-  if (node.type !== 'CallExpression') return;
-  for (const arg of node.arguments) {
-    const { type, start, end } = unwrap(arg);
-    const written = /Function/.test(type)
-      ? u.facts.functions.findIndex((one) => one.start === start && one.end === end)
-      : -1;
-    if (written >= 0) noteGiven(u, written, [source]);
-  }
-}
-
 /** Methods that put a value into an object, by the classes that have them. */
 const KEEPS: Record<string, RegExp> = { next: /Subject$/, setValue: FORM, patchValue: FORM, reset: FORM };
 
@@ -220,8 +209,10 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
   if (/^(asReadonly|asObservable|pipe)$/.test(method)) {
     const source = use(u, u.expr(object, ctx), ctx);
     const others = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'derivation'));
-    for (const arg of node.arguments) noteOperator(u, unwrap(arg), source);
-    return others.length ? { kind: 'computed', ...merged(source, ...others), ...spanOf(node) } : source;
+    if (!others.length) return source;
+    const coming = piped(u, node, u.coming.get(object) ?? source, others);
+    u.coming.set(node, coming);
+    return asResult(coming, { kind: 'computed', ...merged(source, ...others), ...spanOf(node) });
   }
   if (!/^(set|update|mutate|next|setValue|patchValue|reset)$/.test(method)) return undefined;
   const base = baseOf(u, object) ?? inForm(u, object)?.symbol;

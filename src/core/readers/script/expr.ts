@@ -35,6 +35,7 @@ import {
   noteGiven,
 } from './unit';
 import { eachChild } from './walk';
+import { asResult, comingOf, isTiming } from './streams';
 import { noteTold } from './told';
 import { noteMutation, noteWrite } from './writes';
 
@@ -65,6 +66,8 @@ const NAME = /^[\w$-]{1,40}$/;
 /** `await load()`: what the call gives, in its time; of anything else, what is worked out of it. */
 function readAwaited(u: Unit, node: t.AwaitExpression, ctx: Ctx): ExprFact {
   const value = use(u, readExpr(u, node.argument, ctx), ctx);
+  const coming = u.coming.get(unwrap(node.argument));
+  if (coming) return { ...coming, ...spanOf(node) };
   const isCall = value.from !== undefined || value.call !== undefined || value.gives !== undefined;
   if (!isCall || value.kind === 'identity' || value.kind === 'member') return computed(node, value);
   const { type: _, ...given } = value;
@@ -386,7 +389,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   const args = readArguments(u, node.arguments, ctx);
   const [taker] = /^(then|subscribe)$/.test(lastNameOf(calleeNode)) ? args : [];
   // What is waited for is what the function is given.
-  if (taker) hand(u, taker, { kind: 'computed', uses: usesOf(callee), ...spanOf(calleeNode) }, node, ctx);
+  if (taker) hand(u, taker, waitedFor(u, calleeNode, callee), node, ctx);
   let invoke = noteCalled(args);
   const early = calleeNode.type === 'Identifier' && !callee.component ? calleeNode.binding : undefined;
   if (early) {
@@ -402,11 +405,15 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
       drawn.loose = true;
       if (drawn.among && callee.component) drawn.givenTo = callee.component;
     }
+  const coming = comingOf(u, node, callee, args);
+  if (coming) u.coming.set(node, coming);
   noteMutation(u, calleeNode, callee, node, ctx, args);
   noteTold(u, node, args, ctx);
   notePage(u, node, args, ctx);
+  const made = computed(node, callee, ...valuesOf(u, node, args));
+  const noted = resultOfInvoke(u, invoke, made);
   const result: ExprFact = {
-    ...resultOfInvoke(u, invoke, computed(node, callee, ...valuesOf(u, node, args))),
+    ...(coming ? asResult(coming, made) : noted),
     kind: 'call',
     ...mergeContent(callee, ...args),
     ...(binding(callee, args) ?? wrapping(calleeNode, args)),
@@ -437,6 +444,12 @@ function hand(u: Unit, taker: ExprFact, value: ExprFact, at: t.Node, ctx: Ctx): 
     noteSet(u, symbol, [value], spanOf(at), ctx);
   else if (taker.kind === 'identity' || taker.kind === 'member' || taker.component)
     noteInvoke(u, taker, [value], spanOf(at), ctx);
+}
+
+/** What comes of what is waited for: what is known to come, or anything that it is worked out of. */
+function waitedFor(u: Unit, calleeNode: t.Node, callee: ExprFact): ExprFact {
+  const coming = 'object' in calleeNode ? u.coming.get(unwrap(calleeNode.object as t.Node)) : undefined;
+  return coming ?? { kind: 'computed', uses: usesOf(callee), ...spanOf(calleeNode) };
 }
 
 /** What is called, where functions that others made are kept in it. */
@@ -515,6 +528,7 @@ function readNew(u: Unit, node: t.NewExpression, ctx: Ctx): ExprFact {
 const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[]): ExprFact[] => {
   const givenBy = ({ fn }: ExprFact): ExprFact[] =>
     fn === undefined ? [] : (u.facts.functions[fn]!.gives ?? []);
+  if (isTiming(callee)) return [];
   const fetches = FETCHES.test(lastNameOf(callee));
   return args.flatMap((arg, index) => {
     if (arg.kind === 'object') {

@@ -29,6 +29,7 @@ export function newUnit(
     loops: new Map(),
     early: [],
     earlyCalls: [],
+    coming: new Map(),
     givenLater: [],
     refusals: new Set(),
     tolerant: new Set(),

@@ -9,6 +9,7 @@ import {
   addSymbol,
   type Ctx,
   keepsEnds,
+  merged,
   noteRead,
   propSymbol,
   spanOf,
@@ -42,9 +43,12 @@ function partsOf(source: ExprFact, part: string): ExprFact[] | undefined {
   return parts?.length && parts.every((one) => one !== undefined) ? parts.flat() : undefined;
 }
 
-const givenParts = (source: ExprFact, part: string | undefined): Pick<ExprFact, 'gives'> => {
+const givenParts = (source: ExprFact, part: string | undefined): Pick<ExprFact, 'gives' | 'beside'> => {
   const gives = part === undefined ? undefined : partsOf(source, part);
-  return gives ? { gives } : {};
+  if (!gives) return {};
+  // Of what is written out, the other parts are none of this one.
+  const isWritten = source.kind === 'object' || source.kind === 'array';
+  return { gives, ...(isWritten ? { beside: merged(...gives).beside ?? gives.flatMap(usesOf) } : {}) };
 };
 
 /** A member of what a call gives back. */

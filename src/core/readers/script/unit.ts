@@ -171,6 +171,8 @@ export interface Unit {
   /** Uses of names that are declared further down. */
   early: { binding: Binding; at: Span; ctx: Ctx; tag?: TagFact }[];
   earlyCalls: EarlyCall[];
+  /** What comes of calls that give it in their time. */
+  coming: Map<t.Node, ExprFact>;
   /** Symbols whose absence is refused by a throw. */
   refusals: Set<number>;
   /** Symbols that are read so that their absence does no harm: `x?.y`, `x ?? y`. */

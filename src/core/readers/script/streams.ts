@@ -1,0 +1,147 @@
+/**
+ * What promises and streams give in their time: several together, as they are handed in, and one after the other through
+ * functions that change it or only say when it comes.
+ */
+import type * as t from '@babel/types';
+import type { ExprFact, Span } from '../../model/facts';
+import { memberName } from './type-expr';
+import { merged, noteGiven, spanOf, type Unit, unwrap } from './unit';
+
+/** Functions of packages that give what several streams give, each at its place. */
+const TOGETHER = /^(combineLatest|forkJoin|zip)$/;
+
+/** Functions for streams that say when something comes, and are given nothing of what it is. */
+const TIMING =
+  /^(takeUntil(Destroyed)?|untilDestroyed|skipUntil|(debounce|throttle|audit|sample)Time|delayWhen|finalize|observeOn|subscribeOn)$/;
+
+/** Functions for streams after which each value is what it was. */
+const SAME =
+  /^(filter|tap|distinctUntil(Key)?Changed|take|skip|(take|skip)(While|Last)|first|last|find|share|shareReplay|delay|timeout|retry|catchError)$/;
+
+/** Functions for streams that make each value anew, by the function that they are given. */
+const MAPS = /^(map|(switch|merge|concat|exhaust)Map)$/;
+
+/** Functions for streams that put others beside each value. */
+const BESIDE = /^(withLatestFrom|combineLatestWith|zipWith)$/;
+
+/** Functions for streams whose own function is given what it gave before, too. */
+const REDUCES = /^(reduce|(switch|merge)?[sS]can)$/;
+
+/** What is called with other things than the value. */
+const TOLD_OTHERWISE = /^(catchError|distinctUntil(Key)?Changed)$/;
+
+/** The name of a function that is imported from a package; undefined for any other. */
+function importedName(callee: t.Node): string | undefined {
+  const { name, binding } = callee.type === 'Identifier' ? callee : { name: '', binding: undefined };
+  return binding?.from !== undefined && !/^[./]/.test(binding.from) ? name : undefined;
+}
+
+/** Whether a call only says when something comes. */
+export const isTiming = (callee: t.Node): boolean => TIMING.test(importedName(callee) ?? '');
+
+/** What comes of a call that gives it in its time, where that is known; `callee` and `args` are what was read of the call. */
+export function comingOf(
+  u: Unit,
+  node: t.CallExpression | t.OptionalCallExpression,
+  callee: ExprFact,
+  args: ExprFact[],
+): ExprFact | undefined {
+  const called = unwrap(node.callee);
+  if (TOGETHER.test(importedName(called) ?? '')) return together(args, spanOf(node));
+  if (called.type !== 'MemberExpression' || called.computed) return undefined;
+  const name = memberName(called.property);
+  if (isPromise(called.object)) {
+    const found = name === 'all' || name === 'allSettled' ? together(args, spanOf(node)) : undefined;
+    return name === 'all' ? found : found && settled(found);
+  }
+  if (name !== 'pipe' || !isForStreams(node)) return undefined;
+  const source = u.coming.get(unwrap(called.object)) ?? baseOf(callee);
+  return source && piped(u, node, source, args);
+}
+
+/** What comes of a call, as its result; `made` is that by all that it is given. */
+export function asResult(coming: ExprFact, { uses, type, start, end }: ExprFact): ExprFact {
+  if (coming.kind === 'computed') return { ...coming, start, end };
+  // Beside what it gives there is nothing that it is worked out of.
+  return {
+    kind: 'computed',
+    ...(uses ? { uses } : {}),
+    beside: [],
+    gives: [coming],
+    ...(type ? { type } : {}),
+    start,
+    end,
+  };
+}
+
+const isPromise = (node: t.Node): boolean =>
+  node.type === 'Identifier' && node.name === 'Promise' && node.binding === undefined;
+
+function together(args: ExprFact[], at: Span): ExprFact | undefined {
+  const [only, ...others] = args;
+  if (!others.length) return only && /^(array|object)$/.test(only.kind) ? only : undefined;
+  return args.some(({ kind }) => kind === 'function') ? undefined : { kind: 'array', elements: args, ...at };
+}
+
+/** Each is told with whether it came. */
+const settled = (list: ExprFact): ExprFact => ({
+  ...list,
+  elements: list.elements?.map(({ start, end, ...value }) => ({
+    kind: 'object',
+    members: [{ name: 'value', value: { ...value, start, end }, start, end }],
+    start,
+    end,
+  })),
+});
+
+/** What comes of a stream that is led through functions, each of which is given what came of the one before. */
+export function piped(
+  u: Unit,
+  node: t.CallExpression | t.OptionalCallExpression,
+  source: ExprFact,
+  args: ExprFact[],
+): ExprFact {
+  return args.reduce((now, arg, index) => {
+    const operator = unwrap(node.arguments[index]!);
+    const name = operator.type === 'CallExpression' ? importedName(unwrap(operator.callee)) : undefined;
+    return through(u, name ?? '', now, arg);
+  }, source);
+}
+
+/** Whether all that a call is given are functions for streams, some of which are known. */
+const isForStreams = ({ arguments: args }: t.CallExpression | t.OptionalCallExpression): boolean => {
+  const names = args.map((one) => {
+    const operator = unwrap(one);
+    return operator.type === 'CallExpression' ? importedName(unwrap(operator.callee)) : undefined;
+  });
+  return (
+    names.every((one) => one !== undefined) &&
+    names.some((one) => [TIMING, SAME, MAPS, BESIDE].some((known) => known.test(one!)))
+  );
+};
+
+/** What comes of a value through one function. */
+function through(u: Unit, name: string, now: ExprFact, operator: ExprFact): ExprFact {
+  if (TIMING.test(name)) return now;
+  const { start, end } = operator;
+  const args = operator.call === undefined ? [] : u.facts.invokes![operator.call]!.args;
+  const fn = args[0]?.kind === 'function' ? args[0].fn : undefined;
+  const loose: ExprFact = { kind: 'computed', ...merged(now, operator), start, end };
+  if (fn !== undefined && !TOLD_OTHERWISE.test(name))
+    noteGiven(u, fn, REDUCES.test(name) ? [loose, now] : [now]);
+  if (SAME.test(name)) return now;
+  if (MAPS.test(name) && fn !== undefined) {
+    const { gives } = u.facts.functions[fn]!;
+    return gives ? { ...loose, gives } : loose;
+  }
+  const isList = BESIDE.test(name) && args.length > 0 && args.every(({ kind }) => kind !== 'function');
+  return isList ? { kind: 'array', elements: [now, ...args], start, end } : loose;
+}
+
+/** What is led on: `this.line$` of `this.line$.pipe`. */
+function baseOf({ path = [], ...callee }: ExprFact): ExprFact | undefined {
+  const own = path.slice(0, -1);
+  if (path.at(-1) !== 'pipe') return undefined;
+  if (callee.kind === 'member' && !own.length) return { ...callee, kind: 'identity' };
+  return { ...callee, path: own };
+}
