@@ -5,13 +5,15 @@ import type { Names } from './names';
 
 /** Notes for each component the names that code which sees its class uses of other things than itself. */
 export function linkReached(components: Component[], files: ProjectFile[], names: Names): void {
+  // What a class declares others reach where the files of its language say what they read of objects.
+  const isClass = (id: number): boolean => files[components[id]!.file]!.facts.memberReads !== undefined;
   for (const { index, facts } of files) {
     // Where nothing is imported, whoever gives itself away says so.
     if (!facts.memberReads?.length || facts.ambient) continue;
     const seen = new Set<number>();
     const see = (local: string): void => {
       const target = names.lookup(index, local);
-      if (target.kind === 'component') seen.add(target.component);
+      if (target.kind === 'component' && isClass(target.component)) seen.add(target.component);
     };
     for (const { local } of facts.imports) if (local) see(local);
     for (const one of facts.values) if (one.kind === 'component') see(one.name);

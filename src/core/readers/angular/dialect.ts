@@ -77,6 +77,7 @@ export function angularDialect(names: AngularNames): Dialect {
       noteClosing(u, node, ctx);
       return (
         readOwn(u, names, node, ctx) ??
+        readAsync(u, node, ctx) ??
         readSelect(u, node, ctx) ??
         readResult(u, node) ??
         readSignal(u, node, ctx) ??
@@ -118,6 +119,13 @@ const isEvent = (u: AngularUnit, symbol: number): boolean => {
   const { kind, port } = u.facts.symbols[symbol]!;
   return kind === 'prop' && port!.startsWith('@');
 };
+
+/** `wind$ | async`: what comes of a stream, in its time. */
+function readAsync(u: AngularUnit, { callee, arguments: [first] }: Call, ctx: Ctx): ExprFact | undefined {
+  if (callee.type !== 'Identifier' || callee.name !== `${PIPED}async` || !first) return undefined;
+  const value = use(u, u.expr(first, ctx), ctx);
+  return asResult(value.kind === 'computed' ? { ...value, gives: [value] } : value, value);
+}
 
 /** Calls of the framework's own functions. */
 function readOwn(u: AngularUnit, names: AngularNames, node: Call, ctx: Ctx): ExprFact | undefined {

@@ -17,6 +17,7 @@ import { parseScript } from '../script/parse';
 import { declareBag } from '../script/patterns';
 import { mentionsIn, type NamedNode, readScopes, type Scopes } from '../script/scope';
 import { readStatements } from '../script/statements';
+import { memberReads } from '../script/member-reads';
 import { memberName } from '../script/type-expr';
 import { place, placeGiven, shownBy } from '../script/placing';
 import {
@@ -111,8 +112,14 @@ export function readReactFile(path: string, text: string): FileFacts {
   noteFound(facts, scopes);
   facts.mounts = names.hasDom && /\b(createRoot|hydrateRoot|hydrate|render)\s*\(/.test(text);
   if (facts.components.length) facts.language = 'react';
+  if (isBesideComponents(facts)) facts.memberReads = memberReads(program);
   return facts;
 }
+
+/** Whether code that draws nothing imports what may be a class, of which it may hold objects. */
+const isBesideComponents = ({ components, imports }: FileFacts): boolean =>
+  components.every(({ role }) => role !== 'component') &&
+  imports.some(({ local }) => /^\p{Lu}/u.test(local ?? ''));
 
 function findCandidates(
   scopes: Scopes,

@@ -35,7 +35,7 @@ import {
   noteGiven,
 } from './unit';
 import { eachChild } from './walk';
-import { asResult, comingOf, isTiming } from './streams';
+import { asResult, comingOf, isTiming, isTogether } from './streams';
 import { noteTold } from './told';
 import { noteMutation, noteWrite } from './writes';
 
@@ -154,7 +154,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       for (const part of parts) if (part) noteAmong(u, part);
       const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
       // What a helper gives back is taken apart by its caller; what stands in entries is called, or drawn, elsewhere.
-      if (u.facts.role === 'helper' || ctx.fn >= 0 || parts.some(isDescribing))
+      if (u.facts.role === 'helper' || ctx.fn >= 0 || ctx.apart || parts.some(isDescribing))
         array.elements = parts.map((part) => part ?? computed(node));
       if (array.elements && node.elements.some((one) => one?.type === 'SpreadElement')) array.open = true;
       return array;
@@ -266,6 +266,11 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
     return { ...sharedMember(u, node, object, name), component: `${object.component}.${name}` };
   if (object.picks)
     return { ...computed(node, object), picks: object.picks, path: [...(object.path ?? []), name] };
+  const [only] = object.beside?.length === 0 && object.gives?.length === 1 ? object.gives : [];
+  if (only && hasName(only)) {
+    const part: ExprFact = { ...only, kind: 'member', path: [...(only.path ?? []), name] };
+    return asResult(part, computed(node, object));
+  }
   if (object.call === undefined || object.from) return computed(node, object);
   const { calls: _, beside: __, ...whole } = computed(node, object);
   return { ...whole, ...resultMember(object, name) };
@@ -386,7 +391,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     };
   }
   notePromise(u, calleeNode, node.arguments);
-  const args = readArguments(u, node.arguments, ctx);
+  const args = readArguments(u, node.arguments, isTogether(calleeNode) ? { ...ctx, apart: true } : ctx);
   const [taker] = /^(then|subscribe)$/.test(lastNameOf(calleeNode)) ? args : [];
   // What is waited for is what the function is given.
   if (taker) hand(u, taker, waitedFor(u, calleeNode, callee), node, ctx);

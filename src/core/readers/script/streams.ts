@@ -5,7 +5,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact, Span } from '../../model/facts';
 import { memberName } from './type-expr';
-import { merged, noteGiven, spanOf, type Unit, unwrap } from './unit';
+import { merged, noteGiven, spanOf, type Unit, unwrap, usesOf } from './unit';
 
 /** Functions of packages that give what several streams give, each at its place. */
 const TOGETHER = /^(combineLatest|forkJoin|zip)$/;
@@ -39,6 +39,19 @@ function importedName(callee: t.Node): string | undefined {
 /** Whether a call only says when something comes. */
 export const isTiming = (callee: t.Node): boolean => TIMING.test(importedName(callee) ?? '');
 
+/** Whether a call gives together what several give that it is handed. */
+export const isTogether = (callee: t.Node): boolean =>
+  TOGETHER.test(importedName(callee) ?? '') || promisedBy(callee) !== undefined;
+
+/** `Promise.all`, `Promise.allSettled` */
+function promisedBy(callee: t.Node): 'all' | 'allSettled' | undefined {
+  if (callee.type !== 'MemberExpression' || callee.computed) return undefined;
+  const { object } = callee;
+  const name = memberName(callee.property);
+  const isPromise = object.type === 'Identifier' && object.name === 'Promise' && !object.binding;
+  return isPromise && (name === 'all' || name === 'allSettled') ? name : undefined;
+}
+
 /** What comes of a call that gives it in its time, where that is known; `callee` and `args` are what was read of the call. */
 export function comingOf(
   u: Unit,
@@ -47,14 +60,12 @@ export function comingOf(
   args: ExprFact[],
 ): ExprFact | undefined {
   const called = unwrap(node.callee);
-  if (TOGETHER.test(importedName(called) ?? '')) return together(args, spanOf(node));
-  if (called.type !== 'MemberExpression' || called.computed) return undefined;
-  const name = memberName(called.property);
-  if (isPromise(called.object)) {
-    const found = name === 'all' || name === 'allSettled' ? together(args, spanOf(node)) : undefined;
-    return name === 'all' ? found : found && settled(found);
+  if (isTogether(called)) {
+    const found = together(args, spanOf(node));
+    return found && promisedBy(called) === 'allSettled' ? settled(found) : found;
   }
-  if (name !== 'pipe' || !isForStreams(node)) return undefined;
+  if (called.type !== 'MemberExpression' || called.computed) return undefined;
+  if (memberName(called.property) !== 'pipe' || !isForStreams(node)) return undefined;
   const source = u.coming.get(unwrap(called.object)) ?? baseOf(callee);
   return source && piped(u, node, source, args);
 }
@@ -74,14 +85,19 @@ export function asResult(coming: ExprFact, { uses, type, start, end }: ExprFact)
   };
 }
 
-const isPromise = (node: t.Node): boolean =>
-  node.type === 'Identifier' && node.name === 'Promise' && node.binding === undefined;
-
 function together(args: ExprFact[], at: Span): ExprFact | undefined {
   const [only, ...others] = args;
   if (!others.length) return only && /^(array|object)$/.test(only.kind) ? only : undefined;
-  return args.some(({ kind }) => kind === 'function') ? undefined : { kind: 'array', elements: args, ...at };
+  return args.some(({ kind }) => kind === 'function') ? undefined : listOf(args, at);
 }
+
+const listOf = (elements: ExprFact[], { start, end }: Span): ExprFact => ({
+  kind: 'array',
+  ...merged(...elements),
+  elements,
+  start,
+  end,
+});
 
 /** Each is told with whether it came. */
 const settled = (list: ExprFact): ExprFact => ({
@@ -124,7 +140,8 @@ const isForStreams = ({ arguments: args }: t.CallExpression | t.OptionalCallExpr
 function through(u: Unit, name: string, now: ExprFact, operator: ExprFact): ExprFact {
   if (TIMING.test(name)) return now;
   const { start, end } = operator;
-  const args = operator.call === undefined ? [] : u.facts.invokes![operator.call]!.args;
+  const invoke = operator.call === undefined ? undefined : u.facts.invokes![operator.call]!;
+  const args = invoke?.args ?? [];
   const fn = args[0]?.kind === 'function' ? args[0].fn : undefined;
   const loose: ExprFact = { kind: 'computed', ...merged(now, operator), start, end };
   if (fn !== undefined && !TOLD_OTHERWISE.test(name))
@@ -132,10 +149,22 @@ function through(u: Unit, name: string, now: ExprFact, operator: ExprFact): Expr
   if (SAME.test(name)) return now;
   if (MAPS.test(name) && fn !== undefined) {
     const { gives } = u.facts.functions[fn]!;
-    return gives ? { ...loose, gives } : loose;
+    // What it makes is worked out of what the function uses: of what it is given, too.
+    const { beside = [], calls = [], asks = [] } = invoke!;
+    const asked: ExprFact = { kind: 'computed', uses: beside, beside, calls, asks, start, end };
+    const { beside: flows, uses = [], ...called } = merged(asked, ...(gives ?? []));
+    const made: ExprFact = {
+      kind: 'computed',
+      ...called,
+      beside: flows ?? uses,
+      uses: usesOf(loose),
+      start,
+      end,
+    };
+    return gives ? { ...made, gives } : loose;
   }
   const isList = BESIDE.test(name) && args.length > 0 && args.every(({ kind }) => kind !== 'function');
-  return isList ? { kind: 'array', elements: [now, ...args], start, end } : loose;
+  return isList ? listOf([now, ...args], { start, end }) : loose;
 }
 
 /** What is led on: `this.line$` of `this.line$.pipe`. */

@@ -39,6 +39,8 @@ export interface Ctx {
   told?: string[];
   /** The set-up has waited for something before. */
   late?: true;
+  /** What stands in lists is taken apart again. */
+  apart?: true;
 }
 
 /** In the set-up or the render of a component itself. */
@@ -302,11 +304,12 @@ export function merged(
   for (const part of parts)
     for (const one of part?.call === undefined ? (part?.calls ?? []) : [part.call]) calls.add(one);
   const asked = asks.size ? { asks: [...asks] } : NOTHING;
-  if (!calls.size) return uses.length ? { uses, ...asked } : asked;
+  if (!calls.size && !parts.some((part) => part?.beside)) return uses.length ? { uses, ...asked } : asked;
   const beside = new Set<number>();
   for (const part of parts)
     if (part && part.call === undefined) for (const one of part.beside ?? usesOf(part)) beside.add(one);
-  return { ...(uses.length ? { uses } : {}), ...asked, calls: [...calls], beside: [...beside] };
+  const called = calls.size ? { calls: [...calls] } : NOTHING;
+  return { ...(uses.length ? { uses } : {}), ...asked, ...called, beside: [...beside] };
 }
 
 /** Notes what a function of the component is called with; a method may be called before it is read. */
