@@ -697,6 +697,36 @@ export class App {}`,
   ]);
 });
 
+describe('inputs that code beside the components reads of an object', () => {
+  const files = (code: string) => ({
+    'row.ts': `import { Component, Input } from '@angular/core';
+@Component({ selector: 'row', template: 'x' }) export class Row { @Input() label = ''; @Input() dull = 1; }`,
+    'acts.ts': `import { Row } from './row';\n${code}`,
+    'app.ts': `import { Component } from '@angular/core';
+import { Row } from './row';
+import { ACTS } from './acts';
+@Component({ selector: 'app', imports: [Row], template: '<row label="a" [dull]="2" />' })
+export class App { acts = ACTS; }`,
+  });
+  cases(/prop\/unread/, [
+    [
+      'in a function of an object',
+      files('export const ACTS = [{ label: "hold", run: ({ row }: { row: Row }) => row.label }];'),
+      ['warning prop/unread row.ts:2 dull'],
+    ],
+    [
+      'taken apart',
+      files('export const ACTS = [({ label }: Row) => label];'),
+      ['warning prop/unread row.ts:2 dull'],
+    ],
+    [
+      'of none',
+      files('export const ACTS: ((row: Row) => void)[] = [];'),
+      ['warning prop/unread row.ts:2 label', 'warning prop/unread row.ts:2 dull'],
+    ],
+  ]);
+});
+
 describe('what is heard on an element of the page that holds what others draw', () => {
   const drop = `@Directive({ selector: '[drop]' }) export class Drop { @Output() dropped = new EventEmitter<number>(); }`;
   const app = (markup: string) => one(drop, comp('App', 'app', markup, 'go() {}', 'imports: [Drop],'));

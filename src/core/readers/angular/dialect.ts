@@ -22,6 +22,7 @@ import {
   type Unit,
   unwrap,
   use,
+  hasName,
   usesOf,
 } from '../script/unit';
 import { declarePattern } from '../script/patterns';
@@ -121,10 +122,16 @@ const isEvent = (u: AngularUnit, symbol: number): boolean => {
 };
 
 /** `wind$ | async`: what comes of a stream, in its time. */
-function readAsync(u: AngularUnit, { callee, arguments: [first] }: Call, ctx: Ctx): ExprFact | undefined {
+function readAsync(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined {
+  const {
+    callee,
+    arguments: [first],
+  } = node;
   if (callee.type !== 'Identifier' || callee.name !== `${PIPED}async` || !first) return undefined;
-  const value = use(u, u.expr(first, ctx), ctx);
-  return asResult(value.kind === 'computed' ? { ...value, gives: [value] } : value, value);
+  // What comes has another type than what it comes by.
+  const { type: _, ...value } = use(u, u.expr(first, ctx), ctx);
+  const made: ExprFact = { kind: 'computed', uses: usesOf(value), ...spanOf(node) };
+  return hasName(value) ? asResult(value, made) : { ...value, ...spanOf(node) };
 }
 
 /** Calls of the framework's own functions. */

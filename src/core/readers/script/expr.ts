@@ -35,7 +35,7 @@ import {
   noteGiven,
 } from './unit';
 import { eachChild } from './walk';
-import { asResult, comingOf, isTiming, isTogether } from './streams';
+import { asResult, comingOf, isOperator, isTiming, isTogether } from './streams';
 import { noteTold } from './told';
 import { noteMutation, noteWrite } from './writes';
 
@@ -544,8 +544,7 @@ const valuesOf = (u: Unit, { callee, arguments: nodes }: Call, args: ExprFact[])
       return [...values, ...fetched, ...spreads, ...others];
     }
     if (arg.kind !== 'function') return [arg];
-    if (callee.type === 'Identifier' && OPERATOR.test(callee.name))
-      return [{ ...arg, kind: 'computed', ...askedBy(u, arg.fn) }];
+    if (isOperator(callee)) return [{ ...arg, kind: 'computed', ...askedBy(u, arg.fn) }];
     return fetches || isGetter(nodes[index]) ? givenBy(arg) : [];
   });
 };
@@ -559,10 +558,6 @@ const FETCHER = /^(queryFn|fetcher|fetch|loader|request|handler)$/;
 /** `{ onSuccess: () => … }`: told what comes of a call, and no part of that. */
 const isListener = ({ name, value }: MemberFact): boolean =>
   value.kind === 'function' && /^on[\p{Lu}]/u.test(name);
-
-/** Functions that work each value of a stream out by the one that they are given: `map((wind) => wind * gust)`. */
-const OPERATOR =
-  /^(map|filter|scan|reduce|(switch|merge|concat|exhaust)(Map|Scan)|withLatestFrom|startWith|distinctUntilChanged|takeWhile|skipWhile|combineLatest(With)?)$/;
 
 function isGetter(node: t.Node | undefined): boolean {
   const fn = node && unwrap(node);

@@ -16,7 +16,7 @@ const TIMING =
 
 /** Functions for streams after which each value is what it was. */
 const SAME =
-  /^(filter|tap|distinctUntil(Key)?Changed|take|skip|(take|skip)(While|Last)|first|last|find|share|shareReplay|delay|timeout|retry|catchError)$/;
+  /^(filter|tap|distinctUntil(Key)?Changed|take|skip|(take|skip)(While|Last)|first|last|find|share|shareReplay|delay|timeout|retry)$/;
 
 /** Functions for streams that make each value anew, by the function that they are given. */
 const MAPS = /^(map|(switch|merge|concat|exhaust)Map)$/;
@@ -30,11 +30,22 @@ const REDUCES = /^(reduce|(switch|merge)?[sS]can)$/;
 /** What is called with other things than the value. */
 const TOLD_OTHERWISE = /^(catchError|distinctUntil(Key)?Changed)$/;
 
+/** Functions for streams that give something else, too: before the first value, where there is none, or where it fails. */
+const OR = /^(startWith|defaultIfEmpty|catchError)$/;
+
+/** Functions that work each value of a stream out by the one that they are given: `map((wind) => wind * gust)`. */
+const OPERATOR =
+  /^(map|filter|scan|reduce|(switch|merge|concat|exhaust)(Map|Scan)|withLatestFrom|startWith|distinctUntilChanged|takeWhile|skipWhile|combineLatest(With)?)$/;
+
 /** The name of a function that is imported from a package; undefined for any other. */
 function importedName(callee: t.Node): string | undefined {
   const { name, binding } = callee.type === 'Identifier' ? callee : { name: '', binding: undefined };
   return binding?.from !== undefined && !/^[./]/.test(binding.from) ? name : undefined;
 }
+
+/** Whether a function that a call is given works out each value of a stream. */
+export const isOperator = (callee: t.Node): boolean =>
+  callee.type === 'Identifier' && OPERATOR.test(callee.name);
 
 /** Whether a call only says when something comes. */
 export const isTiming = (callee: t.Node): boolean => TIMING.test(importedName(callee) ?? '');
@@ -132,7 +143,7 @@ const isForStreams = ({ arguments: args }: t.CallExpression | t.OptionalCallExpr
   });
   return (
     names.every((one) => one !== undefined) &&
-    names.some((one) => [TIMING, SAME, MAPS, BESIDE].some((known) => known.test(one!)))
+    names.some((one) => [TIMING, SAME, MAPS, OR, BESIDE].some((known) => known.test(one!)))
   );
 };
 
@@ -147,6 +158,10 @@ function through(u: Unit, name: string, now: ExprFact, operator: ExprFact): Expr
   if (fn !== undefined && !TOLD_OTHERWISE.test(name))
     noteGiven(u, fn, REDUCES.test(name) ? [loose, now] : [now]);
   if (SAME.test(name)) return now;
+  if (OR.test(name)) {
+    const others = fn === undefined ? args : (u.facts.functions[fn]!.gives ?? []);
+    return { ...loose, gives: [now, ...others] };
+  }
   if (MAPS.test(name) && fn !== undefined) {
     const { gives } = u.facts.functions[fn]!;
     // What it makes is worked out of what the function uses: of what it is given, too.

@@ -94,12 +94,13 @@ const ANGULAR: [what: string, code: string, shown: string, of: 'lo$' | 'hi$' | '
     'to$ | async',
     'hi$',
   ],
+  ['with something before it', 'to$ = this.lo$.pipe(startWith(this.hi));', 'to$ | async', 'lo$'],
   ['gathered', 'to$ = this.lo$.pipe(scan((sum, a) => sum + a, 0), startWith(0));', 'to$ | async', 'lo$'],
   [
     'or something else, where it fails',
     'to$ = this.lo$.pipe(catchError(() => this.hi$));',
     'to$ | async',
-    'lo$',
+    'both',
   ],
 ];
 
