@@ -67,7 +67,9 @@ const NAME = /^[\w$-]{1,40}$/;
 function readAwaited(u: Unit, node: t.AwaitExpression, ctx: Ctx): ExprFact {
   const value = use(u, readExpr(u, node.argument, ctx), ctx);
   const coming = u.coming.get(unwrap(node.argument));
-  if (coming) return { ...coming, ...spanOf(node) };
+  // What comes is no other name for what it comes by.
+  if (coming)
+    return hasName(coming) ? asResult(coming, computed(node, value)) : { ...coming, ...spanOf(node) };
   const isCall = value.from !== undefined || value.call !== undefined || value.gives !== undefined;
   if (!isCall || value.kind === 'identity' || value.kind === 'member') return computed(node, value);
   const { type: _, ...given } = value;

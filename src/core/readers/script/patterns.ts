@@ -8,6 +8,7 @@ import { annotationOf, keyName, readType } from './type-expr';
 import {
   addSymbol,
   type Ctx,
+  hasName,
   keepsEnds,
   merged,
   noteRead,
@@ -39,16 +40,22 @@ function partsOf(source: ExprFact, part: string): ExprFact[] | undefined {
     const found = source.elements?.[Number(part)];
     return found && [found];
   }
-  const parts = source.kind === 'computed' ? source.gives?.map((one) => partsOf(one, part)) : undefined;
+  // All known by what it gives, of which this is a member.
+  const isKnown = source.beside?.length === 0;
+  const within = (one: ExprFact): ExprFact[] | undefined =>
+    isKnown && hasName(one)
+      ? [{ ...one, kind: 'member', path: [...(one.path ?? []), part] }]
+      : partsOf(one, part);
+  const parts = source.kind === 'computed' ? source.gives?.map(within) : undefined;
   return parts?.length && parts.every((one) => one !== undefined) ? parts.flat() : undefined;
 }
 
 const givenParts = (source: ExprFact, part: string | undefined): Pick<ExprFact, 'gives' | 'beside'> => {
   const gives = part === undefined ? undefined : partsOf(source, part);
   if (!gives) return {};
-  // Of what is written out, the other parts are none of this one.
-  const isWritten = source.kind === 'object' || source.kind === 'array';
-  return { gives, ...(isWritten ? { beside: merged(...gives).beside ?? gives.flatMap(usesOf) } : {}) };
+  // Of what is written out, or all known by what it gives, the other parts are none of this one.
+  const isKnown = source.kind === 'object' || source.kind === 'array' || source.beside?.length === 0;
+  return { gives, ...(isKnown ? { beside: merged(...gives).beside ?? gives.flatMap(usesOf) } : {}) };
 };
 
 /** A member of what a call gives back. */

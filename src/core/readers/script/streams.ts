@@ -5,7 +5,7 @@
 import type * as t from '@babel/types';
 import type { ExprFact, Span } from '../../model/facts';
 import { memberName } from './type-expr';
-import { merged, noteGiven, spanOf, type Unit, unwrap, usesOf } from './unit';
+import { hasName, merged, noteGiven, spanOf, type Unit, unwrap, usesOf } from './unit';
 
 /** Functions of packages that give what several streams give, each at its place. */
 const TOGETHER = /^(combineLatest|forkJoin|zip)$/;
@@ -32,6 +32,9 @@ const TOLD_OTHERWISE = /^(catchError|distinctUntil(Key)?Changed)$/;
 
 /** Functions for streams that give something else, too: before the first value, where there is none, or where it fails. */
 const OR = /^(startWith|defaultIfEmpty|catchError)$/;
+
+/** Functions of packages that give what comes of the one stream or promise that they are handed. */
+const CARRIES = /^(first|last)ValueFrom$/;
 
 /** Functions that work each value of a stream out by the one that they are given: `map((wind) => wind * gust)`. */
 const OPERATOR =
@@ -75,6 +78,9 @@ export function comingOf(
     const found = together(args, spanOf(node));
     return found && promisedBy(called) === 'allSettled' ? settled(found) : found;
   }
+  const [first] = args;
+  if (first && CARRIES.test(importedName(called) ?? ''))
+    return u.coming.get(unwrap(node.arguments[0]!)) ?? (hasName(first) ? first : undefined);
   if (called.type !== 'MemberExpression' || called.computed) return undefined;
   if (memberName(called.property) !== 'pipe' || !isForStreams(node)) return undefined;
   const source = u.coming.get(unwrap(called.object)) ?? baseOf(callee);

@@ -2,7 +2,7 @@
 import { type Idiom, idioms } from './reaching';
 import { angularApp, reactApp, svelteApp, vueApp } from './testing';
 
-const STREAMS = `import { Component } from '@angular/core'; import { AsyncPipe } from '@angular/common'; import { BehaviorSubject, Subject, combineLatest, forkJoin, zip } from 'rxjs'; import { map, tap, filter, switchMap, scan, startWith, shareReplay, takeUntil, debounceTime, distinctUntilChanged, withLatestFrom, catchError } from 'rxjs/operators'; import { Leaf, Btn } from './parts';`;
+const STREAMS = `import { Component } from '@angular/core'; import { AsyncPipe } from '@angular/common'; import { BehaviorSubject, Subject, combineLatest, firstValueFrom, forkJoin, zip } from 'rxjs'; import { map, tap, filter, switchMap, scan, startWith, shareReplay, takeUntil, debounceTime, distinctUntilChanged, withLatestFrom, catchError } from 'rxjs/operators'; import { Leaf, Btn } from './parts';`;
 const PARTS = `import { Component, EventEmitter, Input, Output } from '@angular/core'; @Component({ selector: 'app-leaf', standalone: true, template: '<b>{{ x }}</b>' }) export class Leaf { @Input() x: any; } @Component({ selector: 'app-btn', standalone: true, template: '<b (click)="save.emit(v)"></b>' }) export class Btn { @Input() v: any; @Output() save = new EventEmitter<any>(); }`;
 
 /** An app with two streams, `lo$` and `hi$`, and whatever stands in its class; the leaf shows one value. */
@@ -74,6 +74,24 @@ const ANGULAR: [what: string, code: string, shown: string, of: 'lo$' | 'hi$' | '
     'to$ = combineLatest([this.lo$, this.hi$]).pipe(map(([a, b]) => ({ a, b })));',
     '(to$ | async)?.b',
     'hi$',
+  ],
+  [
+    'awaited once',
+    'to$ = combineLatest({ a: this.lo$, b: this.hi$ }); async load() { const { b } = await firstValueFrom(this.to$); this.hi = b; }',
+    'hi',
+    'hi$',
+  ],
+  [
+    'awaited once, where it is led through others',
+    'async load() { const hi = await firstValueFrom(this.hi$.pipe(takeUntil(this.lo$))); this.hi = hi; }',
+    'hi',
+    'hi$',
+  ],
+  [
+    'taken apart in the template',
+    'to$ = combineLatest({ a: this.lo$, b: this.hi$ });',
+    '(to$ | async)?.a',
+    'lo$',
   ],
   [
     'what decides counts',
