@@ -1,7 +1,7 @@
 /** What a component does with what it takes; shared by several rules. */
 import type { EmitFact, ReadFact } from '../model/facts';
 import type { Tree } from './linked';
-import type { Component, Pass, Port, Site } from '../model/project';
+import type { Component, Pass, Port, Project, Site } from '../model/project';
 import { oncePer } from '../model/once-per';
 
 export interface PortUse {
@@ -109,6 +109,13 @@ export function isReached(component: Component, { member, name }: Pick<Port, 'me
     component.mixins.some((one) => usesOwn(one, own))
   );
 }
+
+/** Others may take what the port holds, or it is declared for others: that its own component does not is no fault. */
+export const isForOthers = (
+  { elementReads }: Pick<Project, 'elementReads'>,
+  component: Component,
+  port: Port,
+): boolean => isContract(component, port) || elementReads.has(port.name) || isReached(component, port);
 
 /** Code that is not seen may use any member of its object. */
 const isOpenObject = ({ facts, mixins, openBase }: Component): boolean =>

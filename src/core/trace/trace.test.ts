@@ -150,6 +150,26 @@ export const App = () => <Gauge wind={3} />;`,
     expect(roles(trace)).toMatchObject({ 'Gauge:local:shown': 'pass', 'Gauge:local:idle': 'drop' });
   });
 
+  test('what others read of the object is not dropped', () => {
+    const rowsOf = (code: string) =>
+      roles(
+        traced(
+          {
+            'row.ts': `import { Component, Input } from '@angular/core';
+@Component({ selector: 'row', template: 'x' }) export class Row { @Input() label = ''; }`,
+            'acts.ts': `import { Row } from './row';\nexport const name = (row: Row) => ${code};`,
+            'app.ts': `import { Component } from '@angular/core';
+import { Row } from './row';
+@Component({ selector: 'app', imports: [Row], template: '<row [label]="said" />' })
+export class App { said = 'a'; }`,
+          },
+          'Row:prop:label',
+        ),
+      );
+    expect(rowsOf('row.label')).toMatchObject({ 'Row:prop:label': 'read' });
+    expect(rowsOf('1')).toMatchObject({ 'Row:prop:label': 'drop' });
+  });
+
   test('an event whose name is worked out may be raised', () => {
     const trace = traced(
       {

@@ -6,7 +6,7 @@ import { oncePer, oncePerLink } from '../model/once-per';
 import type { Component, FlowEdge, FlowNode, How, Place } from '../model/project';
 import { nodeRef } from '../model/refs';
 import type { Role } from '../model/finding';
-import { useOf, isUsed } from '../link/use-of-ports';
+import { isForOthers, isUsed, useOf } from '../link/use-of-ports';
 import { circleEnds } from './circles';
 import { emissionsOf, raises } from '../link/emission';
 import { RAISED } from '../link/raised';
@@ -436,5 +436,6 @@ function roleAt(project: Linked, node: FlowNode, fed: boolean): Role {
     const isHandedOn = namesOf(project, node).some(({ code, symbol }) => handedOn(code.facts).has(symbol));
     return isHandedOn ? 'pass' : 'drop';
   }
-  return isUsed(useOf(component, node.port)) ? 'pass' : 'drop';
+  if (isUsed(useOf(component, node.port))) return 'pass';
+  return isForOthers(project, component, node.port) ? 'read' : 'drop';
 }

@@ -55,8 +55,9 @@ export function calledOwn(names: AngularNames, node: t.Node): string | undefined
 }
 
 /** Whether a script has to do with the framework. */
-export const usesAngular = (_path: string, text: string): boolean =>
-  /(?:from|import)\s*['"](?:@angular|@ngrx\/signals)(?:\/|['"])/.test(text);
+export const usesAngular = (path: string, text: string): boolean =>
+  // Its templates are no markup in code: a file that may hold such is another language's, whatever it asks for.
+  !/\.[jt]sx$/.test(path) && /(?:from|import)\s*['"](?:@angular|@ngrx\/signals)(?:\/|['"])/.test(text);
 
 /** The port under which the events of a name are known. */
 export const eventPort = (name: string): string => `@${name}`;

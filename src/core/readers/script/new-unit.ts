@@ -4,7 +4,7 @@ import type { ComponentFacts } from '../../model/facts';
 import { readExpr } from './expr';
 import { type MarkupDialect, readMarkup } from './jsx';
 import { readStatements } from './statements';
-import { type Dialect, type FileContext, type Unit, unwrap } from './unit';
+import { type Dialect, type FileContext, spanOf, type Unit, unwrap } from './unit';
 
 /** `markup` is for languages in which code holds elements. */
 export function newUnit(
@@ -35,9 +35,9 @@ export function newUnit(
     tolerant: new Set(),
     expr: (part, ctx) => {
       const bare = unwrap(part);
-      return markup && (bare.type === 'JSXElement' || bare.type === 'JSXFragment')
-        ? readMarkup(u, bare, ctx, markup)
-        : readExpr(u, bare, ctx);
+      if (bare.type !== 'JSXElement' && bare.type !== 'JSXFragment') return readExpr(u, bare, ctx);
+      // In a language that has no such markup nobody knows what it is.
+      return markup ? readMarkup(u, bare, ctx, markup) : { kind: 'computed', ...spanOf(bare) };
     },
     statements: (nodes, ctx) => readStatements(u, nodes, ctx),
   };

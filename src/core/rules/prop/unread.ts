@@ -1,7 +1,7 @@
 import { declarationOf } from '../../model/declaration';
 import type { Component } from '../../model/project';
 import { namePlace, portKey, step, type Rule } from '../rule';
-import { isContract, isReached, isUsed, useOf } from '../../link/use-of-ports';
+import { isForOthers, isUsed, useOf } from '../../link/use-of-ports';
 
 export const unread: Rule = {
   name: 'prop/unread',
@@ -14,8 +14,7 @@ export const unread: Rule = {
         if (port.channel !== 'prop' || !port.declared || port.name.startsWith('_')) continue;
         if (isTakenOut(component, port.name)) continue;
         if (port.name === 'key' || port.name === 'ref' || claimed(portKey(port))) continue;
-        if (isContract(component, port) || project.elementReads.has(port.name)) continue;
-        if (isUsed(useOf(component, port)) || isReached(component, port)) continue;
+        if (isUsed(useOf(component, port)) || isForOthers(project, component, port)) continue;
         const givers = component.calledAt.length;
         report({
           component,

@@ -298,6 +298,16 @@ const LIST: Idiom[] = [
     from: 'App:prop:seed',
     to: ['Leaf:prop:x'],
   },
+  {
+    what: 'a file that asks for something of the framework around it',
+    sources: {
+      'Leaf.tsx': `import { Router } from '@angular/router'; import { useInjector } from './own'; export function Leaf(props: { x: any }) { const router = useInjector(Router); const { x } = props; return <b onClick={() => router.navigateByUrl('/')}>{x}</b>; }`,
+      'own.ts': 'export const useInjector = (what: any) => what;',
+      'App.tsx': `${HEAD}import { Leaf } from './Leaf'; function App({ seed }: { seed: string }) { return <Leaf x={seed} />; }\ncreateRoot(document.body).render(<App seed="a" />);`,
+    },
+    from: 'App:prop:seed',
+    to: ['Leaf:prop:x'],
+  },
 ];
 
 idioms(LIST);
