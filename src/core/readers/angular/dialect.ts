@@ -22,7 +22,7 @@ import {
   type Unit,
   unwrap,
   use,
-  hasName,
+  isHeld,
   usesOf,
 } from '../script/unit';
 import { declarePattern } from '../script/patterns';
@@ -131,7 +131,7 @@ function readAsync(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined {
   // What comes has another type than what it comes by.
   const { type: _, ...value } = use(u, u.expr(first, ctx), ctx);
   const made: ExprFact = { kind: 'computed', uses: usesOf(value), ...spanOf(node) };
-  return hasName(value) ? asResult(value, made) : { ...value, ...spanOf(node) };
+  return isHeld(value) ? asResult(value, made) : { ...value, ...spanOf(node) };
 }
 
 /** Calls of the framework's own functions. */

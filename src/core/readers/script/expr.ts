@@ -31,7 +31,7 @@ import {
   unwrap,
   use,
   usesOf,
-  hasName,
+  isHeld,
   noteGiven,
 } from './unit';
 import { eachChild } from './walk';
@@ -69,7 +69,7 @@ function readAwaited(u: Unit, node: t.AwaitExpression, ctx: Ctx): ExprFact {
   const coming = u.coming.get(unwrap(node.argument));
   // What comes is no other name for what it comes by.
   if (coming)
-    return hasName(coming) ? asResult(coming, computed(node, value)) : { ...coming, ...spanOf(node) };
+    return isHeld(coming) ? asResult(coming, computed(node, value)) : { ...coming, ...spanOf(node) };
   const isCall = value.from !== undefined || value.call !== undefined || value.gives !== undefined;
   if (!isCall || value.kind === 'identity' || value.kind === 'member') return computed(node, value);
   const { type: _, ...given } = value;
@@ -227,7 +227,7 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
   if (node.computed) {
     const key = use(u, readExpr(u, node.property, ctx), ctx);
     use(u, object, ctx);
-    const isGiven = hasName(key) && u.facts.symbols[key.symbol!]!.kind === 'param';
+    const isGiven = isHeld(key) && u.facts.symbols[key.symbol!]!.kind === 'param';
     return { ...computed(node, object, key), ...(isGiven ? { picks: { of: object, under: key } } : {}) };
   }
   const name = node.property.type === 'Identifier' ? node.property.name : '#';
@@ -269,7 +269,7 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
   if (object.picks)
     return { ...computed(node, object), picks: object.picks, path: [...(object.path ?? []), name] };
   const [only] = object.beside?.length === 0 && object.gives?.length === 1 ? object.gives : [];
-  if (only && hasName(only)) {
+  if (only && isHeld(only)) {
     const part: ExprFact = { ...only, kind: 'member', path: [...(only.path ?? []), name] };
     return asResult(part, computed(node, object));
   }
@@ -674,7 +674,7 @@ function readObject(u: Unit, node: t.ObjectExpression, ctx: Ctx): ExprFact {
     if (name !== undefined) members.push({ name, value, ...spanOf(property.key) });
     else {
       open = true;
-      others.push(under && hasName(under) ? { ...value, under } : value);
+      others.push(under && isHeld(under) ? { ...value, under } : value);
     }
   }
   const object: ExprFact = {

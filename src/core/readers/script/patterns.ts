@@ -8,7 +8,7 @@ import { annotationOf, keyName, readType } from './type-expr';
 import {
   addSymbol,
   type Ctx,
-  hasName,
+  isHeld,
   keepsEnds,
   merged,
   noteRead,
@@ -43,7 +43,7 @@ function partsOf(source: ExprFact, part: string): ExprFact[] | undefined {
   // All known by what it gives, of which this is a member.
   const isKnown = source.beside?.length === 0;
   const within = (one: ExprFact): ExprFact[] | undefined =>
-    isKnown && hasName(one)
+    isKnown && isHeld(one)
       ? [{ ...one, kind: 'member', path: [...(one.path ?? []), part] }]
       : partsOf(one, part);
   const parts = source.kind === 'computed' ? source.gives?.map(within) : undefined;

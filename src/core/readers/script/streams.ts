@@ -3,9 +3,9 @@
  * functions that change it or only say when it comes.
  */
 import type * as t from '@babel/types';
-import type { ExprFact, Span } from '../../model/facts';
+import type { ExprFact, InvokeFact, Span } from '../../model/facts';
 import { memberName } from './type-expr';
-import { hasName, merged, noteGiven, spanOf, type Unit, unwrap, usesOf } from './unit';
+import { isHeld, merged, noteGiven, spanOf, type Unit, unwrap, usesOf } from './unit';
 
 /** Functions of packages that give what several streams give, each at its place. */
 const TOGETHER = /^(combineLatest|forkJoin|zip)$/;
@@ -80,7 +80,7 @@ export function comingOf(
   }
   const [first] = args;
   if (first && CARRIES.test(importedName(called) ?? ''))
-    return u.coming.get(unwrap(node.arguments[0]!)) ?? (hasName(first) ? first : undefined);
+    return u.coming.get(unwrap(node.arguments[0]!)) ?? (isHeld(first) ? first : undefined);
   if (called.type !== 'MemberExpression' || called.computed) return undefined;
   if (memberName(called.property) !== 'pipe' || !isForStreams(node)) return undefined;
   const source = u.coming.get(unwrap(called.object)) ?? baseOf(callee);
@@ -134,19 +134,21 @@ export function piped(
   source: ExprFact,
   args: ExprFact[],
 ): ExprFact {
-  return args.reduce((now, arg, index) => {
-    const operator = unwrap(node.arguments[index]!);
-    const name = operator.type === 'CallExpression' ? importedName(unwrap(operator.callee)) : undefined;
-    return through(u, name ?? '', now, arg);
-  }, source);
+  return args.reduce(
+    (now, arg, index) => through(u, operatorName(node.arguments[index]!) ?? '', now, arg),
+    source,
+  );
+}
+
+/** The name of the function of a package that a call in a `pipe` calls. */
+function operatorName(node: t.Node): string | undefined {
+  const operator = unwrap(node);
+  return operator.type === 'CallExpression' ? importedName(unwrap(operator.callee)) : undefined;
 }
 
 /** Whether all that a call is given are functions for streams, some of which are known. */
 const isForStreams = ({ arguments: args }: t.CallExpression | t.OptionalCallExpression): boolean => {
-  const names = args.map((one) => {
-    const operator = unwrap(one);
-    return operator.type === 'CallExpression' ? importedName(unwrap(operator.callee)) : undefined;
-  });
+  const names = args.map(operatorName);
   return (
     names.every((one) => one !== undefined) &&
     names.some((one) => [TIMING, SAME, MAPS, OR, BESIDE].some((known) => known.test(one!)))
@@ -168,24 +170,22 @@ function through(u: Unit, name: string, now: ExprFact, operator: ExprFact): Expr
     const others = fn === undefined ? args : (u.facts.functions[fn]!.gives ?? []);
     return { ...loose, gives: [now, ...others] };
   }
-  if (MAPS.test(name) && fn !== undefined) {
-    const { gives } = u.facts.functions[fn]!;
-    // What it makes is worked out of what the function uses: of what it is given, too.
-    const { beside = [], calls = [], asks = [] } = invoke!;
-    const asked: ExprFact = { kind: 'computed', uses: beside, beside, calls, asks, start, end };
-    const { beside: flows, uses = [], ...called } = merged(asked, ...(gives ?? []));
-    const made: ExprFact = {
-      kind: 'computed',
-      ...called,
-      beside: flows ?? uses,
-      uses: usesOf(loose),
-      start,
-      end,
-    };
-    return gives ? { ...made, gives } : loose;
-  }
+  const gives = MAPS.test(name) && fn !== undefined ? u.facts.functions[fn]!.gives : undefined;
+  if (gives) return mapped(invoke!, gives, loose);
   const isList = BESIDE.test(name) && args.length > 0 && args.every(({ kind }) => kind !== 'function');
   return isList ? listOf([now, ...args], { start, end }) : loose;
+}
+
+/** What a function makes of a value: worked out of what it uses, of what it is given, too, and of nothing else of `loose`. */
+function mapped(
+  { beside = [], calls = [], asks = [] }: InvokeFact,
+  gives: ExprFact[],
+  loose: ExprFact,
+): ExprFact {
+  const { start, end } = loose;
+  const asked: ExprFact = { kind: 'computed', uses: beside, beside, calls, asks, start, end };
+  const { beside: flows, uses = [], ...called } = merged(asked, ...gives);
+  return { kind: 'computed', ...called, beside: flows ?? uses, uses: usesOf(loose), gives, start, end };
 }
 
 /** What is led on: `this.line$` of `this.line$.pipe`. */

@@ -276,9 +276,6 @@ export function meaningOf(u: Unit, node: t.Node, ctx: Ctx): ExprFact {
   return value;
 }
 
-/** Whether something is a value that has a name, or a member of one. */
-export const hasName = ({ kind }: ExprFact): boolean => kind === 'identity' || kind === 'member';
-
 export const usesOf = (expr: ExprFact): number[] =>
   expr.symbol !== undefined ? [expr.symbol, ...(expr.uses ?? [])] : (expr.uses ?? []);
 

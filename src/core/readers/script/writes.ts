@@ -6,7 +6,7 @@ import { fillsCollection } from './collections';
 import { byName, memberKey } from './constants';
 import { memberName } from './type-expr';
 import {
-  hasName,
+  isHeld,
   meaningOf,
   type Ctx,
   isModuleLevel,
@@ -171,7 +171,7 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
     const plain = byName(bare);
     const object = meaningOf(u, plain.computed ? plain.object : plain, ctx);
     const under = bare.computed ? use(u, u.expr(bare.property, ctx), ctx) : undefined;
-    const isNamed = plain.computed && under !== undefined && hasName(under);
+    const isNamed = plain.computed && under !== undefined && isHeld(under);
     const path = plain.computed ? [...(object.path ?? []), ANY_MEMBER] : object.path;
     const isOwn = object.kind === 'identity' || (object.kind === 'member' && !object.component);
     if (object.symbol !== undefined && isOwn) {
