@@ -3,7 +3,7 @@ import type { Linked } from '../src/core/link';
 import { bareName, isCallbackName, publicName } from '../src/core/model/names';
 import { isElementProperty } from '../src/core/model/element-members';
 import { isPageEvent } from '../src/core/model/page-names';
-import { isClosed } from '../src/core/link/use-of-ports';
+import { isClosed } from '../src/core/link/4-ports/use-of-ports';
 import type { Component, Port } from '../src/core/model/project';
 import { spellingsOf } from '../src/core/trace/spelled';
 import type { Add } from './mutations';

@@ -2,7 +2,14 @@
 import type { AuditResult } from '../src/core/audit';
 import type { AttributeFact } from '../src/core/model/facts';
 import type { Component, Port, Site } from '../src/core/model/project';
-import { hands, isCloned, isClosed, isReached, knownSites, takesBelow } from '../src/core/link/use-of-ports';
+import {
+  hands,
+  isCloned,
+  isClosed,
+  isReached,
+  knownSites,
+  takesBelow,
+} from '../src/core/link/4-ports/use-of-ports';
 import { isPageAttribute, isPageEvent } from '../src/core/model/page-names';
 import { misspelled } from './misspelled';
 import { addFarMutations } from './mutations-far';

@@ -143,6 +143,17 @@ test('inside the core, too, a floor uses only floors below it', () => {
   ).toEqual([]);
 });
 
+test('linking goes one way: a phase uses itself and those before it', () => {
+  const phase = (path: string) => Number(/^core\/link\/(\d)-/.exec(path)?.[1] ?? NaN);
+  const linking = imports.filter((one) => !Number.isNaN(phase(one.file)));
+  expect(new Set(linking.map((one) => phase(one.file))).size).toBe(7);
+  expect(
+    linking
+      .filter((one) => phase(one.target) > phase(one.file))
+      .map((one) => `${one.file} imports ${one.target}`),
+  ).toEqual([]);
+});
+
 test('frameworks are named by their readers, and by what shows languages', () => {
   // The server is written with one of them, and so is the web: imports and types say so.
   const names = /\b(react|vue|svelte|angular|stencil|razor|next|nuxt|sveltekit)\b/i;

@@ -1,10 +1,10 @@
 /** What linking makes, phase by phase. */
 import type { Project } from '../model/project';
 import type { TypeSpace } from '../types/resolve';
-import type { Contexts } from './context-types';
-import type { Modules } from './modules';
-import type { Names } from './names';
-import type { Rising } from './rising';
+import type { Contexts } from './5-contexts/context-types';
+import type { Modules } from './1-files/modules';
+import type { Names } from './2-names/names';
+import type { Rising } from './4-ports/rising';
 
 /** Who renders whom, with what: all but how values move. */
 export interface Tree extends Omit<Project, 'flow'> {

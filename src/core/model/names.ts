@@ -77,3 +77,7 @@ export function nameFromPath(path: string): string {
   const words = base.split(/[^A-Za-z0-9]+/).filter(Boolean);
   return words.map((word) => word[0]!.toUpperCase() + word.slice(1)).join('') || 'Component';
 }
+
+/** Names that say nothing about a component's interface. */
+export const isAlwaysKnown = (name: string): boolean =>
+  name === 'key' || name === 'ref' || /^(data|aria)(-|[A-Z])/.test(name);

@@ -4,8 +4,8 @@
  * much hangs on much, the whole is more than anybody reads.
  */
 import type { Linked } from '../link';
-import { reach, type Step } from '../link/reach';
-import { leadsToGiven, RAISED } from '../link/raised';
+import { reach, type Step } from '../link/7-flow/reach';
+import { leadsToGiven, RAISED } from '../link/7-flow/raised';
 import { oncePer } from '../model/once-per';
 import type { Flow, FlowEdge } from '../model/project';
 

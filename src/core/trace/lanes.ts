@@ -7,7 +7,7 @@ import { groupBy } from '../model/group-by';
 import { oncePer } from '../model/once-per';
 import type { Flow, FlowNode } from '../model/project';
 import { nodeRef } from '../model/refs';
-import { reach, type Step } from '../link/reach';
+import { reach, type Step } from '../link/7-flow/reach';
 import { carrying } from './itself';
 import { READABLE } from './parts';
 import { roleOf } from './trace';

@@ -1,8 +1,8 @@
 /** Where render trees start. */
 import type { Linked } from '../link';
-import { drawnNodes } from '../link/drawn';
-import { handedIn } from '../link/handed-in';
-import { topNode } from '../link/nodes-above';
+import { drawnNodes } from '../link/3-tags/drawn';
+import { handedIn } from '../link/3-tags/handed-in';
+import { topNode } from '../model/nodes-above';
 import type { Component } from '../model/project';
 
 /**

@@ -1,7 +1,7 @@
 /** Where things are spelled in the code: components, ports, keys of contexts, and what components keep. */
 import type { Linked } from '../link';
-import type { ContextKey } from '../link/context-types';
-import { useOf } from '../link/use-of-ports';
+import type { ContextKey } from '../link/5-contexts/context-types';
+import { useOf } from '../link/4-ports/use-of-ports';
 import { declarationOf } from '../model/declaration';
 import type { PortFact, Span } from '../model/facts';
 import { publicName } from '../model/names';

@@ -5,7 +5,7 @@
 import type { Linked } from '../link';
 import { type Deep, runDeep } from '../model/deep';
 import { oncePer } from '../model/once-per';
-import { placesOf } from '../link/slots';
+import { placesOf } from '../link/3-tags/slots';
 import type { Component, Drawn, Place, Site } from '../model/project';
 import { rootsOf } from './roots';
 

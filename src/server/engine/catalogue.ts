@@ -1,7 +1,7 @@
 /** Every component with its figures. */
 import type { CatalogueRow } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
-import { useOf } from '../../core/link/use-of-ports';
+import { useOf } from '../../core/link/4-ports/use-of-ports';
 import { componentRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
 import { renderTree } from '../../core/trace/tree';

@@ -1,7 +1,7 @@
 /** One component: its interface, its call sites, what happens inside, who provides what it consumes. */
 import type { ComponentView, SiteView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
-import { handedIn } from '../../core/link/handed-in';
+import { handedIn } from '../../core/link/3-tags/handed-in';
 import type { Component, FlowNode, Site } from '../../core/model/project';
 import { groupBy } from '../../core/model/group-by';
 import { componentRef, nodeRef } from '../../core/model/refs';

@@ -8,7 +8,8 @@ import type { Component, Place, Port, Site } from '../../core/model/project';
 import { portRef } from '../../core/model/refs';
 import { placesOf, type Places, type TextOf } from '../../core/report/places';
 import { showType } from '../../core/types/show';
-import { isAlwaysKnown, isUsed, useOf } from '../../core/link/use-of-ports';
+import { isUsed, useOf } from '../../core/link/4-ports/use-of-ports';
+import { isAlwaysKnown } from '../../core/model/names';
 
 export interface Desk {
   result: AuditResult;

@@ -1,8 +1,8 @@
 /** A component in the words of a sheet: what it takes, keeps, works out, raises, provides, gets and offers. */
 import type { Linked } from '../../link';
-import type { Consumer } from '../../link/context-types';
-import { raises } from '../../link/emission';
-import { isUsed, useOf } from '../../link/use-of-ports';
+import type { Consumer } from '../../link/5-contexts/context-types';
+import { raises } from '../../link/4-ports/emission';
+import { isUsed, useOf } from '../../link/4-ports/use-of-ports';
 import { groupBy } from '../../model/group-by';
 import type { Component, FlowEdge, FlowNode, Place, Port } from '../../model/project';
 import type {

@@ -1,5 +1,5 @@
 /** What the parts of a project are called in a sheet, where each name is one of its component or of the whole sheet. */
-import { isEverywhere } from '../../link/coverage';
+import { isEverywhere } from '../../link/5-contexts/coverage';
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
 import { oncePerLink } from '../../model/once-per';

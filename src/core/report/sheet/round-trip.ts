@@ -4,7 +4,7 @@
  * sheet, and neither have slots, which values pass.
  */
 import type { Linked } from '../../link';
-import { reach } from '../../link/reach';
+import { reach } from '../../link/7-flow/reach';
 import type { Component, FlowNode, Handed, Port, Site } from '../../model/project';
 import type { SheetKind, SheetNames } from './names';
 import { eventName, slotName } from './names';

@@ -1,6 +1,6 @@
 /** The tree of a component in the words of a sheet: the components that it places, the content that it hands them, slots. */
 import type { Linked } from '../../link';
-import { isClosed } from '../../link/use-of-ports';
+import { isClosed } from '../../link/4-ports/use-of-ports';
 import type { AttributeFact, RenderFact } from '../../model/facts';
 import { groupBy } from '../../model/group-by';
 import type { Component, FlowEdge, FlowNode, Site } from '../../model/project';

@@ -1,5 +1,5 @@
 /** Values of a sheet, from the edges of the flow by which they arrive. */
-import { RAISED } from '../../link/raised';
+import { RAISED } from '../../link/7-flow/raised';
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
 import type { FlowEdge, FlowNode } from '../../model/project';

@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import { isUnregistered } from '../../link/apps';
+import { isUnregistered } from '../../link/1-files/apps';
 import { nearest } from '../../model/names';
 import type { Component } from '../../model/project';
 import { outOfItsScope, placeOf, step, type Rule } from '../rule';

@@ -1,7 +1,7 @@
 /** Providers that stand below another of the same key. */
 import type { Linked } from '../../link';
-import type { Contexts, Provider } from '../../link/context-types';
-import { isEverywhere } from '../../link/coverage';
+import type { Contexts, Provider } from '../../link/5-contexts/context-types';
+import { isEverywhere } from '../../link/5-contexts/coverage';
 import type { Component } from '../../model/project';
 
 export interface ProvidedTwice {

@@ -1,5 +1,5 @@
-import type { ContextKey, Provider } from '../../link/context-types';
-import { contextKey } from '../../link/keys';
+import type { ContextKey, Provider } from '../../link/5-contexts/context-types';
+import { contextKey } from '../../link/5-contexts/keys';
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
 import { step, type Rule } from '../rule';

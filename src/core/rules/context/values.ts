@@ -1,11 +1,11 @@
 import type { Linked } from '../../link';
-import type { Provider } from '../../link/context-types';
+import type { Provider } from '../../link/5-contexts/context-types';
 import type { TypeExpr } from '../../model/types';
-import { freshKind } from '../../link/fresh';
+import { freshKind } from '../../link/7-flow/fresh';
 import { assignable } from '../../types/assign';
 import { showType } from '../../types/show';
 import { mayBeNarrowed } from '../narrowed';
-import { timeOf } from '../../link/contexts';
+import { timeOf } from '../../link/5-contexts/contexts';
 import type { Component, Place } from '../../model/project';
 import { placeOf, step, type Report, type Rule } from '../rule';
 

@@ -4,8 +4,8 @@ import type { Step } from '../../model/finding';
 import type { Component, FlowNode, Port } from '../../model/project';
 import { unknownNames } from '../prop/unknown';
 import { attributeKey, attributePlace, portKey, step, tagPlace, type Rule, type RuleContext } from '../rule';
-import { isContract, useOf } from '../../link/use-of-ports';
-import { emissionsOf, strayBelow, type Stray } from '../../link/emission';
+import { isContract, useOf } from '../../link/4-ports/use-of-ports';
+import { emissionsOf, strayBelow, type Stray } from '../../link/4-ports/emission';
 
 export const brokenPath: Rule = {
   name: 'event/broken-path',

@@ -1,6 +1,6 @@
 import { attributePlace, step, type Rule } from '../rule';
-import { updatesOf } from '../../link/sites';
-import { hands, useOf } from '../../link/use-of-ports';
+import { updatesOf } from '../../link/3-tags/sites';
+import { hands, useOf } from '../../link/4-ports/use-of-ports';
 import type { Component } from '../../model/project';
 
 export const halfPair: Rule = {

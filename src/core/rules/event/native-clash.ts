@@ -2,7 +2,7 @@ import type { Linked } from '../../link';
 import type { Span } from '../../model/facts';
 import { bubbles, isPageEvent, mayRaise } from '../../model/page-names';
 import type { Component, Port } from '../../model/project';
-import { useOf } from '../../link/use-of-ports';
+import { useOf } from '../../link/4-ports/use-of-ports';
 import { placeOf, portKey, step, type Rule } from '../rule';
 
 export const nativeClash: Rule = {

@@ -1,7 +1,7 @@
 import { declarationOf } from '../../model/declaration';
-import { isContract, isReached } from '../../link/use-of-ports';
+import { isContract, isReached } from '../../link/4-ports/use-of-ports';
 import { namePlace, portKey, step, type Rule } from '../rule';
-import { emissionsOf } from '../../link/emission';
+import { emissionsOf } from '../../link/4-ports/emission';
 
 export const neverEmitted: Rule = {
   name: 'event/never-emitted',

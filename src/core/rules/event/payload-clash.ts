@@ -1,12 +1,12 @@
 import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
-import { typeAt } from '../../link/type-arguments';
+import { typeAt } from '../../link/2-names/type-arguments';
 import type { ExprFact } from '../../model/facts';
 import type { Component, Lazy, Port, Site } from '../../model/project';
 import { assignable } from '../../types/assign';
 import type { Shape } from '../../types/shape';
 import { attributeKey, placeOf, step, type Rule, type RuleContext } from '../rule';
-import { useOf } from '../../link/use-of-ports';
+import { useOf } from '../../link/4-ports/use-of-ports';
 
 type Fn = Extract<Shape, { k: 'fn' }>;
 

@@ -1,5 +1,5 @@
 import { declarationOf } from '../../model/declaration';
-import { RAISED } from '../../link/raised';
+import { RAISED } from '../../link/7-flow/raised';
 import type { Linked } from '../../link';
 import type { ComponentFacts } from '../../model/facts';
 import { isPageEvent } from '../../model/page-names';

@@ -1,4 +1,4 @@
-import { useOf } from '../../link/use-of-ports';
+import { useOf } from '../../link/4-ports/use-of-ports';
 import { placeOf, portKey, step, type Rule } from '../rule';
 
 export const undeclared: Rule = {

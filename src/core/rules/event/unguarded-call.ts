@@ -1,6 +1,6 @@
 import { declarationOf } from '../../model/declaration';
 import { placeOf, step, tagPlace, type Rule } from '../rule';
-import { hands, useOf } from '../../link/use-of-ports';
+import { hands, useOf } from '../../link/4-ports/use-of-ports';
 
 export const unguardedCall: Rule = {
   name: 'event/unguarded-call',

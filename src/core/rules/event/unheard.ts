@@ -3,8 +3,8 @@ import { isPageEvent } from '../../model/page-names';
 import type { Component, Port } from '../../model/project';
 import { isMisspelled } from '../prop/unknown';
 import { placeOf, portKey, step, tagPlace, type Rule } from '../rule';
-import { hands, knownSites, useOf } from '../../link/use-of-ports';
-import { emissionsOf } from '../../link/emission';
+import { hands, knownSites, useOf } from '../../link/4-ports/use-of-ports';
+import { emissionsOf } from '../../link/4-ports/emission';
 
 const isOnlyHandedUp = (component: Component, port: Port): boolean =>
   useOf(component, port).emits.every((one) => one.how === 'listener' && !one.args.length);

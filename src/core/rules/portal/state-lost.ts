@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import { nodesAbove, topNode } from '../../link/nodes-above';
+import { nodesAbove, topNode } from '../../model/nodes-above';
 import type { ComponentFacts, ExprFact, FunctionFact, WriteFact } from '../../model/facts';
 import { conditionBetween, REBUILT } from '../../model/arms';
 import { oncePer } from '../../model/once-per';

@@ -1,7 +1,7 @@
 import { declarationOf } from '../../model/declaration';
 import type { AttributeFact } from '../../model/facts';
 import { attributePlace, step, type Rule } from '../rule';
-import { knownSites } from '../../link/use-of-ports';
+import { knownSites } from '../../link/4-ports/use-of-ports';
 
 /** So many call sites must agree. */
 const ENOUGH = 3;

@@ -3,8 +3,8 @@ import { type Deep, runDeep } from '../../model/deep';
 import { oncePer } from '../../model/once-per';
 import type { Component, FlowEdge, Port } from '../../model/project';
 import { isJudged, step, type Rule } from '../rule';
-import { isExported } from '../../link/usage';
-import { useOf } from '../../link/use-of-ports';
+import { isExported } from '../../link/4-ports/usage';
+import { useOf } from '../../link/4-ports/use-of-ports';
 
 export const drilled: Rule = {
   name: 'prop/drilled',

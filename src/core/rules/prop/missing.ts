@@ -3,10 +3,10 @@ import type { Linked } from '../../link';
 import { isNear } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
 import { assignable } from '../../types/assign';
-import { isTypeParameter } from '../../link/type-arguments';
+import { isTypeParameter } from '../../link/2-names/type-arguments';
 import { showType } from '../../types/show';
 import { step, tagPlace, unfilledKey, type Rule } from '../rule';
-import { hands, isCloned, isClosed } from '../../link/use-of-ports';
+import { hands, isCloned, isClosed } from '../../link/4-ports/use-of-ports';
 
 export const missing: Rule = {
   name: 'prop/missing',

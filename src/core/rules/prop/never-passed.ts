@@ -1,6 +1,6 @@
 import { declarationOf } from '../../model/declaration';
 import { step, tagPlace, type Rule } from '../rule';
-import { hands, knownSites, useOf } from '../../link/use-of-ports';
+import { hands, knownSites, useOf } from '../../link/4-ports/use-of-ports';
 import { isMisspelled } from './unknown';
 
 export const neverPassed: Rule = {

@@ -1,9 +1,8 @@
 /** What markup that finds components by selectors binds on elements of the page. */
 import type { Linked } from '../../link';
-import { isAlwaysKnown } from '../../link/use-of-ports';
 import { isElementProperty } from '../../model/element-members';
 import type { AttributeFact, RenderFact } from '../../model/facts';
-import { nearest, publicName } from '../../model/names';
+import { isAlwaysKnown, nearest, publicName } from '../../model/names';
 import { isPageTag } from '../../model/page-names';
 import type { Component } from '../../model/project';
 import { placeOf, step, type Report } from '../rule';

@@ -2,8 +2,8 @@ import type { Linked } from '../../link';
 import type { ComponentFacts, Traits, WriteFact } from '../../model/facts';
 import type { Component, Handed, Port } from '../../model/project';
 import { attributePlace, placeOf, step, type Rule } from '../rule';
-import { updatesOf } from '../../link/sites';
-import { hands } from '../../link/use-of-ports';
+import { updatesOf } from '../../link/3-tags/sites';
+import { hands } from '../../link/4-ports/use-of-ports';
 
 /** Methods that other things than lists have, too. */
 const AMBIGUOUS = new Set(['push', 'pop', 'shift', 'fill', 'unshift', 'reverse', 'sort']);

@@ -1,5 +1,5 @@
 import { declarationOf } from '../../model/declaration';
-import { reachedFunctions } from '../../link/functions';
+import { reachedFunctions } from '../../link/6-values/functions';
 import type { WriteFact } from '../../model/facts';
 import type { Component } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';

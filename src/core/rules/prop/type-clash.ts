@@ -1,7 +1,7 @@
 import { declarationOf } from '../../model/declaration';
 import type { Linked } from '../../link';
-import { isKeptByWrapper } from '../../link/sites';
-import { typeAt } from '../../link/type-arguments';
+import { isKeptByWrapper } from '../../link/3-tags/sites';
+import { typeAt } from '../../link/2-names/type-arguments';
 import type { Step } from '../../model/finding';
 import type { Component, Lazy, Port, Site } from '../../model/project';
 import type { TypeExpr } from '../../model/types';

@@ -1,6 +1,6 @@
 import type { Linked } from '../../link';
-import { isWritten } from '../../link/called';
-import { isTypeParameter } from '../../link/type-arguments';
+import { isWritten } from '../../link/4-ports/called';
+import { isTypeParameter } from '../../link/2-names/type-arguments';
 import {
   alternatives,
   companions,
@@ -9,10 +9,10 @@ import {
   mayBeOther,
   updateOf,
   updatesOf,
-} from '../../link/sites';
-import { isAlwaysKnown, isClosed, takesBelow } from '../../link/use-of-ports';
+} from '../../link/3-tags/sites';
+import { isClosed, takesBelow } from '../../link/4-ports/use-of-ports';
 import type { AttributeFact } from '../../model/facts';
-import { bareName, isCallbackName, nearest, publicName } from '../../model/names';
+import { bareName, isAlwaysKnown, isCallbackName, nearest, publicName } from '../../model/names';
 import { spelledAs } from '../../model/own-elements';
 import { oncePer } from '../../model/once-per';
 import { isOfEveryElement, isPageAttribute, isPageEvent, isPageTag } from '../../model/page-names';

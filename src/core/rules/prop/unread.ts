@@ -1,7 +1,7 @@
 import { declarationOf } from '../../model/declaration';
 import type { Component } from '../../model/project';
 import { namePlace, portKey, step, type Rule } from '../rule';
-import { isForOthers, isUsed, useOf } from '../../link/use-of-ports';
+import { isForOthers, isUsed, useOf } from '../../link/4-ports/use-of-ports';
 
 export const unread: Rule = {
   name: 'prop/unread',

@@ -1,7 +1,7 @@
 /** What a component reaches through the handles that it puts on components of the project. */
 import type { ExposesFact, ReadFact } from '../../model/facts';
 import type { Linked } from '../../link';
-import { isHeld, onlySite } from '../../link/sites';
+import { isHeld, onlySite } from '../../link/3-tags/sites';
 import type { Component, Place, Site } from '../../model/project';
 import { handlesOf } from './handles';
 

@@ -1,4 +1,4 @@
-import { isChosen } from '../../link/sites';
+import { isChosen } from '../../link/3-tags/sites';
 import { attributePlace, namePlace, step, type Rule } from '../rule';
 
 export const notForwarded: Rule = {

@@ -1,7 +1,7 @@
 import type { Component } from '../../model/project';
-import { isChosen } from '../../link/sites';
+import { isChosen } from '../../link/3-tags/sites';
 import { step, tagPlace, type Rule } from '../rule';
-import { isClosed, isUsed, useOf } from '../../link/use-of-ports';
+import { isClosed, isUsed, useOf } from '../../link/4-ports/use-of-ports';
 
 export const noOutlet: Rule = {
   name: 'slot/no-outlet',

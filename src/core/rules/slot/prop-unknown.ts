@@ -1,7 +1,7 @@
 import type { Linked } from '../../link';
 import type { Span } from '../../model/facts';
-import { isChosen } from '../../link/sites';
-import { useOf } from '../../link/use-of-ports';
+import { isChosen } from '../../link/3-tags/sites';
+import { useOf } from '../../link/4-ports/use-of-ports';
 import { nearest } from '../../model/names';
 import type { Component, Port, Site } from '../../model/project';
 import { placeOf, step, type Rule } from '../rule';

@@ -1,5 +1,5 @@
 import { placeOf, step, tagPlace, unfilledKey, type Rule } from '../rule';
-import { hands, knownSites } from '../../link/use-of-ports';
+import { hands, knownSites } from '../../link/4-ports/use-of-ports';
 
 export const unfilled: Rule = {
   name: 'slot/unfilled',

@@ -1,4 +1,4 @@
-import { isFed } from '../../link/reach';
+import { isFed } from '../../link/7-flow/reach';
 import type { ComponentFacts } from '../../model/facts';
 import { oncePer } from '../../model/once-per';
 import { placeOf, step, type Rule } from '../rule';

@@ -1,5 +1,5 @@
 import type { Linked } from '../../link';
-import { basesOf } from '../../link/bases';
+import { basesOf } from '../../link/2-names/bases';
 import { nearest } from '../../model/names';
 import type { Component } from '../../model/project';
 import { namePlace, outOfItsScope, placeOf, step, type Report, type Rule } from '../rule';
