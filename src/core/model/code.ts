@@ -68,6 +68,8 @@ export interface SymbolFact extends Span {
   index?: number;
   /** In the loose code of a module: a function of it declares it, so that each call has its own. */
   inner?: true;
+  /** state: it is kept in something that is handed over as such, and set by whoever has that: a store, a signal. */
+  boxed?: true;
 }
 
 /** What is asked of the app's store: its states, what is derived from them, and what changes them. */
@@ -121,6 +123,8 @@ export interface ExprFact extends Span {
   others?: (ExprFact & { under?: ExprFact })[];
   /** computed: the member of a value whose name a parameter gives: `form[key]`. */
   picks?: { of: ExprFact; under: ExprFact };
+  /** computed: it is an entry of this list, or each in turn. */
+  entryOf?: ExprFact;
   /** literal: the text, where that may be a name. */
   text?: string;
   /** object: the key under which it tells something, as its `type` says: `{ type: 'raise', by: 4 }`. */
@@ -225,6 +229,11 @@ export interface WriteFact extends Span {
   setter?: number;
   /** Something reachable through the symbol is changed, not a copy of it; `method` names what changes it. */
   through?: { method?: string };
+  /**
+   * What is written is held by what the symbol stands for: surely, where the code says what that holds (`$wind = 3`); by a
+   * method that a store has, only if it is one (`wind.set(3)`).
+   */
+  held?: 'surely' | 'maybe';
 }
 
 export interface EmitFact extends Span {

@@ -222,6 +222,8 @@ export interface FlowEdge {
   without?: string[] | undefined;
   /** It carries what is worked out of the source, and not what that holds. */
   made?: boolean | undefined;
+  /** Nobody carries it: what was handed in is changed, and whoever handed it in has the same thing. */
+  inPlace?: boolean | undefined;
   /** The attribute that carries it, for call sites; -1 for a spread or none. */
   attribute: number;
   place: Place;

@@ -1,5 +1,6 @@
 /** What calling a function sets off: the nodes that it writes, and the callbacks that it calls on. */
 import { ANY_MEMBER } from '../../model/code';
+import { listOf } from '../../model/entries';
 import type { ExprFact, Span, SharedWriteFact, WriteFact } from '../../model/facts';
 import type { Component, Place } from '../../model/project';
 import { keyOf } from '../2-names/constants';
@@ -8,6 +9,7 @@ import type { Linked } from '../linked';
 import { namingFunctions, reachedFunctions } from './functions';
 import type { Callable, Callables } from './callables';
 import { GivenCalls } from './given-calls';
+import { GivenStores } from './given-stores';
 import { type Handing, joined, outOf, wholly } from './handings';
 import { calledBy } from './expressions';
 import { type Given, namedBy, withNames } from './named-members';
@@ -63,10 +65,14 @@ function outOfBox(effects: Effect[], { facts }: Component, fn: number): Effect[]
     : effects;
 }
 
+/** Members of members are written to as far down as this. */
+const MAX_WAY = 8;
+
 export class Effects {
   private readonly known = new Map<Frame, Map<number, Effect[]>>();
   private readonly results: Results;
   private readonly givenCalls: GivenCalls;
+  private readonly givenStores: GivenStores;
 
   constructor(
     private readonly project: Linked,
@@ -76,6 +82,7 @@ export class Effects {
   ) {
     this.results = values.results;
     this.givenCalls = new GivenCalls(callables, values.results);
+    this.givenStores = new GivenStores(project, frames.shared);
   }
 
   /** The same, with what a function sets off that it is called with, and calls. */
@@ -230,6 +237,7 @@ export class Effects {
       for (const part of parts) add(node, at, part.value, [...put, ...part.put]);
     };
     for (const write of nearest(facts.writes)) {
+      if (!this.isWrite(frame, write)) continue;
       if (write.setter !== undefined) {
         const at = { file, start: write.start, end: write.end };
         const given = write.value ? [write.value] : [];
@@ -364,9 +372,17 @@ export class Effects {
     return known ? { node, put: [current, name] } : undefined;
   }
 
+  /** Whether it is one at all: a method that a store has writes what that holds only if it is one. */
+  isWrite({ code }: Frame, { symbol, held }: WriteFact): boolean {
+    if (held !== 'maybe') return true;
+    const { port: name } = code.facts.symbols[symbol]!;
+    const port = name === undefined ? undefined : code.ports.get(name);
+    return port !== undefined && this.givenStores.isGiven(port);
+  }
+
   /** The nodes that a write to a symbol reaches: state, or what a context or a store holds under that name. */
   written(frame: Frame, index: number, path: string[]): { node: number; path: string[] }[] {
-    const { kind, store, init } = frame.code.facts.symbols[index]!;
+    const { kind, store, init, within = -1 } = frame.code.facts.symbols[index]!;
     const node = frame.nodeOf[index]!;
     // A value of a module that a function made is what that function keeps.
     if (store || (kind === 'shared' && node < 0))
@@ -374,6 +390,12 @@ export class Effects {
     if (kind === 'state' || kind === 'shared' || kind === 'ref') return node < 0 ? [] : [{ node, path }];
     if (kind === 'prop') return node < 0 ? [] : [{ node, path }];
     if (kind === 'injected') return this.writtenInContext(frame, index, path);
+    const inList = path.length ? this.writtenEntry(frame, index, path) : [];
+    if (inList.length) return inList;
+    if (path.length && kind === 'param' && within >= 0) {
+      const given = this.writtenGiven(frame, index, path);
+      if (given.length) return given;
+    }
     const behind = init?.symbol === undefined ? undefined : frame.code.facts.symbols[init.symbol];
     if (behind?.kind === 'injected' && (init!.kind === 'member' || init!.kind === 'identity'))
       return this.written(frame, init!.symbol!, [...(init!.path ?? []), ...path]);
@@ -390,6 +412,31 @@ export class Effects {
           const asking = one.exact && one.take.length ? this.askingAt(frame, one.node) : undefined;
           return asking ? this.writtenInContext(asking.frame, asking.symbol, one.take) : [];
         });
+  }
+
+  /** What is written into an entry of a list is written into the list, whichever entry it is. */
+  writtenEntry(frame: Frame, index: number, path: string[]): { node: number; path: string[] }[] {
+    const list = listOf(frame.code.facts, index);
+    return list ? this.writtenIn(frame, list, [ANY_MEMBER, ...path]) : [];
+  }
+
+  /** What is written into what a function is given is written into what it is called with, wherever its code calls it. */
+  private writtenGiven(frame: Frame, index: number, path: string[]): { node: number; path: string[] }[] {
+    const { facts } = frame.code;
+    const { within, index: at = -1, path: inside = [] } = facts.symbols[index]!;
+    const way = [...inside, ...path];
+    return (facts.functions[within!]!.given ?? []).flatMap((args) => {
+      const given = args[at];
+      if (given?.entryOf) return this.writtenIn(frame, given.entryOf, [ANY_MEMBER, ...way]);
+      const isHeld = given?.kind === 'identity' || given?.kind === 'member';
+      return isHeld ? this.writtenIn(frame, given, way) : [];
+    });
+  }
+
+  private writtenIn(frame: Frame, { symbol, path = [] }: ExprFact, way: string[]) {
+    const whole = [...path, ...way];
+    // What is handed round and round gets deeper each time.
+    return symbol === undefined || whole.length > MAX_WAY ? [] : this.written(frame, symbol, whole);
   }
 
   /** The nodes that a write to what a symbol has of a context reaches, or to a member of that. */

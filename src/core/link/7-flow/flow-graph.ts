@@ -18,7 +18,10 @@ import { given, RAISED } from './raised';
 import { type Source, Values } from '../6-values/values';
 
 /** What an edge says besides its ends. */
-export type EdgeOf = Pick<FlowEdge, 'how' | 'call' | 'way' | 'take' | 'put' | 'without' | 'made'> & {
+export type EdgeOf = Pick<
+  FlowEdge,
+  'how' | 'call' | 'way' | 'take' | 'put' | 'without' | 'made' | 'inPlace'
+> & {
   site?: number | undefined;
   attribute?: number | undefined;
 };
@@ -99,7 +102,7 @@ export class FlowGraph {
 
   addEdge(from: number, to: number, at: Place, edge: EdgeOf): void {
     if (from < 0 || to < 0 || (from === to && !movesInside(edge))) return;
-    const { how, site = -1, call, attribute = -1, way, without } = edge;
+    const { how, site = -1, call, attribute = -1, way, without, inPlace } = edge;
     const put = edge.put && withoutNames(edge.put);
     const take = edge.take && takenUnder(edge.take, () => undefined);
     const made = edge.made || (take !== undefined && take.length < edge.take!.length);
@@ -109,7 +112,7 @@ export class FlowGraph {
     const filled = (list: string[] | undefined) => (list?.length ? list : undefined);
     const parts = { take: filled(take), put: filled(put), without: filled(without) };
     const index =
-      this.flow.edges.push({ from, to, how, site, call, attribute, place, way, ...parts, made }) - 1;
+      this.flow.edges.push({ from, to, how, site, call, attribute, place, way, ...parts, made, inPlace }) - 1;
     this.flow.out[from]!.push(index);
     this.flow.into[to]!.push(index);
   }

@@ -29,7 +29,7 @@ export class SiteFlow {
   private readonly joints = new Map<Site, Joint[]>();
   private uses = 0;
   /** A call site in a function of the project is one for each use of that function. */
-  private jointsOf(site: Site): Joint[] {
+  jointsOf(site: Site): Joint[] {
     const known = this.joints.get(site);
     if (known) return known;
     const { components, sites } = this.graph.project;
@@ -223,7 +223,7 @@ export class SiteFlow {
       way: 'out',
       attribute: index,
     });
-    for (const { node, take, put, decides } of this.keptIn(frame, value)) {
+    for (const { node, take, put, decides } of this.boundTo(frame, attribute)) {
       if (decides) continue;
       // What is itself bound further up is written by asking for that.
       const own = this.graph.flow.nodes[node]!.port;
@@ -247,6 +247,27 @@ export class SiteFlow {
     }
   }
 
+  /** What a binding is bound to; of one under a name that is worked out, what holds all names, and not what gives the name. */
+  private boundTo(frame: Frame, { value, start, end }: AttributeFact): Source[] {
+    const { kind, symbol, sets, path = [] } = value;
+    // What is handed back, the function that is called with it keeps as it likes.
+    if (sets !== undefined && kind === 'computed') return [];
+    const place = ({ node, path }: { node: number; path: string[] }): Source => ({
+      node,
+      take: path,
+      put: [],
+      exact: true,
+    });
+    if (kind === 'identity' || kind === 'member') {
+      const isEntry = frame.code.facts.symbols[symbol!]!.kind === 'loop';
+      const entries = isEntry ? this.graph.effects.writtenEntry(frame, symbol!, path).map(place) : [];
+      return entries.length ? entries : this.keptIn(frame, value);
+    }
+    const back = frame.code.facts.writes.find((one) => one.start === start && one.end === end);
+    if (!back) return this.keptIn(frame, value).filter((one) => !one.made);
+    return this.graph.effects.written(frame, back.symbol, back.path ?? []).map(place);
+  }
+
   /** What a binding is bound to: a member of what a context holds is kept where that lives. */
   private keptIn(frame: Frame, value: ExprFact): Source[] {
     const sources = this.graph.values.sources(frame, value);
@@ -262,12 +283,12 @@ export class SiteFlow {
   /** What is written to a value with a setter of its own is what that is called with. */
   private addToSetter(
     frame: Frame,
-    { kind, symbol }: ExprFact,
+    { kind, symbol, sets: own }: ExprFact,
     from: number,
     at: Place,
     edge: Omit<EdgeOf, 'how'>,
   ): void {
-    const sets = kind === 'identity' ? frame.code.facts.symbols[symbol!]!.init?.sets : undefined;
+    const sets = kind === 'identity' ? frame.code.facts.symbols[symbol!]!.init?.sets : own;
     if (sets === undefined) return;
     for (const effect of this.graph.effects.of({ kind: 'function', frame, fn: sets }, at))
       this.graph.addEffect(from, effect, effect.place, edge);

@@ -7,6 +7,7 @@ import type { Component, Flow, Place, Port } from '../../model/project';
 import type { Contexts, Provider } from '../5-contexts/context-types';
 import { hasDefault } from '../5-contexts/contexts';
 import { CallFlow } from './flow-calls';
+import { ChangeFlow } from './flow-changes';
 import { named } from '../6-values/effects';
 import { FlowGraph } from './flow-graph';
 import { OutsideFlow } from './flow-outside';
@@ -89,6 +90,7 @@ class FlowBuilder {
     this.addContexts();
     eachFrame((frame) => this.calls.addOfContexts(frame));
     this.calls.addAsked();
+    new ChangeFlow(this.graph, (site) => sites.jointsOf(site)).add();
   }
 
   private addNodes(component: Component): void {
@@ -142,7 +144,7 @@ class FlowBuilder {
     });
     if (code === frame.owner) this.countResults(frame);
     for (const write of facts.writes) {
-      if (!write.value) continue;
+      if (!write.value || !this.graph.effects.isWrite(frame, write)) continue;
       // What a function is given that is told the name, too, each call of it has for itself.
       const naming = namingAround(code, write.fn, write.symbol);
       const inside = naming === undefined ? frame : apart(frame, naming, true);

@@ -31,7 +31,8 @@ import { isChain, readChain, symbolAt } from '../script/own';
 import { readInject } from './asks';
 import { noteCreated, noteInputSet } from './created';
 import { noteClosing, noteDialog, readResult } from './dialogs';
-import { FORM, inForm, madeOf, readForm } from './forms';
+import { inForm, readForm } from './forms';
+import { FORM, madeOf, SUBJECT } from './made';
 import { type AngularNames, calledOwn, PIPED, signalOf } from './names';
 import { readProviders } from './providers';
 import { readSelect } from './store';
@@ -49,6 +50,7 @@ export function angularDialect(names: AngularNames): Dialect {
     follows: FOLLOWED,
     shares: true,
     tells: true,
+    holderMethods: PUTS,
     declare(u, pattern, init, ctx) {
       if (!isAngularUnit(u) || pattern.type !== 'Identifier') return false;
       const name = calledOwn(names, init);
@@ -205,7 +207,10 @@ function noteTaker(u: AngularUnit, taker: ExprFact, source: ExprFact): void {
 }
 
 /** Methods that put a value into an object, by the classes that have them. */
-const KEEPS: Record<string, RegExp> = { next: /Subject$/, setValue: FORM, patchValue: FORM, reset: FORM };
+const KEEPS: Record<string, RegExp> = { next: SUBJECT, setValue: FORM, patchValue: FORM, reset: FORM };
+
+/** Methods that put a value into a signal, a subject or a form. */
+const PUTS = /^(set|update|mutate|next|setValue|patchValue|reset)$/;
 
 /** `x.set(1)`, `x.update(fn)`, `x.next(v)`: what is kept is written; of an input that tells its owner, it is told. */
 function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined {
@@ -229,7 +234,7 @@ function readMethod(u: AngularUnit, node: Call, ctx: Ctx): ExprFact | undefined 
     u.coming.set(node, coming);
     return asResult(coming, { kind: 'computed', ...merged(source, ...others), ...spanOf(node) });
   }
-  if (!/^(set|update|mutate|next|setValue|patchValue|reset)$/.test(method)) return undefined;
+  if (!PUTS.test(method)) return undefined;
   const base = baseOf(u, object) ?? inForm(u, object)?.symbol;
   const symbol = symbolAt(u, object);
   if (base === undefined) return undefined;

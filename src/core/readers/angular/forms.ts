@@ -4,9 +4,8 @@ import type { ExprFact } from '../../model/facts';
 import { isChain, symbolAt } from '../script/own';
 import { memberName } from '../script/type-expr';
 import { type Ctx, noteRead, spanOf, unwrap } from '../script/unit';
+import { FORM, madeOf } from './made';
 import type { AngularUnit } from './unit';
-
-export const FORM = /^(Untyped)?Form(Control|Group|Array|Record)$/;
 
 /** What a form is asked for, and gives as a whole: what is in it, now or whenever that changes. */
 const FORM_VALUE = /^(value|valueChanges|controls)$/;
@@ -33,19 +32,6 @@ export function inForm(u: AngularUnit, node: t.Node): ExprFact | undefined {
     ? whole([...path, ...key.value.split('.')])
     : undefined;
 }
-
-/** `wind = new BehaviorSubject(0)`: the class of what a member keeps, or nothing. */
-export function madeOf(u: AngularUnit, symbol: number): string {
-  const { init } = u.facts.symbols[symbol]!;
-  const made = init?.from && u.facts.calls[init.from.call];
-  if (made?.made) return made.name;
-  const built = init && BUILT.exec(u.file.text.slice(init.start, init.end));
-  return built ? `Form${built[1]!.charAt(0).toUpperCase()}${built[1]!.slice(1)}` : '';
-}
-
-/** `this.fb.group({ … })`, `inject(FormBuilder).group({ … })` */
-const BUILT =
-  /^(?:(?:this\.)?\w*(?:fb|[bB]uilder)|inject\(\w*FormBuilder\))(?:\.nonNullable)?\.(group|control|array|record)\s*[<(]/;
 
 /** The same where it is read, or, without a context, only asked what it means. */
 export function readForm(u: AngularUnit, node: t.Node, ctx: Ctx | undefined): ExprFact | undefined {

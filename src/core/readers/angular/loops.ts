@@ -5,7 +5,7 @@ import type { ExprFact } from '../../model/facts';
 import { declarePattern, noteLoop } from '../script/patterns';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
-import { type Ctx, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { type Ctx, spanOf, typeOf, use, usesOf, entryOf } from '../script/unit';
 import { identifier, spanAt } from './spans';
 import type { AngularUnit } from './unit';
 
@@ -36,8 +36,7 @@ export function openLoop(
   const scope = u.angular.scopes.within(at.scope, [...(id ? [id] : []), ...counters]);
   if (id) {
     noteLoop(u, id, list);
-    const from: ExprFact = { kind: 'computed', uses: usesOf(source), start: source.start, end: source.end };
-    declarePattern(u, id, from, ctx, { kind: 'loop', type: { t: 'elem', of: typeOf(u, list) } });
+    declarePattern(u, id, entryOf(source), ctx, { kind: 'loop', type: { t: 'elem', of: typeOf(u, list) } });
   }
   for (const one of counters)
     declarePattern(u, one, { kind: 'computed', ...spanOf(one) }, ctx, { kind: 'param' });

@@ -7,6 +7,7 @@ import type { Scope, Scopes } from '../script/scope';
 import type { Chain, OwnUnit } from '../script/own';
 import { addSymbol, type Dialect, type FileContext, settleMissing, spanOf, type Unit } from '../script/unit';
 import { settleEarly } from '../script/early';
+import { FORM, madeOf, SUBJECT } from './made';
 import type { AngularNames } from './names';
 
 /** What all units of a file share. */
@@ -102,6 +103,16 @@ export function closeUnit(u: AngularUnit): void {
   settleMissing(u);
   settleTimes(u);
   settleAsked(u);
+  settleBoxes(u);
+}
+
+/** What is kept in a signal, a subject or a form is set by whoever that is handed to. */
+function settleBoxes(u: AngularUnit): void {
+  for (const [index, symbol] of u.facts.symbols.entries()) {
+    if (symbol.kind !== 'state') continue;
+    const made = u.signals.has(index) ? '' : madeOf(u, index);
+    if (u.signals.has(index) || SUBJECT.test(made) || FORM.test(made)) symbol.boxed = true;
+  }
 }
 
 /** `changes.wind.currentValue` is the input. */

@@ -1,11 +1,11 @@
 /** Markup to render nodes. */
 import type * as t from '@babel/types';
-import type { ExprFact, Span } from '../../model/facts';
+import type { Span } from '../../model/facts';
 import { declarePattern, noteLoop } from '../script/patterns';
 import { place } from '../script/placing';
 import { type Binding, type Scope } from '../script/scope';
 import { type At, noteNested } from '../script/slots';
-import { addNode, type Ctx, inBranch, inCase, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { addNode, type Ctx, inBranch, inCase, spanOf, typeOf, use, usesOf, entryOf } from '../script/unit';
 import { eachChild, patternNames } from '../script/walk';
 import { codeAt, statementsAt } from './code';
 import type { BlockNode, MarkupNode } from './markup';
@@ -200,8 +200,7 @@ function readLoop(
   const item = nameNode(id!, { start: from, end: from + id!.length });
   const scope = u.scopes.within(at.scope, [item]);
   noteLoop(u, item, list);
-  const given: ExprFact = { kind: 'computed', uses: usesOf(source), start: source.start, end: source.end };
-  declarePattern(u, item, given, ctx, { kind: 'loop', type: { t: 'elem', of: typeOf(u, list) } });
+  declarePattern(u, item, entryOf(source), ctx, { kind: 'loop', type: { t: 'elem', of: typeOf(u, list) } });
   readNodes(u, children, { ...at, scope, ctx });
 }
 

@@ -33,6 +33,7 @@ import {
   usesOf,
   isHeld,
   noteGiven,
+  entryOf,
 } from './unit';
 import { eachChild } from './walk';
 import { asResult, comingOf, isOperator, isTiming, isTogether } from './streams';
@@ -228,7 +229,11 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
     const key = use(u, readExpr(u, node.property, ctx), ctx);
     use(u, object, ctx);
     const isGiven = isHeld(key) && u.facts.symbols[key.symbol!]!.kind === 'param';
-    return { ...computed(node, object, key), ...(isGiven ? { picks: { of: object, under: key } } : {}) };
+    return {
+      ...computed(node, object, key),
+      ...(isHeld(object) ? { entryOf: object } : {}),
+      ...(isGiven ? { picks: { of: object, under: key } } : {}),
+    };
   }
   const name = node.property.type === 'Identifier' ? node.property.name : '#';
   if (object.kind === 'identity') {
@@ -619,7 +624,7 @@ function readLoop(
     item = readFunction(u, body, inner, ctx.where === 'effect' ? 'effect' : 'derivation', {
       kind: 'loop',
       at,
-      source: { kind: 'computed', uses: usesOf(list), start: list.start, end: list.end },
+      source: entryOf(list),
       type: { t: 'elem', of: typeOf(u, listed) },
     });
     Object.assign(item, askedBy(u, item.fn));
@@ -628,7 +633,7 @@ function readLoop(
     const fn = item.kind === 'identity' ? u.facts.symbols[item.symbol!]!.fn : undefined;
     if (fn !== undefined) {
       item = { ...item, content: u.contents[fn]!, ...askedBy(u, fn) };
-      noteGiven(u, fn, [{ kind: 'computed', uses: usesOf(list), start: list.start, end: list.end }]);
+      noteGiven(u, fn, [entryOf(list)]);
     }
     const named = item.component === undefined || item.kind === 'call' ? undefined : calledName(first);
     if (named && mayDraw(named, false)) {
@@ -639,8 +644,12 @@ function readLoop(
   }
   const rest = readArguments(u, others, ctx);
   const fresh = MAKES_LIST.test(method) ? { fresh: 'array' as const } : {};
-  return { ...computed(node, list, item, ...rest), kind: 'computed', ...fresh };
+  const entry = FINDS.test(method) && isHeld(list) ? { entryOf: list } : {};
+  return { ...computed(node, list, item, ...rest), kind: 'computed', ...fresh, ...entry };
 }
+
+/** Methods that give back an entry. */
+const FINDS = /^(find|findLast)$/;
 
 /** Methods that give back a list of their own. */
 const MAKES_LIST = /^(map|flatMap|filter)$/;

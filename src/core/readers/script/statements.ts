@@ -22,6 +22,7 @@ import {
   usesOf,
   type Ctx,
   type Unit,
+  entryOf,
 } from './unit';
 
 /** Reads statements; in a component's own body, handlers and effects come after what they use. */
@@ -92,9 +93,9 @@ function readStatement(u: Unit, node: t.Node, ctx: Ctx): void {
       const inner = { ...ctx, each: spanOf(node.right) };
       if (node.left.type === 'VariableDeclaration') {
         for (const declarator of node.left.declarations) {
-          declarePattern(u, declarator.id, { ...list, kind: 'computed', uses: usesOfList(list) }, inner, {
-            kind: 'loop',
-          });
+          const any: ExprFact = { ...list, kind: 'computed', uses: usesOfList(list) };
+          const entry = node.type === 'ForOfStatement' ? { ...any, ...entryOf(list), uses: any.uses! } : any;
+          declarePattern(u, declarator.id, entry, inner, { kind: 'loop' });
         }
       }
       readStatement(u, node.body, inner);

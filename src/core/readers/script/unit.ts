@@ -108,6 +108,8 @@ export interface Drawing {
 export interface Dialect {
   /** Methods that change the list that they are called on, where they are not those of JavaScript. */
   mutators?: ReadonlySet<string>;
+  /** Methods by which it is set what something holds that is handed over as such: a store, a signal. */
+  holderMethods?: RegExp;
   /** Takes over a declaration that it understands (a hook, say). */
   declare(u: Unit, pattern: t.LVal, init: t.Expression, ctx: Ctx): boolean;
   /** Takes over a call that it understands. */
@@ -219,6 +221,15 @@ export function addSymbol(u: Unit, symbol: SymbolFact, binding?: Binding): numbe
 
 /** Whether an expression is a value of the component's own, or a member of one. */
 export const isHeld = ({ kind }: ExprFact): boolean => kind === 'identity' || kind === 'member';
+
+/** An entry of a list, or each in turn. */
+export const entryOf = (list: ExprFact): ExprFact => ({
+  kind: 'computed',
+  uses: usesOf(list),
+  ...(isHeld(list) ? { entryOf: list } : {}),
+  start: list.start,
+  end: list.end,
+});
 
 /** The symbol of a prop; its port is noted at the first use. */
 export function propSymbol(

@@ -4,6 +4,7 @@ import { ANY_MEMBER } from '../../model/code';
 import type { ExprFact } from '../../model/facts';
 import { fillsCollection } from './collections';
 import { byName, memberKey } from './constants';
+import { resultOf } from './results';
 import { memberName } from './type-expr';
 import {
   isHeld,
@@ -52,6 +53,7 @@ export function noteMutation(
   }
   if (node.computed || node.property.type !== 'Identifier') return;
   const method = node.property.name;
+  if (u.dialect.holderMethods?.test(method)) noteHeld(u, callee, args, at, ctx);
   if (!isMutator(u, method) && !fillsCollection(node.object, method, args.length)) return;
   const given = merged(...args);
   const value: ExprFact | undefined =
@@ -69,7 +71,31 @@ export function noteMutation(
     symbol: callee.symbol,
     ...(path.length ? { path } : {}),
     ...(value && !opensPage ? { value } : {}),
+    ...(isOfHeld(node) ? { held: 'surely' as const } : {}),
     through: { method: node.property.name },
+    where: ctx.where,
+    fn: ctx.fn,
+    ...spanOf(at),
+  });
+}
+
+/** `wind.set(3)` of what was handed in: if that is a store, what it holds is written. */
+function noteHeld(
+  u: Unit,
+  { kind, symbol, path = [] }: ExprFact,
+  args: ExprFact[],
+  at: t.Node,
+  ctx: Ctx,
+): void {
+  const [given, ...others] = args;
+  if (!given || others.length || kind !== 'member' || symbol === undefined) return;
+  if (u.facts.symbols[symbol]!.kind !== 'prop') return;
+  const to = path.slice(0, -1);
+  u.facts.writes.push({
+    symbol,
+    ...(to.length ? { path: to } : {}),
+    value: given.kind === 'function' ? resultOf(u, given) : given,
+    held: 'maybe',
     where: ctx.where,
     fn: ctx.fn,
     ...spanOf(at),
@@ -150,10 +176,19 @@ function entryOf(u: Unit, target: t.Node, ctx: Ctx): { symbol: number; path: str
   return symbol === undefined ? undefined : { symbol, path };
 }
 
+/** `$wind`, `$wind.gust`: what the store `wind` holds, or something in it. */
+function isOfHeld(target: t.Node): boolean {
+  let node = target;
+  while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression')
+    node = unwrap(node.object);
+  return node.type === 'Identifier' && node.binding !== undefined && node.name !== node.binding.name;
+}
+
 /** Notes a write to a symbol, or to something reachable through it. */
 export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, at: t.Node, ctx: Ctx): void {
   const bare = unwrap(target);
-  const common = { ...(value ? { value } : {}), where: ctx.where, fn: ctx.fn, ...spanOf(at) };
+  const held = isOfHeld(bare) ? ({ held: 'surely' } as const) : {};
+  const common = { ...(value ? { value } : {}), ...held, where: ctx.where, fn: ctx.fn, ...spanOf(at) };
   if (bare.type === 'Identifier') {
     const symbol = symbolOf(u, bare);
     if (symbol !== undefined) {

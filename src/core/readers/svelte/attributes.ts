@@ -6,7 +6,9 @@ import { isOwnTag } from '../../model/own-elements';
 import { lit, UNKNOWN } from '../../model/types';
 import { attribute, calledBy, isPlain, isProp, lookedUp, spread, writeBack } from '../script/attributes';
 import { declarePattern, pathsIn } from '../script/patterns';
+import { functionIn } from '../script/invokes';
 import { raisePort } from '../script/ports';
+import { resultOf } from '../script/results';
 import type { Scope } from '../script/scope';
 import type { At } from '../script/slots';
 import { addFunction, type Ctx, spanOf, symbolOf, typeOf, unwrap, use, usesOf } from '../script/unit';
@@ -217,8 +219,14 @@ function readBind(u: SvelteUnit, one: AST.BindDirective, plain: boolean, at: At)
   }
   // A getter and a setter, instead of a name.
   if (node.type === 'SequenceExpression') {
-    use(u, u.expr(node, ctx), ctx);
-    const value: ExprFact = { kind: 'computed', ...spanOf(node), type: UNKNOWN };
+    const [getter, setter] = node.expressions.map((part) => use(u, u.expr(part, ctx), ctx));
+    const sets = setter && functionIn(u, setter);
+    const value: ExprFact = {
+      ...resultOf(u, getter!, getter && functionIn(u, getter)),
+      ...spanOf(node),
+      ...(sets === undefined ? {} : { sets }),
+      type: UNKNOWN,
+    };
     return plain ? undefined : attribute(one.name, nameAt, 'two-way', value, span(one));
   }
   const value = u.expr(node, ctx);

@@ -50,6 +50,7 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
   return {
     follows: FOLLOWED,
     shares: true,
+    holderMethods: PUTS,
     declare(u, pattern, init, ctx) {
       if (!isSvelteUnit(u)) return false;
       // A collection that tells when it changes is kept as a variable is.
@@ -79,7 +80,9 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       }
       if ((name === 'writable' || name === 'readable') && pattern.type === 'Identifier') {
         declareState(u, pattern, call, ctx);
-        u.stores.add(symbolOf(u, pattern)!);
+        const store = symbolOf(u, pattern)!;
+        u.facts.symbols[store]!.boxed = true;
+        u.stores.add(store);
         return true;
       }
       if (name === 'writable' && pattern.type === 'ObjectPattern')
@@ -364,11 +367,13 @@ function consume(u: SvelteUnit, call: Call, ctx: Ctx, id?: t.Identifier): ExprFa
   return addConsume(u, key, spanOf(call), ctx, id, written ? readType(written, u.file.named) : UNKNOWN);
 }
 
+/** Methods of stores. */
+const PUTS = /^(set|update)$/;
+
 /** `wind.set(3)`, `wind.update((n) => n + 1)` of a store: a write to what it holds. */
 function writesStore(u: SvelteUnit, call: Call, ctx: Ctx): boolean {
   const callee = unwrap(call.callee);
-  if (callee.type !== 'MemberExpression' || !/^(set|update)$/.test(memberName(callee.property) ?? ''))
-    return false;
+  if (callee.type !== 'MemberExpression' || !PUTS.test(memberName(callee.property) ?? '')) return false;
   const store = unwrap(callee.object);
   // With two arguments, what a context gives is rather a map.
   const isOne = isKeptHere(u, store) || (call.arguments.length === 1 && isConsumed(u, store));

@@ -18,6 +18,7 @@ import {
   typeOf,
   use,
   usesOf,
+  entryOf,
 } from '../script/unit';
 import { patternNames } from '../script/walk';
 import { code, type MarkupNode, pattern, span, statementsAt, type Tag } from './ast';
@@ -158,8 +159,10 @@ function readEach(u: SvelteUnit, node: AST.EachBlock, at: At): void {
   const scope = u.scopes.within(at.scope, [...items, ...index]);
   for (const item of items) {
     noteLoop(u, item, source);
-    const from: ExprFact = { kind: 'computed', uses: usesOf(list), start: list.start, end: list.end };
-    declarePattern(u, item, from, inner, { kind: 'loop', type: { t: 'elem', of: typeOf(u, source) } });
+    declarePattern(u, item, entryOf(list), inner, {
+      kind: 'loop',
+      type: { t: 'elem', of: typeOf(u, source) },
+    });
   }
   for (const one of index)
     declarePattern(u, one, { kind: 'computed', ...spanOf(one) }, inner, { kind: 'param' });

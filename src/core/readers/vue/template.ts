@@ -5,7 +5,7 @@ import { parseCode, parsePattern } from '../script/code';
 import { declarePattern, noteLoop } from '../script/patterns';
 import { type At, siteAround } from '../script/slots';
 import { place } from '../script/placing';
-import { type Ctx, inBranch, spanOf, typeOf, use, usesOf } from '../script/unit';
+import { type Ctx, inBranch, spanOf, typeOf, use, entryOf } from '../script/unit';
 import {
   boundCode,
   codeOf,
@@ -89,12 +89,8 @@ function readLoop(u: VueUnit, element: Element, at: At, condition: (at: At) => A
   patterns.forEach((nodes, i) => {
     for (const pattern of nodes) {
       if (i === 0) noteLoop(u, pattern, source);
-      const from: ExprFact = {
-        kind: 'computed',
-        uses: i === 0 ? usesOf(list) : [],
-        start: list.start,
-        end: list.end,
-      };
+      const { start, end } = list;
+      const from: ExprFact = i === 0 ? entryOf(list) : { kind: 'computed', uses: [], start, end };
       const elem = { t: 'elem' as const, of: typeOf(u, source) };
       declarePattern(u, pattern, from, inner, {
         kind: i === 0 ? 'loop' : 'param',

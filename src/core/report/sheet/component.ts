@@ -3,6 +3,7 @@ import type { Linked } from '../../link';
 import type { Consumer } from '../../link/5-contexts/context-types';
 import { raises } from '../../link/4-ports/emission';
 import { isUsed, useOf } from '../../link/4-ports/use-of-ports';
+import { ANY_MEMBER } from '../../model/code';
 import { groupBy } from '../../model/group-by';
 import type { Component, FlowEdge, FlowNode, Place, Port } from '../../model/project';
 import type {
@@ -233,10 +234,11 @@ export class SheetComponents {
     const calls = new Set(actions.flatMap((one) => ('call' in one ? [one.call] : [])));
     for (const { id } of nodes) {
       const named = this.names.of(id);
-      const isCalled = flow.out[id]!.some(
-        (index) => flow.edges[index]!.way === 'out' && !isGiven(flow.edges[index]!),
-      );
-      if (named?.kind === 'prop' && isCalled && !calls.has(named.name)) actions.push({ call: named.name });
+      if (named?.kind !== 'prop') continue;
+      const out = flow.out[id]!.map((index) => flow.edges[index]!).filter(({ way }) => way === 'out');
+      const isCalled = out.some((edge) => !isGiven(edge) && !edge.inPlace);
+      if (isCalled && !calls.has(named.name)) actions.push({ call: named.name });
+      actions.push(...changesOf(named.name, out, actions));
     }
     return [...actions, ...this.actions.calls(called, component.id)];
   }
@@ -275,6 +277,15 @@ export class SheetComponents {
       (one) => !isGiven(one),
     );
   }
+}
+
+/** What is changed of what it was given, by whatever it does, where that is not said already. */
+function changesOf(name: string, out: FlowEdge[], said: SheetAction[]): SheetAction[] {
+  const known = new Set(said.flatMap((one) => ('set' in one ? [one.set] : [])));
+  const ways = out.flatMap(({ inPlace, take }) =>
+    inPlace ? [[name, ...(take ?? [ANY_MEMBER])].join('.')] : [],
+  );
+  return [...new Set(ways)].filter((way) => !known.has(way)).map((set) => ({ set, to: { some: 'any' } }));
 }
 
 const askedAt = (component: number, { file, start }: Place): string => `${component} ${file} ${start}`;

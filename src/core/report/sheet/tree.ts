@@ -303,7 +303,9 @@ class TreeWriter {
       if (value !== undefined) found[this.names.of(port)!.name] = value;
     }
     // What is called like an event, and is none by its name.
-    const called = edges.filter(({ from, way }) => way === 'out' && this.names.of(from)?.kind === 'prop');
+    const called = edges.filter(
+      ({ from, way, inPlace }) => way === 'out' && !inPlace && this.names.of(from)?.kind === 'prop',
+    );
     for (const [port, all] of groupBy(called, (one) => one.from)) {
       const does = this.trees.actions.of(all, this.component.id, local);
       if (does.length) found[this.names.of(port)!.name] ??= { does };
