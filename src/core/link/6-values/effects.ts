@@ -1,7 +1,7 @@
 /** What calling a function sets off: the nodes that it writes, and the callbacks that it calls on. */
 import { ANY_MEMBER } from '../../model/code';
 import { listOf } from '../../model/entries';
-import type { ExprFact, Span, SharedWriteFact, WriteFact } from '../../model/facts';
+import type { ExprFact, Span, SharedWriteFact, SymbolFact, WriteFact } from '../../model/facts';
 import type { Component, Place } from '../../model/project';
 import { keyOf } from '../2-names/constants';
 import type { Frame, Frames } from './frames';
@@ -73,6 +73,8 @@ export class Effects {
   private readonly results: Results;
   private readonly givenCalls: GivenCalls;
   private readonly givenStores: GivenStores;
+  /** Parameters of which it is being asked what they are given. */
+  private readonly looking = new Set<SymbolFact>();
 
   constructor(
     private readonly project: Linked,
@@ -425,12 +427,18 @@ export class Effects {
     const { facts } = frame.code;
     const { within, index: at = -1, path: inside = [] } = facts.symbols[index]!;
     const way = [...inside, ...path];
-    return (facts.functions[within!]!.given ?? []).flatMap((args) => {
+    const parameter = facts.symbols[index]!;
+    // A function that calls itself with what it is given says nothing new on its way round.
+    if (this.looking.has(parameter)) return [];
+    this.looking.add(parameter);
+    const found = (facts.functions[within!]!.given ?? []).flatMap((args) => {
       const given = args[at];
       if (given?.entryOf) return this.writtenIn(frame, given.entryOf, [ANY_MEMBER, ...way]);
       const isHeld = given?.kind === 'identity' || given?.kind === 'member';
       return isHeld ? this.writtenIn(frame, given, way) : [];
     });
+    this.looking.delete(parameter);
+    return found;
   }
 
   private writtenIn(frame: Frame, { symbol, path = [] }: ExprFact, way: string[]) {

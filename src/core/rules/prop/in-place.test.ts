@@ -61,6 +61,29 @@ describe('who is told', () => {
   ]);
 });
 
+/** A child that keeps what an element says in its input, and tells of it; the owner listens to `change`. */
+const kept = (code: string, heard: string) => ({
+  'Kid.svelte': `<script>\n  import { createEventDispatcher } from 'svelte';\n  export let value;\n  const dispatch = createEventDispatcher();\n  const keep = (e) => {\n    ${code}\n  };\n</script>\n<input {value} on:input={keep} />`,
+  'App.svelte': `<script>\n  import Kid from './Kid.svelte';\n  let wind = 1;\n</script>\n<Kid value={wind} on:${heard}={(e) => (wind = e.detail)} />`,
+});
+
+describe('who is told of what is written', () => {
+  const WRITTEN = ['warning prop/overwritten Kid.svelte:6 value = e.target.value'];
+  svelteCases(ONLY, [
+    ['with that', kept('value = e.target.value; dispatch("change", e.target.value);', 'change'), []],
+    [
+      'with something else',
+      kept('value = e.target.value; dispatch("change", e.target.name);', 'change'),
+      WRITTEN,
+    ],
+    [
+      'by another event',
+      kept('value = e.target.value; dispatch("change", e.target.value);', 'shut'),
+      WRITTEN,
+    ],
+  ]);
+});
+
 const vueKid = (code: string) => ({
   'Kid.vue': `<script setup>\nconst props = defineProps(['rows']);\nfunction go(id) {\n${code}\n}\n</script>\n<template><b @click="go(1)">{{ rows.length }}</b></template>`,
   'App.vue': `<script setup>import { ref } from 'vue'; import Kid from './Kid.vue'; const rows = ref([{ on: 1 }]);</script><template><Kid :rows="rows" /></template>`,

@@ -2,9 +2,9 @@ import type { Linked } from '../../link';
 import { ANY_MEMBER } from '../../model/code';
 import { listOf } from '../../model/entries';
 import type { ComponentFacts, Traits, WriteFact } from '../../model/facts';
-import type { Component, Handed, Port } from '../../model/project';
+import type { Port } from '../../model/project';
 import { attributePlace, placeOf, step, type Rule } from '../rule';
-import { updatesOf } from '../../link/3-tags/sites';
+import { isTold } from './told';
 import { hands } from '../../link/4-ports/use-of-ports';
 
 /** Methods that other things than lists have, too. */
@@ -41,8 +41,7 @@ export const overwritten: Rule = {
             (one) =>
               hands(project, one, port.name) === true &&
               (runsFor === undefined || hands(project, one, runsFor) === true) &&
-              !isTold(project, component, one.id, port.name) &&
-              !keepsMember(project, port, write, one.id),
+              !isTold(project, one, port, write),
           );
         // Whoever uses it for real is named, and not a test.
         const site = untold.find((one) => !project.files[one.file]!.aside) ?? untold[0];
@@ -67,14 +66,6 @@ export const overwritten: Rule = {
     }
   },
 };
-
-/** What is written is a state of its own there, and was handed over to be written by whoever has it. */
-const keepsMember = ({ flow }: Linked, { node }: Port, { path }: WriteFact, site: number): boolean =>
-  path !== undefined &&
-  flow.out[node]!.some((index) => {
-    const { inPlace, site: over, take, put } = flow.edges[index]!;
-    return inPlace === true && over === site && !put && take?.join('.') === path.join('.');
-  });
 
 /** What is written into an entry of a list is written into what is reachable through that. */
 function ofList(facts: ComponentFacts, write: WriteFact): WriteFact {
@@ -133,36 +124,5 @@ function isGivenLists(project: Linked, port: Port): boolean {
         value.type && project.types.resolve({ type: value.type, file: site.file, component: site.owner });
       return value.kind === 'array' || shape?.k === 'array';
     })
-  );
-}
-
-/** The call site listens for an event that tells of a change or an input, under whatever name. */
-const tellsByOther = (component: Component, handed: Handed): boolean =>
-  [...component.ports.values()].some(
-    ({ channel, name }) =>
-      channel === 'event' && /(change|input|select)/i.test(name) && handed.attributes.has(name),
-  );
-
-/** The call site listens for an event that tells of a change, and that is raised with the input, or with something that has it. */
-const tellsWithIt = ({ flow }: Linked, port: Port, handed: Handed): boolean =>
-  flow.out[port.node]!.some((index) => {
-    const { how, made, take, to } = flow.edges[index]!;
-    const event = how === 'emit' && !made && !take ? flow.nodes[to]!.port : undefined;
-    return event?.channel === 'event' && TELLS.test(event.name) && handed.attributes.has(event.name);
-  });
-
-const TELLS = /(change|input|select|update)/i;
-
-/** The call site listens for the change of the value. */
-function isTold(project: Linked, component: Component, site: number, name: string): boolean {
-  const handed = project.handed(project.sites[site]!);
-  if (handed.attributes.get(name)?.mode === 'two-way') return true;
-  // An element has events of its own names for that.
-  if (component.facts.traits.isElement && tellsByOther(component, handed)) return true;
-  const port = component.ports.get(name);
-  if (port && tellsWithIt(project, port, handed)) return true;
-  const capital = name[0]!.toUpperCase() + name.slice(1);
-  return ['onChange', `on${capital}Change`, `onChange${capital}`, ...updatesOf(component, name)].some(
-    (event) => component.ports.has(event) && (handed.attributes.has(event) || handed.spread.has(event)),
   );
 }

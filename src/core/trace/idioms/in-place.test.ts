@@ -116,6 +116,15 @@ describe('objects are shared', () => {
       to: ['App:state:rows', 'Leaf:prop:x'],
     },
     {
+      what: 'a parameter that the function hands to itself',
+      sources: vueApp(
+        `const root = ref({}); const lo = ref(1); function turn(row, deep) { if (deep) turn(row, false); row.lo = lo.value; row.kids.forEach((one) => turn(one, true)); }`,
+        '<b @click="turn(root, true)" /><input v-model="lo"><Leaf :x="root" />',
+      ),
+      from: 'App:state:lo',
+      to: ['App:state:root', 'Leaf:prop:x'],
+    },
+    {
       what: 'what a handle holds',
       sources: reactApp(
         `function Kid({ box }: any) { const [mine, setMine] = useState(1); return <b onClick={() => { box.current = mine; setMine(2); }} />; } export function App({ seed }: any) { const box = useRef(seed); return <><Kid box={box} /><Leaf x={box} /></>; }`,
