@@ -49,6 +49,13 @@ const membersOf = oncePer(({ facts }: Component): ExprFact => {
 /** A callback that so many owners hand in may be anything. */
 const MAX_OWNERS = 12;
 
+/** Names that stand for functions, or for what somebody handed over as one. */
+const FUNCTIONS = /^(handler|setter|param|prop)$/;
+
+/** An object, or one that a function gives back that works out what comes next. */
+const isWrittenOut = ({ kind, gives }: ExprFact): boolean =>
+  kind === 'object' || (gives !== undefined && gives.every((one) => one.kind === 'object'));
+
 export class Callables {
   private readonly known = new Memo<Callable>();
 
@@ -266,15 +273,24 @@ export class Callables {
     return [];
   }
 
-  /** What the code puts on a value under a name, once and for all: `store.put = (v) => …`. */
-  private putOn(frame: Frame, index: number, [name, ...rest]: string[], depth: number): Callable[] {
-    if (name === undefined) return [];
-    const { inner } = frame.code.facts.symbols[index]!;
-    return (writesOf(frame.code).get(index) ?? []).flatMap(({ path, fn, value }) =>
-      (fn < 0 || inner) && path?.length === 1 && path[0] === name && value
-        ? this.of(frame, value, rest, depth + 1)
-        : [],
-    );
+  /** What the code puts into a value, or on it under a name: `ask = () => …`, `store.put = (v) => …`. */
+  private putOn(frame: Frame, index: number, want: string[], depth: number): Callable[] {
+    const { symbols } = frame.code.facts;
+    const { inner } = symbols[index]!;
+    const isFunction = ({ kind, symbol, gives }: ExprFact): boolean =>
+      kind === 'function' ||
+      (kind === 'identity' && FUNCTIONS.test(symbols[symbol!]!.kind)) ||
+      (gives?.length ? gives.every(isFunction) : false);
+    return (writesOf(frame.code).get(index) ?? []).flatMap(({ path = [], value, fn }) => {
+      if (!value || !path.every((name, at) => want[at] === name)) return [];
+      const inside = want.slice(path.length);
+      // What is put somewhere now and then has what is written out there; one that is put once, whatever it has.
+      const isOnce = (fn < 0 || inner === true) && path.length > 0;
+      const found = this.of(frame, value, inside, depth + 1);
+      if (isOnce || (inside.length ? isWrittenOut(value) : isFunction(value))) return found;
+      // What a package makes of a function: `ask = debounce(send)`.
+      return found.filter((one) => one.kind === 'function' && (one.wrapped === true || value.wraps));
+    });
   }
 
   /** The setter that a symbol is. */

@@ -106,7 +106,10 @@ export class SiteFlow {
     if (port.channel === 'event') return;
     // A function goes nowhere: what calls it leads back here. What it gives back it is worked out of.
     if (callables.length) this.addAnswers(joint, port, callables, placeOf(joint.site, value), index);
-    else this.addPassed(joint, port, value, index);
+    // Which one a state holds is a value all the same.
+    const isKept =
+      value.symbol !== undefined && joint.frame.code.facts.symbols[value.symbol]!.kind === 'state';
+    if (!callables.length || isKept) this.addPassed(joint, port, value, index);
   }
 
   /** What the child calls when it calls what a port was handed: a prop of the owner only if it calls that port at all. */
