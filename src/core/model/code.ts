@@ -125,6 +125,8 @@ export interface ExprFact extends Span {
   picks?: { of: ExprFact; under: ExprFact };
   /** computed: it is an entry of this list, or each in turn. */
   entryOf?: ExprFact;
+  /** identity, member: it is what a store of that name holds, or a member of that: `$wind`. */
+  ofStore?: true;
   /** literal: the text, where that may be a name. */
   text?: string;
   /** object: the key under which it tells something, as its `type` says: `{ type: 'raise', by: 4 }`. */

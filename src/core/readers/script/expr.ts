@@ -31,6 +31,7 @@ import {
   unwrap,
   use,
   usesOf,
+  isOfStore,
   isHeld,
   noteGiven,
   entryOf,
@@ -191,7 +192,8 @@ const isDescribing = (part: ExprFact | undefined): boolean =>
 function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
   const span = spanOf(node);
   const symbol = symbolOf(u, node);
-  if (symbol !== undefined) return { kind: 'identity', symbol, ...span };
+  if (symbol !== undefined)
+    return { kind: 'identity', symbol, ...span, ...(isOfStore(node) ? { ofStore: true } : {}) };
   const { binding } = node;
   if (binding && isModuleLevel(binding)) {
     const uses = shares(u, binding) ? [useShared(u, binding, span, ctx)] : undefined;
@@ -256,7 +258,8 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
     if (node.type === 'OptionalMemberExpression') u.tolerant.add(object.symbol!);
     noteRead(u, object.symbol!, spanOf(node), ctx, [name]);
     if (keepsEnds(u, object.symbol!)) u.facts.reads.at(-1)!.ends = [node.property.end!];
-    return { kind: 'member', symbol: object.symbol!, path: [name], ...spanOf(node) };
+    const more = object.ofStore ? { ofStore: object.ofStore } : {};
+    return { kind: 'member', symbol: object.symbol!, path: [name], ...spanOf(node), ...more };
   }
   if (object.kind === 'member') {
     const read = u.facts.reads.at(-1);

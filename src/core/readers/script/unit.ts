@@ -222,6 +222,10 @@ export function addSymbol(u: Unit, symbol: SymbolFact, binding?: Binding): numbe
 /** Whether an expression is a value of the component's own, or a member of one. */
 export const isHeld = ({ kind }: ExprFact): boolean => kind === 'identity' || kind === 'member';
 
+/** `$wind`: what the store `wind` holds, by another name than its own. */
+export const isOfStore = ({ name, binding }: t.Identifier): boolean =>
+  binding !== undefined && name !== binding.name;
+
 /** An entry of a list, or each in turn. */
 export const entryOf = (list: ExprFact): ExprFact => ({
   kind: 'computed',

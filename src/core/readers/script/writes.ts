@@ -8,6 +8,7 @@ import { resultOf } from './results';
 import { memberName } from './type-expr';
 import {
   isHeld,
+  isOfStore,
   meaningOf,
   type Ctx,
   isModuleLevel,
@@ -181,7 +182,7 @@ function isOfHeld(target: t.Node): boolean {
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression')
     node = unwrap(node.object);
-  return node.type === 'Identifier' && node.binding !== undefined && node.name !== node.binding.name;
+  return node.type === 'Identifier' && isOfStore(node);
 }
 
 /** Notes a write to a symbol, or to something reachable through it. */

@@ -28,6 +28,7 @@ describe('what is made to be set by whoever has it', () => {
     ['a store', kid('$wind = { lo: 2 };'), []],
     ['a member of what a store holds', kid('$wind.lo = 2; $wind["hi"] = 3; delete $wind.hi;'), []],
     ['a list that a store holds', kid('$wind.push(2);'), []],
+    ['entries of a list that a store holds', kid('for (const one of $wind.rows) one.lo = 2;'), []],
     ['a store, by its methods', kid('wind.set(2); wind.update((one) => one);'), []],
     ['state of a class', kid('desk.open = 3;'), []],
     ['what no class keeps', kid('desk.shut = 3;'), ['warning prop/overwritten Kid.svelte:4 desk.shut = 3']],

@@ -71,7 +71,12 @@ export const overwritten: Rule = {
 function ofList(facts: ComponentFacts, write: WriteFact): WriteFact {
   const list = write.path && listOf(facts, write.symbol);
   return list
-    ? { ...write, symbol: list.symbol!, path: [...(list.path ?? []), ANY_MEMBER, ...write.path!] }
+    ? {
+        ...(list.ofStore ? { held: 'surely' as const } : {}),
+        ...write,
+        symbol: list.symbol!,
+        path: [...(list.path ?? []), ANY_MEMBER, ...write.path!],
+      }
     : write;
 }
 
