@@ -219,7 +219,7 @@ function Gauge() { return <b>{useContext(UnitContext)}</b>; }`,
   'prop/overwritten': {
     means: 'A component changes what it was handed, and the owner is not told.',
     costs: 'Owner and child show two truths until the next render, which puts the old value back.',
-    sure: 'Reassigning a copy is no write, nor is setting a store that was handed over. Where the language allows the write, it is a warning.',
+    sure: 'Reassigning a copy is no write, nor is setting a store, a signal or state of a class that was handed over. A call site hears of it by a binding, or by an event that tells of a change and is raised with the input or with what is written. An entry of a list that was handed over belongs to that. Where the language allows the write, it is a warning.',
     examples: [
       react(
         `export function Deck({ cabins }: { cabins: string[] }) {
