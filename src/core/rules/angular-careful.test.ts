@@ -27,6 +27,20 @@ describe('inputs', () => {
       row('@Input() n = 0;\nngOnInit() { this.n = 3; }'),
       ['warning prop/overwritten app.ts:6 this.n = 3'],
     ],
+    [
+      'set to what came anyway',
+      row(
+        "@Input() n = 0;\nngOnChanges(changes: SimpleChanges) { if (changes.n) { this.n = changes['n'].currentValue; } }",
+      ),
+      [],
+    ],
+    [
+      'set to something else than what came',
+      row(
+        '@Input() n = 0;\nngOnChanges(changes: SimpleChanges) { if (changes.n) { this.n = changes.n.currentValue + 1; } }',
+      ),
+      ['warning prop/overwritten app.ts:6 this.n = changes.n.currentValue + 1'],
+    ],
     ['set by another input, which is not handed in', both('[n]="1"'), []],
     [
       'set by another input, which is handed in as well',

@@ -1,7 +1,7 @@
 import type { Linked } from '../../link';
 import { ANY_MEMBER } from '../../model/code';
 import { listOf } from '../../model/entries';
-import type { ComponentFacts, Traits, WriteFact } from '../../model/facts';
+import type { ComponentFacts, ExprFact, Traits, WriteFact } from '../../model/facts';
 import type { Port } from '../../model/project';
 import { attributePlace, placeOf, step, type Rule } from '../rule';
 import { isTold } from './told';
@@ -33,7 +33,7 @@ export const overwritten: Rule = {
           )
         )
           continue;
-        if (isStart(facts, write)) continue;
+        if (isStart(facts, write) || isItself(facts, write)) continue;
         const runsFor = inputOf(facts, write);
         const untold = component.calledAt
           .map((id) => project.sites[id]!)
@@ -87,6 +87,17 @@ const isStart = ({ traits }: ComponentFacts, { fn, path }: WriteFact): boolean =
   traits.plainState === true &&
   traits.inputsWritable &&
   !traits.inputsAreNames;
+
+/** It is given what came anyway: `this.wind = changes.wind.currentValue`. */
+function isItself({ symbols }: ComponentFacts, { symbol, path, value }: WriteFact): boolean {
+  if (path?.length || value?.symbol === undefined) return false;
+  const within = (whole: ExprFact | undefined, way: string[]): ExprFact | undefined =>
+    way.length && whole
+      ? within(whole.members?.find((one) => one.name === way[0])?.value, way.slice(1))
+      : whole;
+  const is = value.kind === 'member' ? within(symbols[value.symbol]!.init, value.path ?? []) : value;
+  return is?.kind === 'identity' && is.symbol === symbol;
+}
 
 /** The input that is handed in when a write happens, where it does for one alone. */
 function inputOf({ functions }: ComponentFacts, { fn }: WriteFact): string | undefined {
