@@ -68,8 +68,11 @@ export interface SymbolFact extends Span {
   index?: number;
   /** In the loose code of a module: a function of it declares it, so that each call has its own. */
   inner?: true;
-  /** state: it is kept in something that is handed over as such, and set by whoever has that: a store, a signal. */
-  boxed?: true;
+  /**
+   * state: it is kept in something that is handed over as such, and set by whoever has that: one value in a store or a signal,
+   * the fields of a form.
+   */
+  boxed?: 'value' | 'fields';
 }
 
 /** What is asked of the app's store: its states, what is derived from them, and what changes them. */

@@ -38,9 +38,9 @@ export class GivenStores {
       const port = portsBySymbol(code).get(index);
       return port !== undefined && this.isGiven(port);
     }
-    if (kind !== 'shared') return boxed === true;
+    if (kind !== 'shared') return boxed !== undefined;
     const kept = this.shared.symbolOf(code.file, name!);
-    return kept?.module.facts.symbols[kept.symbol]!.boxed === true;
+    return kept?.module.facts.symbols[kept.symbol]!.boxed !== undefined;
   }
 }
 

@@ -4,10 +4,10 @@
  */
 import { ANY_MEMBER } from '../../model/code';
 import type { WriteFact } from '../../model/facts';
-import type { Port, Site } from '../../model/project';
+import type { Component, Place, Port, Site } from '../../model/project';
 import { keepsItsOwn } from '../6-values/frames';
 import type { FlowGraph } from './flow-graph';
-import { type Joint, placeOf } from './joint';
+import type { Joint } from './joint';
 
 /** What is changed of what a port holds. */
 interface Change {
@@ -15,6 +15,8 @@ interface Change {
   path: string[];
   /** What a store holds is set: that is a change only of what is one. */
   held: boolean;
+  /** Where the first such change is written. */
+  place: Place;
 }
 
 /** Members of members are followed so far. */
@@ -37,17 +39,18 @@ export class ChangeFlow {
           for (const write of frame.code.facts.writes)
             if (isChange(write) && this.graph.effects.isWrite(frame, write))
               for (const one of this.graph.effects.written(frame, write.symbol, changed(write)))
-                this.note(one, write.held !== undefined);
-    for (const { how, to, put } of flow.edges) if (how === 'write' && put) this.note({ node: to, path: put });
+                this.note(one, placeIn(frame.code, write), write.held !== undefined);
+    for (const { how, to, put, place } of flow.edges)
+      if (how === 'write' && put) this.note({ node: to, path: put }, place);
     // What is handed back to an input is a change of that in turn.
     for (const change of this.changes.values()) this.handBack(change);
   }
 
-  private note({ node, path }: { node: number; path: string[] }, held = false): void {
+  private note({ node, path }: { node: number; path: string[] }, place: Place, held = false): void {
     const { port } = this.graph.flow.nodes[node]!;
     if (port?.channel !== 'prop' || path.length > MAX_PATH) return;
     const key = `${node} ${held} ${path.join('.')}`;
-    if (!this.changes.has(key)) this.changes.set(key, { port, path, held });
+    if (!this.changes.has(key)) this.changes.set(key, { port, path, held, place });
   }
 
   private handBack(change: Change): void {
@@ -56,7 +59,7 @@ export class ChangeFlow {
       for (const joint of this.jointsOf(sites[id]!)) this.handBackAt(joint, change);
   }
 
-  private handBackAt({ site, owner, frame, over }: Joint, { port, path, held }: Change): void {
+  private handBackAt({ site, owner, frame, over }: Joint, { port, path, held, place }: Change): void {
     for (const [attribute, { name, mode, value }] of site.fact.attributes.entries()) {
       const { kind, symbol, path: inside = [] } = value;
       if (symbol === undefined || !(kind === 'identity' || kind === 'member')) continue;
@@ -69,7 +72,7 @@ export class ChangeFlow {
             : [];
       for (const one of reached) {
         if (held && !this.isHeld(one.node)) continue;
-        this.graph.addEdge(port.node, one.node, placeOf(site, value), {
+        this.graph.addEdge(port.node, one.node, place, {
           how: 'write',
           ...over,
           way: 'out',
@@ -78,7 +81,7 @@ export class ChangeFlow {
           put: one.path,
           inPlace: true,
         });
-        this.note(one, held);
+        this.note(one, place, held);
       }
     }
   }
@@ -97,9 +100,11 @@ export class ChangeFlow {
   private isHeld(node: number): boolean {
     const { component, symbol, port } = this.graph.flow.nodes[node]!;
     if (port || symbol < 0) return port !== undefined;
-    return this.graph.project.components[component]!.facts.symbols[symbol]!.boxed === true;
+    return this.graph.project.components[component]!.facts.symbols[symbol]!.boxed !== undefined;
   }
 }
+
+const placeIn = ({ file }: Component, { start, end }: WriteFact): Place => ({ file, start, end });
 
 /** The way to what is changed; a method changes some entry. */
 const changed = ({ path = [], through }: WriteFact): string[] =>

@@ -131,9 +131,15 @@ function handedAt({ kind, attributes }: RenderFact): Named[] {
   });
 }
 
-/** Whether a symbol is a parameter that holds data: one that is spread on a tag holds what that needs to work. */
+/**
+ * Whether a symbol is a parameter that holds data, of which nobody knows more: one that is spread on a tag holds what that
+ * needs to work.
+ */
 const isTaken = ({ code }: Frame, symbol: SymbolFact, index: number, fn: number): boolean =>
-  isParameter(symbol, fn) && mayBeData(symbol.path?.[0]) && !spreadIn(code).has(index);
+  isParameter(symbol, fn) &&
+  !code.facts.functions[fn]?.given?.length &&
+  mayBeData(symbol.path?.[0]) &&
+  !spreadIn(code).has(index);
 
 /** Symbols that are spread on tags, whole or as a member. */
 const spreadIn = oncePer(

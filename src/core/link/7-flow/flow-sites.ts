@@ -1,5 +1,5 @@
 /** The flow over call sites: what is handed down, what comes back up, and what content is given to show. */
-import type { AttributeFact, ExprFact, RenderFact } from '../../model/facts';
+import type { AttributeFact, ComponentFacts, ExprFact, RenderFact } from '../../model/facts';
 import { pushTo } from '../../model/group-by';
 import { publicName } from '../../model/names';
 import type { Component, How, Place, Port, Site } from '../../model/project';
@@ -300,7 +300,7 @@ export class SiteFlow {
   private addSpread(joint: Joint, attribute: AttributeFact, index: number, written: Set<string>): void {
     const { site, owner, target, frame, over } = joint;
     const { value } = attribute;
-    const named = value.kind === 'object' ? value : undefined;
+    const named = value.kind === 'object' ? value : objectGiven(frame.code.facts, value);
     for (const member of named?.members ?? []) {
       const port = target.ports.get(member.name);
       if (port && !written.has(member.name))
@@ -392,6 +392,21 @@ export class SiteFlow {
     }
     return found;
   }
+}
+
+/** The object that a parameter is, where its function is given one that is written out, and is given it once. */
+function objectGiven(
+  { symbols, functions }: ComponentFacts,
+  { kind, symbol }: ExprFact,
+): ExprFact | undefined {
+  const { kind: what, within = -1, index = -1, path = [] } = kind === 'identity' ? symbols[symbol!]! : {};
+  const [only, ...others] = what === 'param' && within >= 0 ? (functions[within]!.given ?? []) : [];
+  if (!only || others.length) return undefined;
+  const found = path.reduce<ExprFact | undefined>(
+    (whole, name) => whole?.members?.find((one) => one.name === name)?.value,
+    only[index],
+  );
+  return found?.kind === 'object' ? found : undefined;
 }
 
 /** `wide ? { wind } : {}`: the objects of which it is one; undefined for anything else. */

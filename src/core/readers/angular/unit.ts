@@ -111,7 +111,8 @@ function settleBoxes(u: AngularUnit): void {
   for (const [index, symbol] of u.facts.symbols.entries()) {
     if (symbol.kind !== 'state') continue;
     const made = u.signals.has(index) ? '' : madeOf(u, index);
-    if (u.signals.has(index) || SUBJECT.test(made) || FORM.test(made)) symbol.boxed = true;
+    if (u.signals.has(index) || SUBJECT.test(made)) symbol.boxed = 'value';
+    else if (FORM.test(made)) symbol.boxed = /Control$/.test(made) ? 'value' : 'fields';
   }
 }
 

@@ -30,6 +30,7 @@ import {
 } from '../script/unit';
 import { declareAddress, readAddress } from './address';
 import { type Atoms, declareAtom, readAtomCall } from './atoms';
+import { controlOf, declareForm, type Forms, readFormCall } from './hook-forms';
 import { readClone, readCreate } from './elements';
 import { MAKER } from './kept';
 import { noteTold } from './reducers';
@@ -64,10 +65,11 @@ export interface Packages {
   makers: ReadonlySet<string>;
   stores: StoreCalls;
   atoms: Atoms | undefined;
+  forms: Forms | undefined;
   router: RouterNames;
 }
 
-export function reactDialect(names: ReactNames, { makers, stores, atoms, router }: Packages): Dialect {
+export function reactDialect(names: ReactNames, { makers, stores, atoms, forms, router }: Packages): Dialect {
   return {
     tells: true,
     written: noteTold,
@@ -77,6 +79,7 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
         return (
           declareStore(u, pattern, init, makers, ctx) ||
           (atoms !== undefined && declareAtom(u, pattern, init, atoms, ctx)) ||
+          (forms !== undefined && declareForm(u, pattern, init, forms, ctx)) ||
           declareAsked(u, pattern, init, router, ctx) ||
           declareAddress(u, pattern, init, router, ctx) ||
           declarePart(u, pattern, init, stores, ctx) ||
@@ -136,6 +139,7 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
         return (
           readAddress(u, node, ctx) ??
           (atoms && readAtomCall(u, node, atoms, ctx)) ??
+          (forms && readFormCall(u, node, forms, ctx)) ??
           askLayout(u, node, ctx, router)
         );
       if (EFFECTS.has(hook)) {
@@ -172,7 +176,7 @@ export function reactDialect(names: ReactNames, { makers, stores, atoms, router 
     follows: FOLLOWED,
     shares: true,
     captures: true,
-    self: readSelf,
+    self: (u, node, ctx) => readSelf(u, node) ?? (forms && controlOf(u, node, forms, ctx)),
     assign: () => false,
   };
 }

@@ -1,4 +1,5 @@
 /** React's elements: tags, fragments, providers, and elements made by a call. */
+import { type Forms, readFormTag } from './hook-forms';
 import type * as t from '@babel/types';
 import type {
   AttributeFact,
@@ -174,8 +175,14 @@ const modeOf = (name: string): AttributeFact['mode'] =>
 const isFragment = (names: ReactNames, tag: string): boolean =>
   ['Fragment', 'StrictMode', 'Suspense', 'Profiler', 'Activity'].includes(names.own(tag) ?? '');
 
-export function reactMarkup(names: ReactNames): MarkupDialect {
+export function reactMarkup(names: ReactNames, forms?: Forms): MarkupDialect {
   return {
+    ...(forms
+      ? {
+          tagged: (u: Unit, index: number, node: t.JSXElement, ctx: Ctx) =>
+            readFormTag(u, index, node, forms, ctx),
+        }
+      : {}),
     attributeMode: (name) => modeOf(name),
     isGroup: (_u, tag) => isFragment(names, tag),
     global: 'React',

@@ -40,6 +40,7 @@ import {
 } from '../script/unit';
 import { partsGiven, staticMembers, takenApart, valueOf } from '../script/values';
 import { atomsOf } from './atoms';
+import { formsOf } from './hook-forms';
 import { readClass, readDefaults } from './classes';
 import { type Candidate, candidateOf } from './components';
 import { comparedProps } from './compared';
@@ -89,15 +90,17 @@ export function readReactFile(path: string, text: string): FileFacts {
   if (factories.size) facts.factories = readFactories(scopes, factories, file);
   facts.values = readValues(program, scopes, candidates, names, file);
   const router = routerNames(facts.imports);
+  const forms = formsOf(facts.imports);
   const react = {
     names,
     dialect: reactDialect(names, {
       makers: storeMakers(facts.imports),
       stores,
       atoms: atomsOf(facts.imports),
+      forms,
       router,
     }),
-    markup: reactMarkup(names),
+    markup: reactMarkup(names, forms),
     router,
     connected: connectedIn(program, facts.imports),
   };

@@ -81,7 +81,7 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
       if ((name === 'writable' || name === 'readable') && pattern.type === 'Identifier') {
         declareState(u, pattern, call, ctx);
         const store = symbolOf(u, pattern)!;
-        u.facts.symbols[store]!.boxed = true;
+        u.facts.symbols[store]!.boxed = 'value';
         u.stores.add(store);
         return true;
       }

@@ -46,8 +46,9 @@ const keptBy = oncePer(({ symbols, writes }: ComponentFacts): Map<string, number
   const written = new Set(writes.map((one) => one.symbol));
   for (const { kind, of } of symbols) if (kind === 'setter' && of !== undefined) written.add(of);
   const found = new Map<string, number>();
-  symbols.forEach(({ kind, name }, index) => {
-    if (kind === 'state' && !found.has(name)) found.set(name, index);
+  symbols.forEach(({ kind, name, boxed }, index) => {
+    // A form is what its fields are, whatever it is called.
+    if (kind === 'state' && boxed !== 'fields' && !found.has(name)) found.set(name, index);
   });
   for (const [name, index] of found) if (!written.has(index)) found.delete(name);
   return found;
