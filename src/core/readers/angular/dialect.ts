@@ -4,7 +4,7 @@ import type { ExprFact } from '../../model/facts';
 import { resultByName } from '../script/by-name';
 import { resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
-import { functionIn, noteInvoke } from '../script/invokes';
+import { askedOnce, functionIn, noteInvoke } from '../script/invokes';
 import { raisePort } from '../script/ports';
 import { asResult, piped } from '../script/streams';
 import { isFunction } from '../script/scope';
@@ -39,7 +39,7 @@ import { readSelect } from './store';
 import { type AngularUnit, isAngularUnit } from './unit';
 
 /** What runs when set-up is over, or the page has changed. */
-const LATER = /^(effect|afterNextRender|afterRender|afterEveryRender|afterRenderEffect|untracked)$/;
+const LATER = /^(effect|afterNextRender|afterRender|afterEveryRender|afterRenderEffect)$/;
 const DERIVES = /^(computed|linkedSignal|toSignal|toObservable|resource|rxResource|httpResource)$/;
 const RUNS_IN_CONTEXT = /^(runInInjectionContext|provideAppInitializer|provideEnvironmentInitializer)$/;
 /** Functions of the project that ask or provide for their caller. */
@@ -150,6 +150,8 @@ function readOwn(u: AngularUnit, names: AngularNames, node: Call, ctx: Ctx): Exp
     return { kind: 'computed', ...spanOf(node) };
   }
   if (DERIVES.test(name)) return readDerived(u, name, node, ctx);
+  const [first] = node.arguments;
+  if (name === 'untracked' && first) return askedOnce(u, first, node, ctx);
   if (RUNS_IN_CONTEXT.test(name)) {
     u.inContext++;
     const parts = node.arguments.map((arg) => use(u, u.expr(arg, ctx), ctx, 'argument'));

@@ -1,8 +1,9 @@
 /** Calls that set something off: of setters, and of what may write what is kept elsewhere. */
+import type * as t from '@babel/types';
 import { KEPT_BY } from '../../model/code';
 import type { ExprFact, MemberFact, Span } from '../../model/facts';
 import { resultOf } from './results';
-import { type Ctx, noteGiven, type Unit } from './unit';
+import { type Ctx, isHeld, merged, noteGiven, spanOf, type Unit, use } from './unit';
 
 /** What is called by a name like a class or a component is made, and no function of what a value holds. */
 const MADE = /(^|\.)\p{Lu}[^.]*$/u;
@@ -74,6 +75,15 @@ export function functionIn(u: Unit, { kind, fn, symbol, wraps }: ExprFact): numb
   const [wrapped] = wraps ?? [];
   if (wrapped) return functionIn(u, wrapped);
   return kind === 'function' ? fn : kind === 'identity' ? u.facts.symbols[symbol!]!.fn : undefined;
+}
+
+/** What something holds, or a function gives back, that is asked for it there and then: `get(wind)`, `untrack(() => wind)`. */
+export function askedOnce(u: Unit, given: t.Node, at: t.Node, ctx: Ctx): ExprFact {
+  const value = use(u, u.expr(given, ctx), ctx);
+  const fn = functionIn(u, value);
+  const gives = fn === undefined ? [value] : (u.facts.functions[fn]!.gives ?? []);
+  const whole: ExprFact = { ...merged(...gives), kind: 'computed', ...spanOf(at) };
+  return gives.length ? { ...whole, gives, ...(gives.every(isHeld) ? { beside: [] } : {}) } : whole;
 }
 
 /** The members of an object that is written out, or that a function gives back; undefined for anything else. */

@@ -6,6 +6,7 @@ import { type TypeExpr, UNKNOWN, widen } from '../../model/types';
 import { type FieldKind, ownMember } from '../script/classes';
 import { addConsume, addProvide, keyOf } from '../script/contexts';
 import { resultByName } from '../script/by-name';
+import { askedOnce } from '../script/invokes';
 import { resultOf, workedOut } from '../script/results';
 import { readFunction } from '../script/functions';
 import { declareBag, declarePattern } from '../script/patterns';
@@ -119,6 +120,8 @@ export function svelteDialect(own: (local: string) => string | undefined): Diale
         return { kind: 'computed', ...spanOf(node) };
       }
       if (name.startsWith('$derived')) return readDerived(u, name, node, ctx);
+      const [first, ...others] = node.arguments;
+      if (/^(get|untrack)$/.test(name) && first && !others.length) return askedOnce(u, first, node, ctx);
       if ((name === 'mount' || name === 'hydrate') && u.facts.role === 'component') {
         const [tag, options] = node.arguments;
         // A tree of its own, made while the page runs.
