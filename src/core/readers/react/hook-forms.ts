@@ -11,7 +11,7 @@ import { addConsume } from '../script/contexts';
 import { functionIn } from '../script/invokes';
 import { declarePattern } from '../script/patterns';
 import { resultOf } from '../script/results';
-import type { Binding } from '../script/scope';
+import { type Binding, isFunction } from '../script/scope';
 import { keyName, memberName } from '../script/type-expr';
 import {
   addFunction,
@@ -61,7 +61,7 @@ export function declareForm(u: Unit, pattern: t.LVal, init: t.Expression, forms:
   if (pattern.type === 'ObjectPattern' && call.type === 'Identifier') {
     const form = formOf(u, call, forms);
     // What was handed in is a form if it is taken apart like one.
-    const isForm = form && (!isInput(u, form) || pattern.properties.some(isOwnPart));
+    const isForm = form && (forms.held.has(call.binding!) || pattern.properties.some(isOwnPart));
     return isForm === true && takeParts(u, pattern, form, forms, ctx);
   }
   if (call.type !== 'CallExpression') return false;
@@ -128,7 +128,10 @@ function formOf(u: Unit, node: t.Node, forms: Forms): ExprFact | undefined {
   const symbol = symbolOf(u, bare);
   if (symbol === undefined) return undefined;
   const form: ExprFact = { kind: 'identity', symbol, ...spanOf(bare) };
-  return (bare.binding && forms.held.has(bare.binding)) || isInput(u, form) ? form : undefined;
+  const { kind, init } = u.facts.symbols[symbol]!;
+  // What a hook of the project gives back may be one, too.
+  const isGiven = kind === 'derived' && init?.from !== undefined;
+  return (bare.binding && forms.held.has(bare.binding)) || isGiven || isInput(u, form) ? form : undefined;
 }
 
 /** `form.control` is the form, under another name. */
@@ -168,8 +171,13 @@ function ask(u: Unit, method: string, form: ExprFact, call: Call, ctx: Ctx): Exp
   const at = spanOf(call);
   switch (method) {
     case 'watch':
-    case 'getValues':
-      return valueUnder(u, form, first, at, ctx);
+    case 'getValues': {
+      if (!first || !isFunction(unwrap(first))) return valueUnder(u, form, first, at, ctx);
+      // A function is told of all of it, whenever it changes.
+      const told = use(u, u.expr(first, { ...ctx, where: 'effect' }), ctx, 'effect');
+      noteGiven(u, functionIn(u, told), [{ ...form, ...at }]);
+      return { kind: 'computed', ...at };
+    }
     case 'setValue': {
       const value = second && use(u, u.expr(second, ctx), ctx, 'argument');
       for (const one of others) use(u, u.expr(one, ctx), ctx);

@@ -23,6 +23,7 @@ const PUT = `const put = () => { form.setValue('lo', mine); }; `;
 const IN = `<i onClick={put} />`;
 const FIELD = `function Field(props: any) { return <p><Controller {...props} /></p>; }`;
 const CONTROLLED = `function Inner({ control }: any) { const { field } = useController({ control, name: 'lo' }); const [own, setOwn] = useState(1); return <i onClick={() => { field.onChange(own); setOwn(2); }} />; }`;
+const MADE = `function useDetail(seed: any) { const form = useForm({ defaultValues: { lo: seed, hi: 1 } }); return { form }; }`;
 const INNER = `function Inner() { const { setValue, watch } = useFormContext(); const [own, setOwn] = useState(1); return <i onClick={() => { setValue('lo', own); setOwn(2); }}>{watch('hi')}</i>; }`;
 const HANDED = `function Inner({ form }: any) { const [own, setOwn] = useState(1); return <i onClick={() => { form.setValue('lo', own); setOwn(2); }} />; }`;
 
@@ -175,6 +176,18 @@ const CASES: [what: string, sources: Record<string, string>, from: string, to: s
     ),
     'App:prop:seed',
     ['Leaf:prop:x'],
+  ],
+  [
+    'told of all of it',
+    app(`${PUT} useEffect(() => { form.watch((all) => setSeen(all.lo)); }, []);`, `${IN}<Leaf x={seen} />`),
+    'App:state:mine',
+    ['App:state:seen', 'Leaf:prop:x'],
+  ],
+  [
+    'what a hook of one’s own gives back',
+    app(PUT, `${IN}<Leaf x={form.watch('lo')} />`, MADE, 'const { form } = useDetail(seed);'),
+    'App:state:mine',
+    ['App:state:form', 'Leaf:prop:x'],
   ],
   [
     'something else with such a method',
