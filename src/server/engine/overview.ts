@@ -27,8 +27,11 @@ export function overview({ project }: AuditResult): Overview {
   const { unjoined } = accountOf(project);
   return {
     roots: roots
+      .map((component) => ({ component, components: carriedBy(project, component) }))
+      // Something small that code mounts beside the app is not what the app starts at.
+      .sort((a, b) => b.components - a.components)
       .slice(0, MOST_ROOTS)
-      .map((component) => ({ ...named(component), components: carriedBy(project, component) })),
+      .map(({ component, components }) => ({ ...named(component), components })),
     rootCount: roots.length,
     folders: [...folders].map(([path, components]) => ({ path, components })),
     lost: counted(
