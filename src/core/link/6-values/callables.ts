@@ -229,9 +229,7 @@ export class Callables {
           const arg = frame.args[at];
           return arg ? this.of(frame.caller, arg, path, depth + 1) : [];
         }
-        // What a function of the component is called with by its name, or by what it is handed to.
-        const own = (frame.code.facts.functions[within]?.given ?? []).map((args) => ({ frame, args }));
-        const calls = [...own, ...this.values.calledFrom.of(frame.code, within)];
+        const calls = this.values.callsOf(frame, within);
         return this.known.once(frame, index, want, () =>
           calls.flatMap(({ frame: caller, args }) =>
             argumentsOf({ args }, ofParameter(at, path, rest)).flatMap(({ arg, take }) =>

@@ -73,7 +73,7 @@ export class Values {
   /** What functions give back of what they are given. */
   readonly results: Results;
   /** Who calls the functions that components are declared in. */
-  readonly calledFrom: CalledFrom;
+  private readonly calledFrom: CalledFrom;
 
   constructor(
     private readonly project: Linked,
@@ -539,9 +539,7 @@ export class Values {
       if (except?.includes(want[0]!)) return [];
       const path = into(symbol.path ?? [], want);
       return this.known.once(frame, index, want, () => {
-        // What a function of the component is called with by its name.
-        const own = (frame.code.facts.functions[within]?.given ?? []).map((args) => ({ frame, args }));
-        const calls = [...own, ...this.calledFrom.of(frame.code, within)];
+        const calls = this.callsOf(frame, within);
         return calls.length
           ? this.givenBy(calls, ofParameter(at, path, rest), depth)
           : this.givenFromOutside(frame, within, depth);
@@ -567,6 +565,12 @@ export class Values {
     if (symbol.kind === 'derived' && symbol.init && symbol.init.kind !== 'function')
       return this.known.once(frame, index, want, () => this.sources(frame, symbol.init!, want, depth + 1));
     return [];
+  }
+
+  /** What a function of some code is called with: by its name, by what it is handed to, and around what is declared in it. */
+  callsOf(frame: Frame, fn: number): Pick<CallFrom, 'frame' | 'args'>[] {
+    const own = (frame.code.facts.functions[fn]?.given ?? []).map((args) => ({ frame, args }));
+    return [...own, ...this.calledFrom.of(frame.code, fn)];
   }
 
   /** What a parameter of a function holds that is called in several places. */

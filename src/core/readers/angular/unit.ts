@@ -110,7 +110,7 @@ export function closeUnit(u: AngularUnit): void {
 function settleBoxes(u: AngularUnit): void {
   for (const [index, symbol] of u.facts.symbols.entries()) {
     if (symbol.kind !== 'state') continue;
-    const made = u.signals.has(index) ? '' : madeOf(u, index);
+    const made = madeOf(u, index);
     if (u.signals.has(index) || SUBJECT.test(made)) symbol.boxed = 'value';
     else if (FORM.test(made)) symbol.boxed = /Control$/.test(made) ? 'value' : 'fields';
   }

@@ -242,7 +242,7 @@ function hooked(u: Unit, hook: string | undefined, call: Call, forms: Forms, ctx
     kind: 'object',
     open: true,
     members: [
-      { name: 'fields', value: valueUnder(u, form, name, at, ctx), ...at },
+      { name: 'fields', value: valueAt(u, form, to, at, ctx), ...at },
       ...[put('append', 0), put('prepend', 0), put('insert', 1), put('update', 1), put('replace', 0, to)],
     ],
     ...at,
@@ -277,7 +277,12 @@ function valueUnder(u: Unit, form: ExprFact, name: t.Node | undefined, at: Span,
     const elements = bare.elements.map((one) => valueUnder(u, form, one ?? undefined, at, ctx));
     return { kind: 'array', elements, uses: [symbol], ...at };
   }
-  const { path, under } = pathTo(u, bare, ctx);
+  return valueAt(u, form, pathTo(u, bare, ctx), at, ctx);
+}
+
+/** What a form holds where a name leads. */
+function valueAt(u: Unit, form: ExprFact, { path, under }: To, at: Span, ctx: Ctx): ExprFact {
+  const symbol = form.symbol!;
   noteRead(u, symbol, at, ctx, under ? undefined : path);
   if (!path.includes(ANY_MEMBER)) return { kind: 'member', symbol, path, ...at };
   const isGiven = under !== undefined && u.facts.symbols[under.symbol!]!.kind === 'param';
@@ -287,8 +292,9 @@ function valueUnder(u: Unit, form: ExprFact, name: t.Node | undefined, at: Span,
 
 /** `{ field: { value, onChange } }`: what is under a name, and what writes it. */
 function fieldOf(u: Unit, form: ExprFact, name: t.Node | undefined, at: Span, ctx: Ctx): ExprFact {
-  const value = valueUnder(u, form, name, at, ctx);
-  const onChange = writer(u, form, pathTo(u, name, ctx), 0, at, ctx);
+  const to = pathTo(u, name, ctx);
+  const value = valueAt(u, form, to, at, ctx);
+  const onChange = writer(u, form, to, 0, at, ctx);
   const members = [
     { name: 'value', value, ...at },
     { name: 'onChange', value: onChange, ...at },

@@ -160,7 +160,7 @@ export function noteShared(u: Unit, target: t.Node, value: ExprFact | undefined,
 }
 
 /** `rows[0].held`, `this.rows[0].held`: a member of an entry, by the variable or member that holds the list. */
-function entryOf(u: Unit, target: t.Node, ctx: Ctx): { symbol: number; path: string[] } | undefined {
+function memberOfEntry(u: Unit, target: t.Node, ctx: Ctx): { symbol: number; path: string[] } | undefined {
   const path: string[] = [];
   let node = target;
   while (node.type === 'MemberExpression' || node.type === 'OptionalMemberExpression') {
@@ -219,7 +219,7 @@ export function noteWrite(u: Unit, target: t.Node, value: ExprFact | undefined, 
         ...common,
       });
     } else {
-      const entry = entryOf(u, bare, ctx);
+      const entry = memberOfEntry(u, bare, ctx);
       if (entry) u.facts.writes.push({ ...entry, through: {}, ...common });
       else noteShared(u, bare, value, at, ctx);
     }
