@@ -187,7 +187,9 @@ function markOf(project: Linked, row: number, nodes: Set<number>, isFed: (node: 
   options.sort((a, b) => WEIGHT.indexOf(a.role) - WEIGHT.indexOf(b.role));
   const best = options.find((one) => one.node.port) ?? options[0]!;
   const strongest = options[0]!;
-  const role = strongest.role === 'drop' || strongest.role === 'wait' ? strongest.role : best.role;
+  // A value of its own that nobody reads says nothing of what was handed in and is read.
+  const isLost = strongest.role === 'drop' || strongest.role === 'wait';
+  const role = isLost && (strongest.node.port || !best.node.port) ? strongest.role : best.role;
   return { row, role, name: best.node.name, ref: nodeRef(project, best.node) };
 }
 
@@ -215,13 +217,9 @@ export function lonelyLane(project: Linked, rows: Row[], finding: Finding): Lane
   const [, channel = 'prop', name = ''] = finding.subject.split(':');
   const marks: Mark[] = [];
   const segments: Segment[] = [];
+  const owner = finding.site < 0 ? ownerOf(project, finding) : -1;
   for (const row of rows) {
-    if (
-      finding.site >= 0
-        ? row.site !== finding.site || row.owner < 0
-        : row.component !== ownerOf(project, finding)
-    )
-      continue;
+    if (finding.site >= 0 ? row.site !== finding.site || row.owner < 0 : row.component !== owner) continue;
     if (finding.site >= 0) {
       // Either the owner hands over what the child does not take, or the child waits for what is not handed over.
       const waits = finding.rule === 'prop/missing';

@@ -140,3 +140,24 @@ test('what stands in an outlet is shown where nothing fills it', () => {
     'Text',
   ]);
 });
+
+const fields = (owners: number) => {
+  const each = (text: (at: number) => string) => Array.from({ length: owners }, (_, at) => text(at)).join('');
+  return `import { useState } from 'react';
+type Told = { onPick?: (to: string) => void };
+function Field({ onPick }: Told) { return <input onChange={(e) => onPick(e.target.value)} />; }
+function Row({ onPick }: Told) { onPick('a'); return <Field onPick={onPick} />; }
+function Board() { const [held, hold] = useState(''); return <Row onPick={hold} />; }
+${each((at) => `function Desk${at}() { const [fare, put] = useState(''); return <><Field onPick={put} />{fare}</>; }\n`)}
+export function App() { return <main>${each((at) => `<Desk${at} />`)}<Board /></main>; }`;
+};
+
+test.each([
+  // What a field raises goes up to every form that has one: what is wrong at one of them has a lane of its own.
+  [30, ['Field', 'Row']],
+  [2, ['Field']],
+])('beside %i call sites of a field, a finding about one of them is shown by itself', (owners, expected) => {
+  const { lanes } = drawn(fields(owners));
+  const starts = lanes.map(({ marks }) => marks.find((one) => one.includes(' emit '))!.split(' ')[0]);
+  expect(starts.slice(0, 2).sort()).toEqual(expected);
+});

@@ -1,7 +1,7 @@
 /** The rigging: the render tree, and the strands that are asked for laid over it, one lane each. */
 import type { Linked } from '../link';
 import type { Channel } from '../model/facts';
-import type { Finding, Level } from '../model/finding';
+import { type Finding, type Level, LEVELS } from '../model/finding';
 import { oncePer, oncePerLink } from '../model/once-per';
 import type { FlowNode } from '../model/project';
 import { componentRef, nodeRef } from '../model/refs';
@@ -74,7 +74,10 @@ const ownFindings = oncePer((findings: Finding[]) =>
   oncePerLink(({ files }: Linked): Finding[] => findings.filter(({ place }) => !files[place.file]!.aside)),
 );
 
-/** The strands that are asked for over the tree of a project. Pinned ones come first, then the longest. */
+/**
+ * The strands that are asked for over the tree of a project. Pinned ones come first, then the longest that can be read; of
+ * those that bear a name, the ones that fit it best.
+ */
 export function rigging(project: Linked, all: Finding[], ask: Ask = {}): Rigging {
   const { tree, hasAside } = treesOf(project, ask.aside ?? false);
   const findings = tree === wholeTree(project) ? all : ownFindings(all)(project);
@@ -83,37 +86,63 @@ export function rigging(project: Linked, all: Finding[], ask: Ask = {}): Rigging
   const pins = (ask.pins ?? [])
     .map((pin) => findNodes(project, pin).map(({ id }) => id))
     .filter((one) => one.length);
-  const asked = strandsOfPorts(project, [...pins, ...ports.slice(0, MOST_FOUND)]);
+  const asked = strandsOfPorts(project, [...pins, ...ports.slice(0, MOST_FOUND).map(({ nodes }) => nodes)]);
   const isPinned = ({ draft }: Strand): boolean =>
     draft !== undefined && pins.some((nodes) => nodes.every((node) => draft.nodes.has(node)));
   const passing = merged(asked, strandsOfFindings(findings)(project)).filter(
     (one) => isPinned(one) || passes(project, ask, words, one),
   );
-  const drawn = (passing.length > MOST_DRAWN ? weightiest(passing, new Set(asked)) : passing)
-    .map((one): Lane | undefined => {
-      const lane = laneIn(project)(tree)(one);
-      return lane && isPinned(one) && asked.includes(one) ? { ...lane, pinned: true } : lane;
-    })
-    .filter((lane) => lane !== undefined);
+  const { lanes, left } = drawn(passing, new Set(asked), (one) => {
+    const lane = laneIn(project)(tree)(one);
+    return lane && isPinned(one) && asked.includes(one) ? { ...lane, pinned: true } : lane;
+  });
   return {
     ...tree,
-    lanes: drawn.sort(
-      (a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || lengthOf(b) - lengthOf(a),
-    ),
-    strands: passing.length > MOST_DRAWN ? passing.length : drawn.length,
+    lanes: ports.length ? byFit(lanes, words.length ? ports : []) : inOrder(lanes),
+    strands: left ? passing.length : lanes.length,
     found: ports.length,
     named: namedRows(project, tree, ask, words),
     hasAside,
   };
 }
 
-/** So many strands are drawn: what was asked for, then the gravest, and of those the longest. */
-const MOST_DRAWN = 200;
+/** So many strands are drawn, on so many rows, but for what was asked for and for the first few. */
+const MOST_DRAWN = 80;
+const MOST_MARKS = 3000;
+const LEAST_DRAWN = 6;
 
-const weightiest = (strands: Strand[], asked: ReadonlySet<Strand>): Strand[] =>
-  [...strands]
-    .sort((a, b) => Number(asked.has(b)) - Number(asked.has(a)) || byWeight(a, b))
-    .slice(0, MOST_DRAWN);
+/**
+ * What was asked for, then the gravest, and of those the longest, as far as anybody can read it: a strand over thousands
+ * of rows would bring them all in, and stays out while there are others. `left` tells how many do.
+ */
+function drawn(
+  strands: Strand[],
+  asked: ReadonlySet<Strand>,
+  laneFor: (strand: Strand) => Lane | undefined,
+): { lanes: Lane[]; left: number } {
+  const wanted = strands.filter((one) => asked.has(one));
+  const order = [...wanted, ...strands.filter((one) => !asked.has(one)).sort(byWeight)];
+  const lanes: Lane[] = [];
+  const late: Lane[] = [];
+  let marks = 0;
+  let left = 0;
+  for (const one of order) {
+    if (lanes.length >= MOST_DRAWN && !asked.has(one)) {
+      left++;
+      continue;
+    }
+    const lane = laneFor(one);
+    if (!lane) continue;
+    if (asked.has(one)) lanes.push(lane);
+    else if (marks + lane.marks.length > MOST_MARKS) late.push(lane);
+    else {
+      lanes.push(lane);
+      marks += lane.marks.length;
+    }
+  }
+  const more = late.splice(0, Math.max(0, LEAST_DRAWN - lanes.length));
+  return { lanes: [...lanes, ...more], left: left + late.length };
+}
 
 /** The lane of a strand over a tree; undefined where it touches no row. */
 const laneIn = oncePerLink((project: Linked) =>
@@ -125,6 +154,31 @@ const laneIn = oncePerLink((project: Linked) =>
     });
   }),
 );
+
+/** A lane with more marks is no drawing that one reads from end to end. */
+const LEGIBLE = 60;
+
+const inOrder = (lanes: Lane[]): Lane[] =>
+  lanes.sort(
+    (a, b) =>
+      Number(b.pinned ?? false) - Number(a.pinned ?? false) ||
+      Number(a.marks.length > LEGIBLE) - Number(b.marks.length > LEGIBLE) ||
+      lengthOf(b) - lengthOf(a),
+  );
+
+/** Lanes of what is asked for: those whose names fit best, then those with findings, then the longest. */
+function byFit(lanes: Lane[], ports: Asked[]): Lane[] {
+  const ranks = new Map(ports.map(({ ref, rank }) => [ref, rank]));
+  const rankOf = ({ ref, pinned }: Lane): number => (pinned ? -1 : (ranks.get(ref) ?? Infinity));
+  const gravity = ({ level }: Lane): number => (level ? LEVELS.indexOf(level) : LEVELS.length);
+  return lanes.sort(
+    (a, b) =>
+      // Two that do not bear it are alike, and not infinitely far from each other.
+      (rankOf(a) === rankOf(b) ? 0 : rankOf(a) - rankOf(b)) ||
+      gravity(a) - gravity(b) ||
+      lengthOf(b) - lengthOf(a),
+  );
+}
 
 /** By hops, then by how far down the tree it reaches. */
 const lengthOf = ({ marks }: Lane): number =>
@@ -176,11 +230,18 @@ function holds(text: string, words: string[]): boolean {
   return words.every((word) => low.includes(word));
 }
 
-/** Nodes of each port that is asked for by its component or by words, those that fit best first. */
-function askedPorts(project: Linked, ask: Ask, words: string[]): number[][] {
+/** A port that is asked for, with how well it fits: the less, the better. */
+interface Asked {
+  ref: string;
+  nodes: number[];
+  rank: number;
+}
+
+/** Each port that is asked for by its component or by words, those that fit best first. */
+function askedPorts(project: Linked, ask: Ask, words: string[]): Asked[] {
   const { component } = ask;
   if (component === undefined && !words.length) return [];
-  const found = new Map<string, { nodes: number[]; rank: number }>();
+  const found = new Map<string, Asked>();
   for (const node of project.flow.nodes) {
     const owner = project.components[node.component]!;
     if (owner.facts.role === 'module' && node.channel !== 'state') continue;
@@ -190,9 +251,9 @@ function askedPorts(project: Linked, ask: Ask, words: string[]): number[][] {
     const ref = nodeRef(project, node);
     const known = found.get(ref);
     if (known) known.nodes.push(node.id);
-    else found.set(ref, { nodes: [node.id], rank: rankOf(node, owner.name, words) });
+    else found.set(ref, { ref, nodes: [node.id], rank: rankOf(node, owner.name, words) });
   }
-  return [...found.values()].sort((a, b) => a.rank - b.rank).map(({ nodes }) => nodes);
+  return [...found.values()].sort((a, b) => a.rank - b.rank);
 }
 
 function rankOf(node: FlowNode, component: string, words: string[]): number {

@@ -48,14 +48,23 @@ class Index {
     }
   }
 
-  /** The first strand that runs through all of some nodes. */
+  /** The shortest strand that runs through all of some nodes. */
   through([first, ...others]: number[]): Draft | undefined {
-    if (first === undefined) return undefined;
-    return this.byNode.get(first)?.find((draft) => others.every((node) => draft.nodes.has(node)));
+    let found: Draft | undefined;
+    for (const draft of (first !== undefined && this.byNode.get(first)) || [])
+      if (others.every((node) => draft.nodes.has(node)) && !(found && found.nodes.size <= draft.nodes.size))
+        found = draft;
+    return found;
   }
 }
 
-/** The strands of all findings; a finding belongs to the first strand that runs through all of its nodes. */
+/** A strand with more nodes is one of many branches, of which a finding is about one. */
+const BRANCHED = 24;
+
+/**
+ * The strands of all findings. A finding belongs to a strand that runs through all of its nodes, but not to one that is
+ * mostly about something else: what a field raises goes up to every form that has one.
+ */
 export const strandsOfFindings = oncePer((findings: Finding[]) =>
   oncePerLink((project: Linked): Strand[] => {
     const index = new Index();
@@ -67,11 +76,11 @@ export const strandsOfFindings = oncePer((findings: Finding[]) =>
         continue;
       }
       const known = index.through(finding.nodes);
-      if (known) {
+      const draft = known && known.nodes.size <= BRANCHED ? known : draftOf(project, finding.nodes);
+      if (known && known.nodes.size < 2 * draft.nodes.size) {
         known.findings.push(finding);
         continue;
       }
-      const draft = draftOf(project, finding.nodes);
       draft.findings.push(finding);
       index.add(draft);
       strands.push({ draft });
