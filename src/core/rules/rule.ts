@@ -63,6 +63,7 @@ export function ruleContext(
 ): RuleContext {
   const claims = new Set<string>();
   const copies = new Set<string>();
+  const told = new Map<string, number>();
   return {
     project,
     settings,
@@ -79,7 +80,10 @@ export function ruleContext(
         copies.add(key);
       }
       const subject = portRef(project, component, port.channel, port.name);
-      const identity = [name, subject, ...trail.map((step) => `${step.component}:${step.name}`)];
+      // Without lines, which move. What is said of several places alike is told apart by its number.
+      const identity = [name, subject, ...trail.map((step) => `${step.component}:${step.name}`)].join('\n');
+      const times = (told.get(identity) ?? 0) + 1;
+      told.set(identity, times);
       out.push({
         rule: name,
         level: project.files[place.file]!.beside ? 'note' : (set ?? level ?? usual),
@@ -93,7 +97,7 @@ export function ruleContext(
         ...(suggestion === undefined ? {} : { suggestion: publicName(suggestion) }),
         ...(edit ? { edit: { ...edit, text: publicName(edit.text) } } : {}),
         ...(project.files[place.file]!.beside ? { beside: true as const } : {}),
-        fingerprint: hashText(identity.join('\n')),
+        fingerprint: hashText(times === 1 ? identity : `${identity}\n${times}`),
       });
     },
   };
