@@ -253,6 +253,8 @@ const routeSchema = z.object({
   how: z.string(),
   /** The value itself, what is made of it, or only that something is called. */
   carries: z.enum(['itself', 'made', 'call']),
+  /** What was handed in is changed there, for whoever handed it in. */
+  inPlace: z.literal(true).optional(),
   place: spotSchema,
 });
 

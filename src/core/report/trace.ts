@@ -2,7 +2,7 @@
 import type { Linked } from '../link';
 import type { Near } from '../trace/itself';
 import { partFor, partsOf, within } from '../trace/parts';
-import type { Hop, Trace } from '../trace/trace';
+import type { Hop, Route, Trace } from '../trace/trace';
 import { writtenFor } from '../trace/written';
 import { plain } from './plain';
 import type { Places } from './places';
@@ -25,7 +25,16 @@ export interface TraceReport {
     /** What call sites write down for it. */
     written: { file: string; line: number; column: number; text: string }[];
   }[];
-  edges: { from: string; to: string; how: string; file: string; line: number; column: number }[];
+  /** `inPlace`: what was handed in is changed there, for whoever handed it in. */
+  edges: {
+    from: string;
+    to: string;
+    how: string;
+    inPlace?: true;
+    file: string;
+    line: number;
+    column: number;
+  }[];
   origins: string[];
   ends: string[];
   /** Where it goes on, but was ended for its length. */
@@ -59,7 +68,8 @@ export function traceReport(project: Linked, trace: Trace, places: Places): Trac
     }),
     edges: trace.routes.map((route) => {
       const { file, line, column } = places.spot(route.place);
-      return { from: route.from, to: route.to, how: route.how, file, line, column };
+      const { from, to, how, inPlace } = route;
+      return { from, to, how, ...(inPlace ? { inPlace } : {}), file, line, column };
     }),
     origins: trace.origins,
     ends: trace.ends,
@@ -89,7 +99,7 @@ export function traceText(project: Linked, trace: Trace, places: Places, isWhole
       if (route.from !== hop.ref) continue;
       const at = places.spot(route.place);
       lines.push(
-        `          ${route.how === 'break' ? 'broken on the way' : route.how} to ${route.to}  ${at.file}:${at.line}  ${places.excerpt(route.place)}`,
+        `          ${howOf(route)} ${route.to}  ${at.file}:${at.line}  ${places.excerpt(route.place)}`,
       );
     }
     lines.push(...writtenAt(project, hop, places), ...readElsewhere(hop, places));
@@ -102,6 +112,11 @@ export function traceText(project: Linked, trace: Trace, places: Places, isWhole
     ...(trace.cut.length && !further ? [`ended for its length, goes on at: ${trace.cut.join(', ')}`] : []),
   );
   return `${lines.map(plain).join('\n')}\n`;
+}
+
+function howOf({ how, inPlace }: Route): string {
+  if (inPlace) return 'changed in place for';
+  return how === 'break' ? 'broken on the way to' : `${how} to`;
 }
 
 /** So many readers of one value are named; of what a whole app keeps there may be hundreds. */

@@ -43,6 +43,8 @@ export interface Route {
   carries: Carried;
   /** It leads to or from the value itself. */
   near: boolean;
+  /** What was handed in is changed there, for whoever handed it in. */
+  inPlace: boolean;
 }
 
 export interface Trace {
@@ -162,9 +164,19 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
     const carries = carriedBy(edge);
     if (known) {
       known.near ||= near;
+      known.inPlace ||= edge.inPlace === true;
       if (CARRIED.indexOf(carries) < CARRIED.indexOf(known.carries)) known.carries = carries;
     } else if (from !== to)
-      routes.set(key, { from, to, how: edge.how, place: edge.place, site: edge.site, carries, near });
+      routes.set(key, {
+        from,
+        to,
+        how: edge.how,
+        place: edge.place,
+        site: edge.site,
+        carries,
+        near,
+        inPlace: edge.inPlace === true,
+      });
   }
   const fed = new Set([...routes.values()].map((route) => route.to));
   const begun = new Set(
@@ -205,6 +217,7 @@ export function traceNodes(project: Linked, starts: FlowNode[], breaks: Break[] 
       site: -1,
       carries: 'call',
       near: true,
+      inPlace: false,
     });
   }
   const list = [...hops.values()];
@@ -437,5 +450,7 @@ function roleAt(project: Linked, node: FlowNode, fed: boolean): Role {
     return isHandedOn ? 'pass' : 'drop';
   }
   if (isUsed(useOf(component, node.port))) return 'pass';
-  return isForOthers(project, component, node.port) ? 'read' : 'drop';
+  // Where all that comes in is taken whole, nobody can say that this is lost.
+  const isTaken = component.facts.openProps || isForOthers(project, component, node.port);
+  return isTaken ? 'read' : 'drop';
 }

@@ -54,11 +54,12 @@ export function strandView(
       ...writtenAt(project, hop, places),
       more: further.has(hop.ref),
     })),
-    routes: routes.map(({ place, from, to, how, carries }) => ({
+    routes: routes.map(({ place, from, to, how, carries, inPlace }) => ({
       from,
       to,
       how,
       carries,
+      ...(inPlace ? { inPlace } : {}),
       place: places.spot(place),
     })),
   };

@@ -113,12 +113,13 @@ function Written({ project, hop }: { project: string; hop: PlacedHop }) {
 /** So many names are told. */
 const MOST_NAMES = 8;
 
-function FromBefore({ how, names }: { how: string; names: string[] }) {
+function FromBefore({ how, names, end }: { how: string; names: string[]; end?: string }) {
   if (!names.length) return null;
   return (
     <p className="text-soft" title={names.join(', ')}>
       {how} <span className="code">{names.slice(0, MOST_NAMES).join(', ')}</span>
       {names.length > MOST_NAMES && ` and ${names.length - MOST_NAMES} more`}
+      {end}
     </p>
   );
 }
@@ -130,6 +131,8 @@ function Notes({ note }: { note: HopNote | undefined }) {
       <FromBefore how="renamed from" names={note.before} />
       <FromBefore how="made of" names={note.madeOf} />
       <FromBefore how="set off by" names={note.setBy} />
+      <FromBefore how="changed in place, for" names={note.changes} end=" as well" />
+      <FromBefore how="changed in place by" names={note.changedBy} />
       {note.loops.length > 0 && <p className="text-warning">flows back to {note.loops.join(', ')}</p>}
       {note.more && <p className="text-soft">goes on, further than is shown</p>}
       {note.dead && <p className="text-warning">ends here, and nobody reads it</p>}

@@ -61,6 +61,8 @@ test('names from the hop before, loops and dead ends', () => {
     before: ['wind'],
     madeOf: [],
     setBy: [],
+    changes: [],
+    changedBy: [],
     loops: [],
     dead: false,
     more: false,
@@ -71,4 +73,11 @@ test('names from the hop before, loops and dead ends', () => {
   expect(notes.get('Log:state:last')!.dead).toBe(true);
   const further = { ...strand, hops: strand.hops.map((one) => ({ ...one, more: true })) };
   expect(notesOf(further).get('Log:state:last')!.dead).toBe(false);
+});
+
+test('what is changed in place is told at both ends, and is no loop', () => {
+  const back: Route = { ...route('Dial:prop:value', 'App:state:wind'), how: 'write', inPlace: true };
+  const notes = notesOf({ ...strand, routes: [...strand.routes.slice(0, 3), back] });
+  expect(notes.get('Dial:prop:value')).toMatchObject({ changes: ['App'], changedBy: [], loops: [] });
+  expect(notes.get('App:state:wind')).toMatchObject({ changes: [], changedBy: ['Dial'], before: [] });
 });

@@ -23,6 +23,8 @@ export function sideOf(strand: StrandView, ref: string, side: Side): Set<string>
   return found;
 }
 
+type Route = StrandView['routes'][number];
+
 export interface HopNote {
   /** Names that the value bore at the hops before, where they are others. */
   before: string[];
@@ -30,6 +32,9 @@ export interface HopNote {
   madeOf: string[];
   /** What is called, so that it comes to be. */
   setBy: string[];
+  /** Whose value is changed here, and who changes it elsewhere, since both have the same thing. */
+  changes: string[];
+  changedBy: string[];
   /** Hops further up that it flows back to. */
   loops: string[];
   /** Nothing flows on from here, and nobody reads it. */
@@ -46,17 +51,34 @@ export function notesOf(strand: StrandView): Map<string, HopNote> {
   for (const hop of strand.hops) {
     const into = strand.routes.filter((route) => route.to === hop.ref);
     const out = strand.routes.filter((route) => route.from === hop.ref);
-    const namesOf = (carried: StrandView['routes'][number]['carries']): string[] => {
-      const ways = into.filter((route) => route.carries === carried && route.how !== 'break');
+    const namesOf = (carried: Route['carries']): string[] => {
+      const ways = into.filter(
+        (route) => route.carries === carried && route.how !== 'break' && !route.inPlace,
+      );
       return [...new Set(ways.flatMap((route) => byRef.get(route.from)?.name ?? []))];
     };
     const before = namesOf('itself');
+    const inPlace = (ways: Route[], end: 'from' | 'to'): string[] => [
+      ...new Set(ways.flatMap((route) => (route.inPlace && byRef.get(route[end])?.component) || [])),
+    ];
     notes.set(hop.ref, {
       before: before.filter((name) => name !== hop.name),
       madeOf: namesOf('made').filter((name) => !before.includes(name)),
       setBy: namesOf('call').filter((name) => name !== hop.name && !before.includes(name)),
+      changes: inPlace(out, 'to'),
+      changedBy: inPlace(into, 'from'),
       loops: [
-        ...new Set(out.filter((route) => at.get(route.to)! < at.get(hop.ref)!).map((route) => route.to)),
+        ...new Set(
+          out
+            .filter(
+              (route) =>
+                !route.inPlace &&
+                at.get(route.to)! < at.get(hop.ref)! &&
+                // Both have the same thing: what goes there comes from there.
+                !into.some((other) => other.inPlace && other.from === route.to),
+            )
+            .map((route) => route.to),
+        ),
       ],
       dead: out.length === 0 && !hop.more && !shows(hop),
       more: hop.more,
