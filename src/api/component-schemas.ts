@@ -82,7 +82,7 @@ export const siteViewSchema = z.object({
   spot: spotSchema,
   when: z.string().optional(),
   each: z.string().optional(),
-  /** By port name; a name that is not there is left out. */
+  /** By port name; a name that is not there is left out, or its default is used. */
   cells: z.record(z.string(), cellSchema),
   findings: z.array(z.string()),
 });

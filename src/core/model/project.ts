@@ -60,7 +60,8 @@ export interface Port {
   defaultIn?: 'class';
   typed: boolean;
   type?: Lazy;
-  default?: ExprFact;
+  /** Written in a file of its own, where it is taken over; without a text, where nobody wrote it. */
+  default?: ExprFact & { file: number };
   symbol: number;
   node: number;
 }

@@ -45,10 +45,10 @@ const profilesOf = oncePerLink((project: Linked): Profiles => {
   const weightOf = (key: string): number => Math.log(1 + parts.length / (having.get(key)?.length ?? 1));
   const all = parts.map((component): Profile => {
     const ports = new Map(
-      [...component.ports.values()].map((port) => [
-        `${port.channel}:${port.name}`,
-        showType(port.type?.type),
-      ]),
+      [...component.ports.values()]
+        // What several take over from one base is in one place already.
+        .filter((port) => !port.inherited)
+        .map((port) => [`${port.channel}:${port.name}`, showType(port.type?.type)]),
     );
     return { component, ports, rare: [], weight: 0 };
   });
@@ -118,5 +118,19 @@ export function alikeView({ project }: AuditResult, ref?: string): Alike | Unfou
       .map((other) => pair(one, other))
       .filter((found) => found.share >= WORTH),
   );
-  return pairs.sort((a, b) => b.share * b.same - a.share * a.same).slice(0, MOST);
+  return withoutImplied(pairs.sort((a, b) => b.share * b.same - a.share * a.same)).slice(0, MOST);
+}
+
+/** Pairs without those whose two are like a third that was told before: of eight that take the same, seven pairs say it. */
+function withoutImplied(pairs: Alike): Alike {
+  const heads = new Map<string, string>();
+  const headOf = (ref: string): string => heads.get(ref) ?? ref;
+  return pairs.filter(({ one, other }) => {
+    const [head, far] = [headOf(one.ref), headOf(other.ref)];
+    if (head === far) return false;
+    for (const [ref, known] of heads) if (known === far) heads.set(ref, head);
+    heads.set(other.ref, head);
+    heads.set(far, head);
+    return true;
+  });
 }

@@ -1,5 +1,5 @@
 /** One component: its interface, its call sites, what happens inside, who provides what it consumes. */
-import type { ComponentView, SiteView } from '../../api/component-schemas';
+import type { ComponentView, Join, SiteView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
 import { handedIn } from '../../core/link/3-tags/handed-in';
 import type { Component, FlowNode, Site } from '../../core/model/project';
@@ -9,7 +9,7 @@ import { silencesAt } from '../../core/report/silences';
 import { componentAt, type Unfound } from '../../core/trace/references';
 import type { TextOf } from '../../core/report/places';
 import { aboveOf, aloneOf } from './above';
-import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
+import { conditionOf, desk, joinOf, portView, shown, strayAt, straysOf, type Desk } from './joins';
 
 /** The page of the component that a reference names. */
 export function componentView(result: AuditResult, textOf: TextOf, wanted: string): ComponentView | Unfound {
@@ -52,13 +52,13 @@ function siteViews(at: Desk, component: Component, sites: Site[], strays: string
     const cells: SiteView['cells'] = {};
     for (const port of component.ports.values()) {
       const join = joinOf(at, site, port);
-      if (join.how !== 'left out' && join.how !== 'unheard') cells[port.name] = { ...join, odd: false };
+      if (!isNothing(join.how)) cells[port.name] = { ...join, odd: false };
     }
     for (const attribute of straysOf(site, component)) {
       cells[attribute.name] = {
         text: shown(at, site, attribute),
         type: '',
-        how: component.open || component.unresolved || component.facts.wrapped ? 'unknown' : 'not taken',
+        how: strayAt(at, site, component, attribute.name),
         odd: false,
       };
     }
@@ -80,12 +80,15 @@ function siteViews(at: Desk, component: Component, sites: Site[], strays: string
   return views;
 }
 
+/** Nothing is handed over, and nothing has to be. */
+const isNothing = (how: Join): boolean => how === 'left out' || how === 'unheard' || how === 'default';
+
 /** Among three call sites or more, what only one of them does otherwise is odd. */
 function markOdd(views: SiteView[], name: string): void {
   if (views.length < 3) return;
   const kindOf = (view: SiteView): string => {
     const cell = view.cells[name];
-    if (!cell || cell.how === 'default' || cell.how === 'missing') return 'absent';
+    if (!cell || cell.how === 'missing') return 'absent';
     return /^(['"`\d-]|true$|false$)/.test(cell.text) ? `literal ${cell.text}` : 'value';
   };
   const groups = groupBy(views, kindOf);
@@ -176,7 +179,8 @@ function consumesOf(at: Desk, component: Component): ComponentView['consumes'] {
           (provider.component === component.id || contexts.below(provider).components.has(component.id)),
       );
       const bare = contexts.barePath(component.id, one.key) !== undefined;
-      const without = contexts.hasDefault(one.key) ? ('by default' as const) : ('on no path' as const);
+      const goesOn = one.missing === 'handled' || contexts.hasDefault(one.key);
+      const without = goesOn ? ('by default' as const) : ('on no path' as const);
       const within = bare ? ('on some paths' as const) : ('on all paths' as const);
       return {
         key: one.key.name,

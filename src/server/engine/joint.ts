@@ -1,13 +1,24 @@
 /** One call site: owner and child face to face, one row per port. */
 import type { JointRow, JointView } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
-import type { Component, Port, Site } from '../../core/model/project';
+import type { Finding } from '../../core/model/finding';
+import type { Component, Site } from '../../core/model/project';
 import { componentRef, portRef } from '../../core/model/refs';
 import type { TextOf } from '../../core/report/places';
 import { silencesAt } from '../../core/report/silences';
 import { showType } from '../../core/types/show';
 import { componentAt, type Unfound } from '../../core/trace/references';
-import { conditionOf, desk, joinOf, portView, shown, straysOf, type Desk } from './joins';
+import {
+  conditionOf,
+  desk,
+  findingsAbout,
+  joinOf,
+  portView,
+  shown,
+  strayAt,
+  straysOf,
+  type Desk,
+} from './joins';
 
 /** The `at`th call site of the component that a reference names; undefined if it has no so many. */
 export function jointView(
@@ -46,24 +57,7 @@ export function jointView(
   };
 }
 
-function findingsAbout(
-  table: Desk,
-  site: Site,
-  child: Component,
-  port: Pick<Port, 'channel' | 'name'>,
-): string[] {
-  const { project, findings } = table.result;
-  const own = componentRef(project, child);
-  // A name that is not taken may be told of in another channel than it looks.
-  return findings
-    .filter(
-      (one) =>
-        (one.site === site.id || one.site < 0) &&
-        one.subject.startsWith(`${own}:`) &&
-        one.subject.endsWith(`:${port.name}`),
-    )
-    .map((one) => one.fingerprint);
-}
+const prints = (findings: Finding[]): string[] => findings.map(({ fingerprint }) => fingerprint);
 
 function portRows(table: Desk, site: Site, child: Component): JointRow[] {
   const handed = table.result.project.handed(site);
@@ -90,7 +84,7 @@ function portRows(table: Desk, site: Site, child: Component): JointRow[] {
           spots: [view.spot, ...view.places],
         },
         ref: view.ref,
-        findings: findingsAbout(table, site, child, port),
+        findings: prints(findingsAbout(table, site, child, port.name)),
       };
     });
 }
@@ -99,22 +93,31 @@ function portRows(table: Desk, site: Site, child: Component): JointRow[] {
 function strayRows(table: Desk, site: Site, child: Component): JointRow[] {
   const { project } = table.result;
   const owner = project.components[site.owner]!;
-  const sure = !child.open && !child.unresolved && !child.facts.wrapped;
+  const taken = [...child.ports.values()]
+    .filter(({ declared, place }) => declared && place.file === child.file)
+    .map(({ place }) => table.places.spot(place));
   return straysOf(site, child).map((attribute): JointRow => {
-    const channel = /^on[A-Z]/.test(attribute.name) ? 'event' : 'prop';
+    const channel = /^(on[A-Z]|@)/.test(attribute.name) ? 'event' : 'prop';
+    const how = strayAt(table, site, child, attribute.name);
     return {
       name: attribute.name,
       channel,
       direction: channel === 'event' ? 'up' : 'down',
-      how: sure ? 'not taken' : 'unknown',
+      how,
       owner: {
         text: shown(table, site, attribute),
         type: showType(attribute.value.type),
         spot: table.places.spot({ file: site.file, start: attribute.start, end: attribute.end }),
       },
-      child: { type: '', required: false, does: sure ? 'does not take it' : 'may take it', spots: [] },
+      child: {
+        type: '',
+        required: false,
+        does: how === 'not taken' ? 'does not take it' : 'may take it',
+        // What it takes instead.
+        spots: how === 'not taken' ? taken : [],
+      },
       ref: portRef(project, owner, 'prop', attribute.name),
-      findings: findingsAbout(table, site, child, { channel, name: attribute.name }),
+      findings: prints(findingsAbout(table, site, child, attribute.name)),
     };
   });
 }
@@ -134,7 +137,8 @@ function acrossRows(table: Desk, site: Site, child: Component): JointRow[] {
       // Tests provide in place of the app: they are told where nobody else does.
       const own = all.filter(({ file }) => !project.files[file]!.aside);
       const givers = (own.length ? own : all).map(({ name }) => name);
-      const bare = !givers.length && !contexts.hasDefault(one.key);
+      const goesOn = one.missing === 'handled' || contexts.hasDefault(one.key);
+      const bare = !givers.length && !goesOn;
       return {
         name: one.key.name,
         channel: 'context',
@@ -143,12 +147,12 @@ function acrossRows(table: Desk, site: Site, child: Component): JointRow[] {
         owner: { text: givers.length ? `provided by ${[...new Set(givers)].join(', ')}` : '', type: '' },
         child: {
           type: showType(one.key.value.type),
-          required: !contexts.hasDefault(one.key),
+          required: !goesOn,
           does: 'consumes it',
           spots: [table.places.spot(one.place)],
         },
         ref,
-        findings: findings.filter((finding) => finding.subject === ref).map((finding) => finding.fingerprint),
+        findings: prints(findings.filter((finding) => finding.subject === ref)),
       };
     });
   const handles = site.fact.attributes
@@ -176,9 +180,9 @@ function acrossRows(table: Desk, site: Site, child: Component): JointRow[] {
           ),
         },
         ref: portRef(project, owner, 'ref', shown(table, site, one)),
-        findings: findings
-          .filter((finding) => finding.rule.startsWith('ref/') && finding.site === site.id)
-          .map((finding) => finding.fingerprint),
+        findings: prints(
+          findings.filter((finding) => finding.rule.startsWith('ref/') && finding.site === site.id),
+        ),
       };
     });
   return [...consumed, ...handles];

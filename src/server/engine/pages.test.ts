@@ -41,7 +41,7 @@ createRoot(document.body).render(<App calm rest={{}} />);`,
   });
 
 test.each([
-  ['<Gauge wind={3} />', { wind: 'joined', unit: 'default', note: undefined, onHold: undefined }],
+  ['<Gauge wind={3} />', { wind: 'joined', unit: undefined, note: undefined, onHold: undefined }],
   ['<Gauge wind="x" />', { wind: 'clash' }],
   ['<Gauge />', { wind: 'missing' }],
   ['<Gauge wind={3} note="n" />', { note: 'ignored' }],
@@ -126,6 +126,70 @@ test('a call site sets owner and child face to face', () => {
   expect(jointView(result, textOf, 'Gauge', 1)).toBeUndefined();
   expect(jointView(result, textOf, 'gauge', 0)).toEqual(joint);
   expect(jointView(result, textOf, 'Gaug', 0)).toMatchObject({ similar: ['Gauge', 'App'] });
+});
+
+const VUE = {
+  'fitted.js': `/* What every field of the desk takes. */
+export default { props: { label: { type: String, default: 'fare' }, isOpen: { type: Boolean } } };`,
+  'Field.vue': `<script>
+import fitted from './fitted';
+export default { mixins: [fitted], props: ['note'], methods: { go() { this.$emit('pick', 1); } } };
+</script>
+<template><b @click="go">{{ label }} {{ isOpen }} {{ note }}</b></template>`,
+  'App.vue': `<script setup>
+import Field from './Field.vue';
+const told = () => {};
+</script>
+<template><Field note="n" @held="told" /></template>`,
+  'main.js': `import { createApp } from 'vue';
+import App from './App.vue';
+createApp(App).mount('#app');`,
+};
+
+test('defaults are told as they are written, wherever that is', () => {
+  const { result, textOf } = audited(VUE);
+  const { ports } = pageOf(result, textOf, 'Field');
+  const defaults = Object.fromEntries(ports.map((port) => [port.name, port.default]));
+  expect(defaults).toMatchObject({ label: "'fare'", isOpen: 'false', note: undefined });
+});
+
+test('a name that a finding says nobody takes is not left in doubt', () => {
+  const { result, textOf } = audited(VUE);
+  const joint = known(jointView(result, textOf, 'Field', 0));
+  const held = joint.rows.find((row) => row.name === '@held');
+  expect(held).toMatchObject({ how: 'not taken', direction: 'up', child: { does: 'does not take it' } });
+  const told = result.findings.find((one) => one.rule === 'event/unknown')!;
+  expect(held!.findings).toEqual([told.fingerprint]);
+  expect(pageOf(result, textOf, 'Field').sites[0]!.cells['@held']!.how).toBe('not taken');
+});
+
+test('a handle has its name, and a consumer with a default of its own goes on without a provider', () => {
+  const { result, textOf } = audited({
+    ...VUE,
+    'Field.vue': `<script setup>
+import { inject } from 'vue';
+const limit = inject('limit', 3);
+const hold = inject('hold');
+</script>
+<template><b>{{ limit }} {{ hold }}</b></template>`,
+    'App.vue': `<script>
+import Field from './Field.vue';
+export default { components: { Field }, mounted() { this.$refs.gate.focus(); } };
+</script>
+<template><Field ref="gate" /></template>`,
+  });
+  const { holders, consumes } = pageOf(result, textOf, 'Field');
+  expect(holders).toMatchObject([{ component: 'App', handle: 'gate' }]);
+  expect(consumes.map(({ key, state }) => [key, state])).toEqual([
+    ['limit', 'by default'],
+    ['hold', 'on no path'],
+  ]);
+  const { rows } = known(jointView(result, textOf, 'Field', 0));
+  expect(rows.map(({ name, how }) => [name, how])).toEqual([
+    ['limit', 'default'],
+    ['hold', 'missing'],
+    ['ref', 'joined'],
+  ]);
 });
 
 test('the catalogue counts', () => {
@@ -225,6 +289,33 @@ describe('components that are alike', () => {
 
   test('pairs that take nearly the same, without those that take little, and without tests', () => {
     expect(told()).toEqual(['Gauge Meter 4']);
+  });
+
+  test('of many that take the same, each is told once', () => {
+    const same = ['A', 'B', 'C', 'D'].map((name) =>
+      part(`${name}Gate`, 'lift: number; rope: string; hold: boolean'),
+    );
+    const { result: alike } = audited({ 'gates.tsx': same.join('') });
+    expect(known(alikeView(alike)).map(({ one, other }) => `${one.name} ${other.name}`)).toEqual([
+      'AGate BGate',
+      'AGate CGate',
+      'AGate DGate',
+    ]);
+  });
+
+  test('what is taken over from one base is no likeness', () => {
+    const post = (own: string) => `<script>
+import base from './base';
+export default { mixins: [base], props: ['${own}'] };
+</script>
+<template><b>{{ ${own} }} {{ lift }} {{ rope }} {{ hold }}</b></template>`;
+    const { result: alike } = audited({
+      'base.js':
+        'export default { props: { lift: Number, rope: { type: String }, hold: { type: Object } } };',
+      'LowPost.vue': post('mud'),
+      'HighPost.vue': post('ice'),
+    });
+    expect(known(alikeView(alike))).toEqual([]);
   });
 
   test('those near to one, the nearest first', () => {

@@ -82,7 +82,7 @@ function declarePorts(
     const known = ports.get(fact.name);
     if (known) {
       if (symbol >= 0) known.symbol = symbol;
-      if (fact.default) known.default = fact.default;
+      if (fact.default) known.default = { ...fact.default, file };
       if (fact.required && !known.type) known.required = true;
       if (fact.defaultIn) known.defaultIn = fact.defaultIn;
       // Beside a list, a type of all inputs says something else: which of the two counts is not known.
@@ -111,14 +111,14 @@ function declarePorts(
       ...(fact.member === undefined ? {} : { member: fact.member }),
       typed: false,
       ...(fact.type ? { type: { type: fact.type, file, component: component.id } } : {}),
-      ...(fact.default ? { default: fact.default } : {}),
+      ...(fact.default ? { default: { ...fact.default, file } } : {}),
       ...(fact.defaultIn ? { defaultIn: fact.defaultIn } : {}),
       symbol,
       node: -1,
     });
   }
   for (const port of ports.values()) {
-    if (facts.openDefaults) port.default ??= { kind: 'computed', start: facts.start, end: facts.start };
+    if (facts.openDefaults) port.default ??= { kind: 'computed', file, start: facts.start, end: facts.start };
     if (
       facts.traits.castsBooleans &&
       !port.required &&
@@ -128,8 +128,9 @@ function declarePorts(
       port.default ??= {
         kind: 'literal',
         type: { t: 'lit', v: false },
-        start: port.place.start,
-        end: port.place.end,
+        file,
+        start: facts.start,
+        end: facts.start,
       };
     if (port.default) port.required = false;
   }

@@ -37,12 +37,11 @@ function runtimeType(u: Unit, node: t.Node): TypeExpr {
 const isCast = (type: TypeExpr): boolean =>
   (type.t === 'prim' && type.n === 'boolean') || (type.t === 'union' && type.of.some(isCast));
 
-/** An absent boolean is `false`: the framework casts it. */
-const castDefault = (at: t.Node): NonNullable<PortFact['default']> => ({
-  kind: 'literal',
-  type: lit(false),
-  ...spanOf(at),
-});
+/** An absent boolean is `false`: the framework casts it, and nobody writes that. */
+const castDefault = (at: t.Node): NonNullable<PortFact['default']> => {
+  const { end } = spanOf(at);
+  return { kind: 'literal', type: lit(false), start: end, end };
+};
 
 /** `props: { … }` and `defineProps({ … })`. Anything else than a literal leaves the interface open. */
 export function declareProps(u: Unit, node: t.Node): void {

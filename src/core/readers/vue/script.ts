@@ -29,9 +29,9 @@ const TAKEN = [
   /\bthis\./,
 ];
 
-/** Props that several components declare, in a file that imports nothing of the framework. */
+/** Props that several components declare, by themselves or to be taken over, in a file that imports nothing of the framework. */
 const PROPS = [
-  /\bconst \w*[pP]rops\w*(?:: [^=]+)? =/,
+  /\bconst \w*[pP]rops\w*(?:: [^=]+)? =|(?:^|[{,])[ \t]*props:[ \t]*\{/m,
   /\w:[ \t]*\[?(?:String|Number|Boolean|Array|Object|Function)\b[ \t]*(?:[,}\]\n]|as\b)/,
 ];
 
