@@ -33,6 +33,8 @@ interface State {
   folder: FolderAudit;
   /** What was worked out already, by the question. */
   known: Map<string, unknown>;
+  /** What will be asked and was not yet made ready. */
+  cold: Asked[];
 }
 
 /** What is in the database of an audit that this thread made. */
@@ -68,7 +70,7 @@ function opened(): FolderAudit {
   return state.folder;
 }
 
-const show = (folder: FolderAudit): State => (state = { folder, known: new Map() });
+const show = (folder: FolderAudit, cold: Asked[] = []): State => (state = { folder, known: new Map(), cold });
 
 function takeBefore(): typeof before {
   const taken = before;
@@ -91,7 +93,7 @@ async function open(root: string, since: boolean): Promise<OpenedAudit> {
     ...(state ? { last: state.folder } : { before: factsKept(takeBefore().facts) }),
     onProgress: tell,
   });
-  show(found);
+  show(found, [...AHEAD]);
   const { textOf, texts, audit } = found;
   // A file that could not be read has nothing that is kept, so that it is read again.
   const all = [...texts].flatMap(([path, { text, hash }]) => (hash ? [{ path, hash, text }] : []));
@@ -157,17 +159,32 @@ function keep(): void {
   keptFacts = toKeep?.facts ?? keptFacts;
   toKeep = undefined;
   many = undefined;
-  warm();
 }
 
-/** Milliseconds without a question until the screens that a project opens on are made ready. */
-const IDLE = 1200;
+/** Milliseconds without a question until the screens that a project opens on are made ready, one at a time. */
+const IDLE = 400;
 let idle: NodeJS.Timeout | undefined;
 
+/** What is asked first of a project. What is not kept for long is asked for the sake of what it has worked out. */
+const AHEAD: Asked[] = [
+  { kind: 'overview' },
+  { kind: 'rigging', ask: riggingAskSchema.parse({}) },
+  { kind: 'search', query: 'a' },
+  { kind: 'catalogue' },
+];
+
+/** While nobody asks, makes ready what will be asked; while something is fetched for the database, that goes first. */
 function warm(): void {
+  clearTimeout(idle);
+  if (!state?.cold.length || many) return;
   idle = setTimeout(() => {
-    once({ kind: 'overview' });
-    once({ kind: 'rigging', ask: riggingAskSchema.parse({}) });
+    const next = state?.cold.shift();
+    try {
+      if (next) once(next);
+    } catch {
+      // Whoever asks is told what went wrong.
+    }
+    warm();
   }, IDLE);
 }
 
@@ -193,7 +210,7 @@ function restore(config: Config | undefined): void {
     texts.set(path, { text, hash });
   }
   const manifests = files.filter((one) => isManifest(one.path)).map(({ path, text }) => ({ path, text }));
-  show({
+  const folder: FolderAudit = {
     audit: openAudit({
       facts: [...facts.values()],
       manifests: understood(manifests),
@@ -206,7 +223,8 @@ function restore(config: Config | undefined): void {
     manifests,
     broken: new Map(),
     textOf: (path) => bodies.get(path) ?? '',
-  });
+  };
+  show(folder, [...AHEAD]);
 }
 
 /**
@@ -253,6 +271,14 @@ function inTurn<T>(change: () => Promise<T> | T): Promise<T> {
 
 async function answer(question: Question): Promise<unknown> {
   clearTimeout(idle);
+  try {
+    return await answered(question);
+  } finally {
+    warm();
+  }
+}
+
+async function answered(question: Question): Promise<unknown> {
   switch (question.kind) {
     case 'known':
       before.files.push(...question.files);
