@@ -66,7 +66,8 @@ export function readSelf(
     if (u.facts.symbols[symbol]!.kind === 'ref' && u.facts.symbols[symbol]!.empty) {
       return handleRead(u, symbol, node, ctx);
     }
-    return isBox(u, symbol) ? { kind: 'identity', symbol, ...spanOf(node) } : undefined;
+    const isBoxed = isBox(u, symbol) && !isObject(u, symbol, object);
+    return isBoxed ? { kind: 'identity', symbol, ...spanOf(node) } : undefined;
   }
   const unboxed = unboxedHandle(u, object);
   if (unboxed !== undefined) return heldMember(u, unboxed, node, ctx);
@@ -157,6 +158,19 @@ function heldMember(
   }
   return { kind: 'member', symbol, path, ...spanOf(node) };
 }
+
+/** A parameter of which other members are read, or that is called after what it is: its `value` is one of them. */
+function isObject(u: VueUnit, symbol: number, { binding }: t.Identifier): boolean {
+  if (u.facts.symbols[symbol]!.kind !== 'param' || u.boxes.has(symbol) || !binding) return false;
+  return (
+    binding.name === 'props' ||
+    binding.uses.some(({ id }) => OTHER_MEMBER.test(u.file.text.slice(id.end!, id.end! + MEMBER_LENGTH)))
+  );
+}
+
+/** How a member of a name goes on that is not what a box holds. */
+const OTHER_MEMBER = /^\s*(?:\?|!)?\.\s*(?!value\b)[A-Za-z_$]/;
+const MEMBER_LENGTH = 40;
 
 /** A box: made by the framework's own functions, or a part of what a composable gave back. */
 function isBox(u: VueUnit, symbol: number): boolean {
