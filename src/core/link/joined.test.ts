@@ -76,6 +76,22 @@ describe('a component with its parts', () => {
       all,
     ],
     [
+      'functions that give what is drawn elsewhere',
+      board(`const draw = (one) => ({ children: one });
+export function Board({ children }) { return <Frame>{children}</Frame>; }
+Board.Lamp = ({ lit }) => draw(lit).children;
+Board.Gate = () => draw(1).children;`),
+      ['App > Board', 'App > Gate', 'App > Lamp', 'Board > Frame'],
+    ],
+    [
+      'functions that draw nothing',
+      board(`export function Board({ children }) { return <Frame>{children}</Frame>; }
+Board.Lamp = Lamp;
+Board.Gate = (name) => name + 1;`),
+      ['App > Board', 'App > Lamp', 'Board > Frame'],
+      ['tag Board.Gate: member'],
+    ],
+    [
       'statics on an alias',
       board('const Board = Frame;\nBoard.Lamp = Lamp;\nBoard.Gate = Gate;\nexport { Board };'),
       all,
@@ -756,5 +772,25 @@ export const install = (app) => Object.keys(table).forEach((key) => { app.compon
     ['a module', install('{ ...parts, yRack: parts.Rack }'), ['App > Lamp', 'App > Rack']],
     ['another table', install('{ yRack: Rack, ...own }'), ['App > Lamp', 'App > Rack']],
     ['nothing', install('{ yRack: Rack }'), ['App > Rack'], ['tag Lamp: unbound']],
+  ]);
+});
+
+describe('markup under a name', () => {
+  const sign = (code: string): Sources => ({
+    'sign.jsx': code,
+    'App.jsx': `import Sign from './sign'; export function App() { return <Sign />; }`,
+  });
+  table([
+    [
+      'is what a default export draws',
+      sign('const held = <b>held</b>; export default () => held;'),
+      ['App > Sign'],
+    ],
+    [
+      'is not, where it is a text',
+      sign(`const held = 'held'; export default () => held;`),
+      [],
+      ['tag Sign: value'],
+    ],
   ]);
 });

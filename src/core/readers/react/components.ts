@@ -81,9 +81,15 @@ function isDrawn(value: t.Node, names: ReactNames): 'drawn' | 'nothing' | false 
     const arms = [value.consequent, value.alternate].map((one) => isDrawn(unwrap(one), names));
     return arms.includes(false) ? false : arms.includes('drawn') ? 'drawn' : 'nothing';
   }
-  if (value.type === 'Identifier' && value.name === 'children') return 'drawn';
+  if (value.type === 'Identifier' && (value.name === 'children' || isMarkup(value))) return 'drawn';
   if (value.type === 'MemberExpression' && memberName(value) === 'props.children') return 'drawn';
   return /^(createElement|cloneElement|createPortal)$/.test(calledHook(names, value) ?? '') ? 'drawn' : false;
+}
+
+/** A name for markup: `const sign = <b />;`. */
+function isMarkup({ binding }: t.Identifier): boolean {
+  const made = binding?.kind === 'const' && binding.node.type === 'VariableDeclarator' && binding.node.init;
+  return made ? /^JSX(Element|Fragment)$/.test(unwrap(made).type) : false;
 }
 
 /** A function that picks a part of what an app's store keeps: it is followed into, as hooks are. */
@@ -136,11 +142,20 @@ function annotatedProps(names: ReactNames, id: t.Node | undefined): { props?: t.
 }
 
 /** What draws no markup is a component all the same where it is a tag, or calls hooks under a name that hooks do not have. */
-const isDrawnAs = ({ id }: NamedNode, node: t.Function): boolean =>
+const isDrawnAs = ({ id, local }: NamedNode, node: t.Function): boolean =>
   !node.async &&
   !node.generator &&
   node.params.length <= 2 &&
-  (id?.binding?.uses.some(({ role }) => role === 'tag') === true || callsHook(node));
+  (id?.binding?.uses.some(({ role }) => role === 'tag') === true ||
+    callsHook(node) ||
+    (local !== undefined && takesProps(node)));
+
+/** Whether a function that is a part of something by a component's name, `Menu.Item = …`, takes what components do. */
+function takesProps({ params: [first], body }: t.Function): boolean {
+  if (!first) return body.type === 'MemberExpression' || body.type === 'CallExpression';
+  const given = first.type === 'AssignmentPattern' ? first.left : first;
+  return given.type === 'ObjectPattern' || (given.type === 'Identifier' && given.name === 'props');
+}
 
 const isModule = (scope: Scope): boolean => scope.parent === undefined;
 
