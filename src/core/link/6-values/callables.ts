@@ -3,7 +3,7 @@ import type { ExprFact, KeyFact, MemberFact, StoreAsk } from '../../model/facts'
 import { oncePer } from '../../model/once-per';
 import type { Component, Port } from '../../model/project';
 import type { Provider } from '../5-contexts/context-types';
-import type { Frame, Frames } from './frames';
+import { boundTo, type Frame, type Frames } from './frames';
 import { namingFunctions } from './functions';
 import type { Linked } from '../linked';
 import { isOutside } from './handed-out';
@@ -113,9 +113,11 @@ export class Callables {
             ? picked.values.flatMap((one) => this.of(picked.frame, one, path, depth + 1))
             : this.symbolCallables(store.frame, store.symbol, path, depth + 1),
         );
-      return inner && result
-        ? this.known.once(inner, 'result', path, () => this.of(inner, result, path, depth + 1))
-        : [];
+      // What is called like a helper may be a function like any other.
+      if (inner)
+        return result
+          ? this.known.once(inner, 'result', path, () => this.of(inner, result, path, depth + 1))
+          : [];
     }
     const fn = expr.kind === 'call' && expr.symbol !== undefined ? symbols[expr.symbol]!.fn : undefined;
     if (fn !== undefined) {
@@ -131,17 +133,20 @@ export class Callables {
         ? calledBy(expr)
         : undefined;
     if (called) {
-      const path = isMember ? into(expr.path ?? [], want) : want;
+      const path = into(expr.from?.path ?? (isMember ? (expr.path ?? []) : []), want);
       const found = this.of(frame, called, [], depth + 1).flatMap((one) => {
         if (one.kind !== 'function') return [];
-        const made = this.known.once(one.frame, `fn${one.fn}`, path, () =>
-          (one.frame.code.facts.functions[one.fn]!.gives ?? []).flatMap((given) =>
-            this.of(one.frame, given, path, depth + 1),
+        const { fn } = one;
+        const inside = expr.call === undefined ? one.frame : boundTo(one.frame, fn, frame, expr.call);
+        const made = this.known.once(inside, `fn${fn}`, path, () =>
+          (inside.code.facts.functions[fn]!.gives ?? []).flatMap((given) =>
+            this.of(inside, given, path, depth + 1),
           ),
         );
-        return this.calledWith(made, one, frame, expr);
+        return this.calledWith(made, { frame: inside, fn }, frame, expr);
       });
-      return found.length ? found : this.wrappedBy(frame, expr, want, depth);
+      // What a package's hook makes of a function is mostly what that gives: `useStore((state) => state.wind)`.
+      return found.length || expr.from ? found : this.wrappedBy(frame, expr, want, depth);
     }
     if (expr.kind === 'call') {
       const wrapped = this.wrappedBy(frame, expr, want, depth);
@@ -254,7 +259,7 @@ export class Callables {
       case 'state':
         // Stores can be written from outside.
         if (
-          frame.code.facts.role === 'module' &&
+          (frame.code.facts.role === 'module' || symbol.boxed === 'value') &&
           symbol.kind === 'state' &&
           /^(setState|set|setValue|update|next)$/.test(want.join('.'))
         )

@@ -42,6 +42,31 @@ export interface Frame {
   apart?: Span & { fn: number; keeps: boolean };
   /** The same code, apart from what each call of one of its functions has for itself. */
   functions?: Map<string, Frame>;
+  /** One of its functions is called with this: what that makes belongs to the call. */
+  bound?: { fn: number; caller: Frame; args: ExprFact[] };
+  /** The code of other functions as it is called here, by the index of the call. */
+  makes?: Map<number, Map<Frame, Frame>>;
+}
+
+/** What makes what is called to make something, and so on, is followed so far. */
+const MAX_BOUND = 3;
+
+/** A frame of a module as one of its functions is called from some code; the frame itself where nothing depends on that. */
+export function boundTo(frame: Frame, fn: number, caller: Frame, call: number): Frame {
+  const { facts } = frame.code;
+  if (facts.role !== 'module' || !facts.functions[fn]!.params.length) return frame;
+  let around = 0;
+  for (let at = caller.bound; at; at = at.caller.bound) if (++around > MAX_BOUND) return frame;
+  const calls = (caller.makes ??= new Map<number, Map<Frame, Frame>>());
+  let frames = calls.get(call);
+  if (!frames) calls.set(call, (frames = new Map()));
+  let found = frames.get(frame);
+  if (!found) {
+    const { args } = caller.code.facts.invokes![call]!;
+    const { functions: _, makes: __, ...own } = frame;
+    frames.set(frame, (found = { ...own, bound: { fn, caller, args } }));
+  }
+  return found;
 }
 
 /** A frame in which what a function is given, and what it keeps while it runs, is no value of its own; or only the first. */

@@ -569,6 +569,8 @@ export class Values {
 
   /** What a function of some code is called with: by its name, by what it is handed to, and around what is declared in it. */
   callsOf(frame: Frame, fn: number): Pick<CallFrom, 'frame' | 'args'>[] {
+    const { bound } = frame;
+    if (bound?.fn === fn) return [{ frame: bound.caller, args: bound.args }];
     const own = (frame.code.facts.functions[fn]?.given ?? []).map((args) => ({ frame, args }));
     return [...own, ...this.calledFrom.of(frame.code, fn)];
   }
