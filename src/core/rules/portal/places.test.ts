@@ -177,3 +177,22 @@ import Caption from './Caption';
     ],
   ]);
 });
+
+describe('a wrapper with state around this or that', () => {
+  const app = (render: string) => `import { useState } from 'react';
+function Shelf({ children }) { const [open, setOpen] = useState(false); return <p onClick={() => setOpen(!open)}>{open && children}</p>; }
+function Log({ x }) { return <i>{x}</i>; }
+function Gauge({ x }) { return <b>{x}</b>; }
+export function App({ wide, wind, crew }) { ${render} }`;
+  const lost = [`warning portal/state-lost App.tsx:5 Shelf`];
+  const either = (one: string, other: string): string =>
+    app(`return wide ? <main><Shelf>${one}</Shelf></main> : <aside><Shelf>${other}</Shelf></aside>;`);
+  cases(/state-lost/, [
+    ['is lost with the same content', either('{wind}', '{wind}'), lost],
+    ['is lost with a part of it', either('<Log x={wind} />', '<Log x={wind} /><Gauge x={crew} />'), lost],
+    ['is lost without content', either('', ''), lost],
+    ['is two around two values', either('{wind}', '{crew}'), []],
+    ['is two around two members of one', either('{crew.mate}', '{crew.winch}'), []],
+    ['is two around two components', either('<Log x={1} />', '<Gauge x={2} />'), []],
+  ]);
+});

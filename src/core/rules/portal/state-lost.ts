@@ -1,10 +1,11 @@
 import type { Linked } from '../../link';
 import { nodesAbove, topNode } from '../../model/nodes-above';
-import type { ComponentFacts, ExprFact, FunctionFact, WriteFact } from '../../model/facts';
+import type { ComponentFacts, FunctionFact, WriteFact } from '../../model/facts';
 import { conditionBetween, REBUILT } from '../../model/arms';
 import { oncePer } from '../../model/once-per';
 import type { Component, Place, Site } from '../../model/project';
 import { placeOf, step, tagPlace, type Rule, type RuleContext } from '../rule';
+import { isSameThing } from './same-thing';
 
 export const stateLost: Rule = {
   name: 'portal/state-lost',
@@ -17,14 +18,14 @@ export const stateLost: Rule = {
       if (owner.facts.role !== 'component') continue;
       const seen = new Set<number>();
       for (const [target, spots] of spotsOf(project, owner)) {
-        const pair = rebuiltPair(spots);
+        const pair = rebuiltPair(owner, spots);
         if (pair && holdsState(project.components[target]!)) {
           seen.add(target);
           report(audit, owner, project.components[target]!, pair);
         }
       }
       for (const [slot, spots] of outletsOf(owner)) {
-        const pair = rebuiltPair(spots);
+        const pair = rebuiltPair(owner, spots);
         const lost = pair && filledWith(project, owner, slot).find((one) => holdsState(one));
         if (lost && !seen.has(lost.id)) report(audit, owner, lost, pair);
       }
@@ -80,43 +81,20 @@ function runsAnew({ functions, symbols }: ComponentFacts): Set<number> {
 const holdsState = (child: Component): boolean => !child.facts.wrapped && keptIn(child).length > 0;
 
 /** Two places that never show at once, and that the framework does not take for the same. */
-function rebuiltPair(spots: Spot[]): [Spot, Spot] | undefined {
+function rebuiltPair(owner: Component, spots: Spot[]): [Spot, Spot] | undefined {
   for (const [at, second] of spots.entries()) {
-    const first = spots.slice(0, at).find((one) => isRebuilt(one, second));
+    const first = spots.slice(0, at).find((one) => isRebuilt(owner, one, second));
     if (first) return [first, second];
   }
   return undefined;
 }
 
-function isRebuilt(a: Spot, b: Spot): boolean {
+function isRebuilt(owner: Component, a: Spot, b: Spot): boolean {
   if (a.apart || b.apart) return false;
-  if (a.site && b.site && !isSameThing(a.site, b.site)) return false;
+  if (a.site && b.site && !isSameThing(owner, a.site, b.site)) return false;
   const condition = conditionBetween(a.arms, b.arms);
   return condition !== undefined && (condition.startsWith(REBUILT) || a.way !== b.way);
 }
-
-/** What both places are given under one name is the same; otherwise they show two things, each with a state of its own. */
-function isSameThing(a: Site, b: Site): boolean {
-  if (a.fact === b.fact) return true;
-  return a.fact.attributes.every((one) => {
-    const other = b.fact.attributes.find(({ name, mode }) => name === one.name && mode === one.mode);
-    return (
-      !other || !/^(value|two-way)$/.test(one.mode) || isOfLooks(one.name) || isAlike(one.value, other.value)
-    );
-  });
-}
-
-const isOfLooks = (name: string): boolean => /^(class|className|style|size|variant)$/.test(name);
-
-function isAlike(a: ExprFact, b: ExprFact): boolean {
-  if (a.kind !== b.kind || a.kind === 'function') return a.kind === b.kind;
-  if (a.kind === 'literal') return typeof valueOf(a) === 'boolean' || valueOf(a) === valueOf(b);
-  const told = ({ symbol, path, uses, component, start, end }: ExprFact) =>
-    JSON.stringify([symbol, path, uses, component, a.kind === 'identity' ? 0 : end - start]);
-  return told(a) === told(b);
-}
-
-const valueOf = ({ type }: ExprFact) => (type?.t === 'lit' ? type.v : undefined);
 
 /** Where a component puts each of the others that stands in the arm of a condition, or in a constant that is placed in several. */
 function spotsOf(project: Linked, owner: Component): Map<number, Spot[]> {
