@@ -1,4 +1,5 @@
 import type { Counts, Level } from '../../api/schemas';
+import { inFigures } from './count';
 
 const TONES: Record<Level, string> = { error: 'text-error', warning: 'text-warning', note: 'text-note' };
 
@@ -14,7 +15,7 @@ export function CountCells({ counts, before }: { counts: Counts; before?: Counts
     const change = before ? counts[level] - before[level] : 0;
     return (
       <td key={level} className="px-3 text-right tabular-nums">
-        <span className={counts[level] ? TONES[level] : 'text-faint'}>{counts[level]}</span>
+        <span className={counts[level] ? TONES[level] : 'text-faint'}>{inFigures(counts[level])}</span>
         {change !== 0 && <span className="ml-1 text-soft">{change > 0 ? `+${change}` : `−${-change}`}</span>}
       </td>
     );

@@ -6,7 +6,7 @@ export function ProgressBar({ progress }: { progress: Progress }) {
   return (
     <span className="flex items-center gap-3" role="status">
       <progress
-        className="h-1.5 w-40 accent-[var(--accent)]"
+        className="h-1.5 w-40"
         aria-label="Audit"
         {...(share === undefined ? {} : { value: share, max: 1 })}
       />

@@ -31,12 +31,12 @@ export function Pairs({ project, pairs, of }: { project: string; pairs: Alike; o
         </tr>
       </thead>
       <tbody>
-        {pairs.map(({ one, other, share, same }) => (
+        {pairs.map(({ one, other, share, same }, at) => (
           <tr key={`${one.ref} ${other.ref}`} className="border-b border-line/60">
             <td className="py-1 pr-4 whitespace-nowrap tabular-nums">
               {Math.round(share * 100)} %, {count(same, 'port')}
             </td>
-            {of === undefined && <Named {...one} />}
+            {of === undefined && (one.ref === pairs[at - 1]?.one.ref ? <td /> : <Named {...one} />)}
             <Named {...other} />
             <td className="py-1 text-right">
               <Link

@@ -6,13 +6,13 @@ import { api } from '../../api';
 import { links } from '../../links';
 import { count } from '../../parts/count';
 import { languageName } from '../../parts/languages';
-import { LevelWord } from '../../parts/level';
 import { channelColor } from '../../parts/Mark';
 import { Place } from '../../parts/Place';
 import { Empty, Unfound, Waiting } from '../../parts/states';
 import { barePath } from './above';
 import { AboveDiagram } from './AboveDiagram';
 import { layersOf } from './inside';
+import { Found } from './Found';
 import { InsideDiagram } from './InsideDiagram';
 import { UsageTable } from './UsageTable';
 
@@ -32,6 +32,16 @@ export function ComponentPage() {
   if (isLoading || !view) return <Waiting what="the component" />;
   const half = Math.ceil(view.ports.length / 2);
   const own = findings.filter((one) => one.component === view.ref);
+  const usage = (
+    <Section title="Usage">
+      <UsageTable project={id} view={view} />
+    </Section>
+  );
+  const inside = (
+    <Section title="Inside">
+      <InsideDiagram project={id} inside={view.inside} />
+    </Section>
+  );
   return (
     <div className="h-full overflow-y-auto px-5 py-3" data-scroll="page">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -54,38 +64,30 @@ export function ComponentPage() {
           Not known: {one.why}. Therefore {one.so}.
         </p>
       ))}
-      {own.length > 0 && (
-        <ul className="mt-2">
-          {own.map((one) => (
-            <li key={one.fingerprint} className="truncate">
-              <LevelWord level={one.level} />{' '}
-              <Link className="hover:underline" to={links.finding(id, one.fingerprint)}>
-                {one.message}
-              </Link>
-            </li>
-          ))}
-        </ul>
-      )}
-      <div
-        className={`mt-3 grid gap-x-8 gap-y-3 ${isWide ? 'grid-cols-1' : 'grid-cols-[minmax(24rem,2fr)_minmax(0,3fr)]'}`}
-      >
-        <Section title="Interface">
-          {isWide ? (
+      <Found project={id} findings={own} />
+      {isWide ? (
+        // A wide diagram is a tall one, too: how it is used comes first.
+        <div className="mt-3">
+          <Section title="Interface">
             <div className="grid grid-cols-2 items-start gap-x-8">
               <Interface project={id} ports={view.ports.slice(0, half)} />
               <Interface project={id} ports={view.ports.slice(half)} />
             </div>
-          ) : (
-            <Interface project={id} ports={view.ports} />
-          )}
-        </Section>
-        <Section title="Inside">
-          <InsideDiagram project={id} inside={view.inside} />
-        </Section>
-      </div>
-      <Section title="Usage">
-        <UsageTable project={id} view={view} />
-      </Section>
+          </Section>
+          {usage}
+          {inside}
+        </div>
+      ) : (
+        <>
+          <div className="mt-3 grid grid-cols-[minmax(24rem,2fr)_minmax(0,3fr)] gap-x-8 gap-y-3">
+            <Section title="Interface">
+              <Interface project={id} ports={view.ports} />
+            </Section>
+            {inside}
+          </div>
+          {usage}
+        </>
+      )}
       {view.above.nodes.length > 1 && (
         <Section title="Above it">
           <AboveDiagram key={view.ref} project={id} above={view.above} />
@@ -101,12 +103,15 @@ export function ComponentPage() {
         </Section>
         <Section title="Handles to it">
           {view.holders.length === 0 && <p className="text-soft">Nobody keeps one.</p>}
-          {view.holders.map((one, i) => (
+          {view.holders.slice(0, FEW_OWNERS).map((one, i) => (
             <p key={i} className="truncate">
               {one.component} <span className="code">{one.handle}</span>{' '}
               <Place root={project?.root} file={one.spot.file} line={one.spot.line} />
             </p>
           ))}
+          {view.holders.length > FEW_OWNERS && (
+            <p className="text-faint">and {view.holders.length - FEW_OWNERS} more</p>
+          )}
         </Section>
         <Section title="Renders">
           {view.renders.length === 0 && <p className="text-soft">No component of the project.</p>}
@@ -220,6 +225,10 @@ function HandedIn({
   ));
 }
 
+/** A prop without a type is told so, unless its default says more; events and content rarely have one. */
+const typeIn = ({ type, channel, default: value }: PortView): ReactNode =>
+  type || (channel === 'prop' && value === undefined && <span className="text-faint">unknown</span>);
+
 function Interface({ project, ports }: { project: string; ports: PortView[] }) {
   if (ports.length === 0) return <p className="text-soft">It takes nothing.</p>;
   return (
@@ -246,8 +255,13 @@ function Interface({ project, ports }: { project: string; ports: PortView[] }) {
               </Link>
             </td>
             <td className="code max-w-56 truncate pr-3 text-soft" title={port.type}>
-              {port.type || 'unknown'}
-              {port.default !== undefined && <span className="text-faint"> = {port.default}</span>}
+              {typeIn(port)}
+              {port.default !== undefined && (
+                <span className="text-faint">
+                  {port.type ? ' = ' : '= '}
+                  {port.default}
+                </span>
+              )}
             </td>
             <td className={port.does === 'does nothing with it' ? 'text-error' : 'text-soft'}>
               {port.required && <span className="mr-2 text-ink">required</span>}

@@ -37,6 +37,7 @@ test.each<[string, Cells[], string[], string[], string[]]>([
     ['unit "kn"'],
     ['note'],
   ],
+  ['the more used first', [{ unit: '1' }, { unit: '2', wind: '3' }], ['unit', 'wind'], [], ['note']],
   ['left out somewhere', [{ unit: '"kn"' }, {}], ['unit'], [], ['wind', 'note']],
   ['wrong everywhere', [{ wind: '!' }, { wind: '!' }], ['wind'], [], ['unit', 'note']],
 ])('columns: %s', (_, sites, columns, always, never) => {

@@ -3,7 +3,7 @@ import type { ComponentView, SiteView } from '../../../api/component-schemas';
 import { isLoose } from '../../parts/joinWords';
 
 export interface Columns {
-  /** Ports that call sites hand over in different ways. */
+  /** Ports that call sites hand over in different ways, those that most hand over first. */
   columns: string[];
   /** Ports that all call sites hand over in the same way, with what is written there. */
   always: { name: string; text: string }[];
@@ -13,14 +13,14 @@ export interface Columns {
 
 const textOf = (site: SiteView, name: string): string | undefined => {
   const cell = site.cells[name];
-  return cell && cell.how !== 'default' && !isLoose(cell.how) ? cell.text : undefined;
+  return cell && !isLoose(cell.how) ? cell.text : undefined;
 };
 
 /** Which ports tell one call site from the next, and which are the same everywhere. */
 export function usageColumns(view: ComponentView): Columns {
   const found: Columns = { columns: [], always: [], never: [] };
   for (const name of [...view.ports.map((port) => port.name), ...view.strays]) {
-    const used = view.sites.some((site) => site.cells[name] && site.cells[name].how !== 'default');
+    const used = view.sites.some((site) => site.cells[name]);
     const [first] = view.sites;
     const text = first && textOf(first, name);
     if (!used) found.never.push(name);
@@ -28,6 +28,11 @@ export function usageColumns(view: ComponentView): Columns {
       found.always.push({ name, text });
     else found.columns.push(name);
   }
+  const uses = new Map(
+    found.columns.map((name) => [name, view.sites.filter((site) => site.cells[name]?.text).length]),
+  );
+  // What hardly any call site passes stands last: the table is read from the left.
+  found.columns.sort((a, b) => uses.get(b)! - uses.get(a)!);
   return found;
 }
 

@@ -5,7 +5,7 @@ import type { FindingRow } from '../../../api/schemas';
 import { currentSearch } from '../../address';
 import { api } from '../../api';
 import { LevelWord, levelTone } from '../../parts/level';
-import { type Grouping, type ListItem, ordinals } from './list';
+import { type Grouping, isSaidAbove, type ListItem, ordinals } from './list';
 
 const HEADING = 30;
 const ROW = 46;
@@ -99,6 +99,7 @@ export function FindingList({ project, items, by, chosen, onChoose, onFold, onDe
               finding={item.finding}
               isChosen={index === at}
               rule={by !== 'rule'}
+              isSaid={isSaidAbove(items, index)}
               {...places[index]!}
               top={start}
               height={size}
@@ -173,6 +174,8 @@ interface RowProps {
   isChosen: boolean;
   /** Its rule is told, where the heading does not. */
   rule: boolean;
+  /** The row above says the same: what differs is the code. */
+  isSaid: boolean;
   /** Which of how many findings of its group it is. */
   place: number;
   count: number;
@@ -186,6 +189,7 @@ const Row = memo(function Row({
   finding,
   isChosen,
   rule,
+  isSaid,
   place,
   count,
   top,
@@ -204,7 +208,13 @@ const Row = memo(function Row({
       style={{ top, height }}
       onClick={() => onChoose(finding.fingerprint)}
     >
-      <p className="truncate">{finding.message}</p>
+      {isSaid ? (
+        <p className="code truncate" title={finding.message}>
+          {finding.place.code}
+        </p>
+      ) : (
+        <p className="truncate">{finding.message}</p>
+      )}
       <p className="flex gap-3 truncate text-soft">
         <LevelWord level={finding.level} />
         {rule && <span>{finding.rule}</span>}

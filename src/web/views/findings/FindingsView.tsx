@@ -8,7 +8,7 @@ import { useKeys } from '../../keys';
 import { useStable } from '../../useStable';
 import { Empty, Failed, Waiting } from '../../parts/states';
 import { Narrow } from '../../parts/Narrow';
-import { count } from '../../parts/count';
+import { count, inFigures } from '../../parts/count';
 import { levelTone } from '../../parts/level';
 import { type Asked, Decide } from './Decide';
 import { Facets } from './Facets';
@@ -191,7 +191,7 @@ export function FindingsView() {
             </button>
           )}
           <span className="ml-auto text-soft tabular-nums">
-            {list.length} of {findings.length}
+            {inFigures(list.length)} of {inFigures(findings.length)}
           </span>
         </div>
         {list.length > 0 ? (

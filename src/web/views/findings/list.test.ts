@@ -1,6 +1,16 @@
 import { expect, test } from 'vitest';
 import type { FindingRow } from '../../../api/schemas';
-import { countBy, type FindingFilter, foldersOf, grouped, matches, ordinals, siblingsOf } from './list';
+import {
+  countBy,
+  type FindingFilter,
+  foldersOf,
+  grouped,
+  isSaidAbove,
+  matches,
+  ordinals,
+  saidOf,
+  siblingsOf,
+} from './list';
 
 const finding = (rule: string, file: string, more: Partial<FindingRow> = {}): FindingRow => ({
   rule,
@@ -114,5 +124,31 @@ test('findings are counted in their group', () => {
     '2/2',
     '2/2',
     '1/1',
+  ]);
+});
+
+test('what is said of several places is said once, the gravest first', () => {
+  const said = saidOf([
+    finding('prop/unread', 'a.tsx', { level: 'warning' }),
+    finding('prop/unread', 'b.tsx', { level: 'warning' }),
+    finding('prop/missing', 'c.tsx'),
+  ]);
+  expect(said.map(({ message, level, findings }) => [message, level, findings.length])).toEqual([
+    ['about prop/missing', 'error', 1],
+    ['about prop/unread', 'warning', 2],
+  ]);
+});
+
+test('a row that says what the row above says is known', () => {
+  const items = grouped(
+    [finding('prop/unread', 'a.tsx'), finding('prop/unread', 'b.tsx'), finding('prop/missing', 'c.tsx')],
+    'rule',
+  );
+  expect(items.map((item, at) => `${item.kind} ${isSaidAbove(items, at)}`)).toEqual([
+    'group false',
+    'finding false',
+    'finding true',
+    'group false',
+    'finding false',
   ]);
 });

@@ -53,6 +53,17 @@ export interface FacetValue {
   level: Level;
 }
 
+function groupBy(findings: FindingRow[], keyOf: (finding: FindingRow) => string): Map<string, FindingRow[]> {
+  const groups = new Map<string, FindingRow[]>();
+  for (const finding of findings) {
+    const key = keyOf(finding);
+    const list = groups.get(key);
+    if (list) list.push(finding);
+    else groups.set(key, [finding]);
+  }
+  return groups;
+}
+
 /** How many findings there are for each value, the gravest first, then the most. */
 export function countBy(findings: FindingRow[], keyOf: (finding: FindingRow) => string): FacetValue[] {
   const found = new Map<string, FacetValue>();
@@ -66,6 +77,24 @@ export function countBy(findings: FindingRow[], keyOf: (finding: FindingRow) => 
     }
   }
   return [...found.values()].sort((a, b) => GRAVITY[a.level] - GRAVITY[b.level] || b.count - a.count);
+}
+
+/** What is said of one or several places. */
+export interface Said {
+  message: string;
+  level: Level;
+  /** In the order in which they were found. */
+  findings: FindingRow[];
+}
+
+/** Findings by what they say, each sentence once: the gravest first, then what is said most often. */
+export function saidOf(findings: FindingRow[]): Said[] {
+  const byMessage = groupBy(findings, ({ message }) => message);
+  return countBy(findings, ({ message }) => message).map(({ value, level }) => ({
+    message: value,
+    level,
+    findings: byMessage.get(value)!,
+  }));
 }
 
 /** At most so many folders are told apart. */
@@ -100,13 +129,7 @@ export function grouped(
   by: Grouping,
   folded: ReadonlySet<string> = new Set(),
 ): ListItem[] {
-  const groups = new Map<string, FindingRow[]>();
-  for (const finding of findings) {
-    const key = KEY[by](finding);
-    const list = groups.get(key);
-    if (list) list.push(finding);
-    else groups.set(key, [finding]);
-  }
+  const groups = groupBy(findings, KEY[by]);
   return countBy(findings, KEY[by]).flatMap(({ value, count, level }): ListItem[] => {
     const list = groups.get(value)!.sort((a, b) => GRAVITY[a.level] - GRAVITY[b.level]);
     const isFolded = folded.has(value);
@@ -129,6 +152,14 @@ export function ordinals(items: ListItem[]): { place: number; count: number }[] 
     ({ count } = item);
     return { place: ++group, count: groups };
   });
+}
+
+/** Whether an item says what the one right above it says. */
+export function isSaidAbove(items: ListItem[], at: number): boolean {
+  const [above, item] = [items[at - 1], items[at]];
+  return (
+    above?.kind === 'finding' && item?.kind === 'finding' && above.finding.message === item.finding.message
+  );
 }
 
 /** Findings that most likely go with this one when its cause is mended: the same rule about the same thing. */

@@ -12,6 +12,7 @@ import { isLoose, JOIN_WORDS } from '../../parts/joinWords';
 import { levelTone } from '../../parts/level';
 import { Place } from '../../parts/Place';
 import { Empty, Unfound, Waiting } from '../../parts/states';
+import { countBy, saidOf } from '../findings/list';
 import { Connection } from './Connection';
 
 const HEADINGS: Record<JointRow['direction'], string> = {
@@ -31,7 +32,7 @@ export function JointPage() {
   const { data: project } = api.useProjectQuery(id);
   const name = search.get('port');
   const rows = useMemo(() => inOrder(joint?.rows ?? []), [joint]);
-  const chosen = rows.find((row) => row.name === name) ?? rows.find((row) => isLoose(row.how)) ?? rows[0];
+  const chosen = rows.find((row) => row.name === name) ?? worst(rows);
   const step = (by: number) => {
     if (joint && at + by >= 0 && at + by < joint.count) change((next) => next.set('at', String(at + by)));
   };
@@ -126,13 +127,14 @@ export function JointPage() {
                     Open the strand
                   </Link>
                 )}
-                {about.map((one) => (
+                {saidOf(about).map(({ message, level, findings: [first, ...others] }) => (
                   <Link
-                    key={one.fingerprint}
-                    className={`min-w-0 truncate underline ${levelTone(one.level)}`}
-                    to={links.finding(id, one.fingerprint)}
+                    key={message}
+                    className={`min-w-0 truncate underline ${levelTone(level)}`}
+                    to={links.finding(id, first!.fingerprint)}
                   >
-                    {one.rule}: {one.message}
+                    {first!.rule}: {message}
+                    {others.length > 0 && ` In ${others.length + 1} places.`}
                   </Link>
                 ))}
               </p>
@@ -169,6 +171,10 @@ export function JointPage() {
     </div>
   );
 }
+
+/** What one looks for first: where something is wrong. */
+const worst = (rows: JointRow[]): JointRow | undefined =>
+  rows.find((row) => isLoose(row.how)) ?? rows.find((row) => row.findings.length > 0) ?? rows[0];
 
 const DIRECTIONS = { down: 0, up: 1, across: 2 };
 const inOrder = (rows: JointRow[]): JointRow[] =>
@@ -271,9 +277,10 @@ function Row({ row, chosen, findings, onChoose }: RowProps) {
         </button>
         <span className="block truncate text-soft">
           {row.child.does}
-          {findings.map((one) => (
-            <span key={one.fingerprint} className={`ml-3 ${levelTone(one.level)}`}>
-              {one.rule}
+          {countBy(findings, ({ rule }) => rule).map(({ value, count, level }) => (
+            <span key={value} className={`ml-3 ${levelTone(level)}`}>
+              {value}
+              {count > 1 && ` ${count} times`}
             </span>
           ))}
         </span>

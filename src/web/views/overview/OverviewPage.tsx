@@ -5,7 +5,7 @@ import type { Overview } from '../../../api/component-schemas';
 import type { AuditSummary, FindingRow } from '../../../api/schemas';
 import { api, reasonOf } from '../../api';
 import { links } from '../../links';
-import { count } from '../../parts/count';
+import { count, inFigures } from '../../parts/count';
 import { Excerpt } from '../../parts/Code';
 import { languageName } from '../../parts/languages';
 import { LevelWord, levelTone } from '../../parts/level';
@@ -119,7 +119,7 @@ function What({ audit, view, project, root }: WhatProps) {
       <h1 className="flex flex-wrap items-baseline gap-x-3 text-[16px] font-semibold">
         {count(audit.components, 'component')} in {count(audit.files, 'file')}
         <span className="text-[13px] font-normal text-soft">
-          {languages.map(([name, of]) => `${languageName(name)} ${of}`).join(', ')}
+          {languages.map(([name, of]) => `${languageName(name)} ${inFigures(of)}`).join(', ')}
         </span>
         <span className="ml-auto truncate text-[13px] font-normal text-faint">{root}</span>
       </h1>

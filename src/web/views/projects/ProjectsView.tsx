@@ -2,6 +2,7 @@
 import { useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { ProjectSummary } from '../../../api/schemas';
+import { inFigures } from '../../parts/count';
 import { lastPlace } from '../../places';
 import { api, reasonOf } from '../../api';
 import { CountCells } from '../../parts/level';
@@ -112,6 +113,9 @@ function OpenFolder() {
   );
 }
 
+/** Of a longer path the end is shown. */
+const MOST_LETTERS = 40;
+
 function ProjectRow({ project }: { project: ProjectSummary }) {
   const progress = useProgress(project.id);
   const [cancel] = api.useCancelAuditMutation();
@@ -121,12 +125,12 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
   const running = progress && isRunning(progress.stage);
   return (
     <tr className="h-[30px] border-b border-line odd:bg-row">
-      <td className="pr-3 pl-2">
+      <td className="pr-3 pl-2 whitespace-nowrap">
         <Link to={lastPlace(project.id)} className="font-medium underline-offset-2 hover:underline">
           {project.name}
         </Link>
-        <span className="ml-3 text-soft" title={project.root}>
-          {project.root.length > 46 ? `…${project.root.slice(-45)}` : project.root}
+        <span className="ml-3 whitespace-nowrap text-soft" title={project.root}>
+          {project.root.length > MOST_LETTERS ? `…${project.root.slice(1 - MOST_LETTERS)}` : project.root}
         </span>
       </td>
       {running ? (
@@ -140,7 +144,7 @@ function ProjectRow({ project }: { project: ProjectSummary }) {
               .map((name) => languageName(name))
               .join(', ') || 'none'}
           </td>
-          <td className="px-3 text-right tabular-nums">{audit.components}</td>
+          <td className="px-3 text-right tabular-nums">{inFigures(audit.components)}</td>
           <td className="px-3 text-right whitespace-nowrap">
             <JoinedCount project={project.id} audit={audit} />
           </td>

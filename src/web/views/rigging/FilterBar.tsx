@@ -90,7 +90,7 @@ export function FilterBar({ view }: { view: RiggingView }) {
 /** How many strands are shown, of how many. */
 export function strandsIn({ lanes, strands }: RiggingView): string {
   return strands > lanes.length
-    ? `the gravest ${lanes.length} of ${count(strands, 'strand')}`
+    ? `${lanes.length} of ${count(strands, 'strand')}, the gravest first,`
     : count(strands, 'strand');
 }
 

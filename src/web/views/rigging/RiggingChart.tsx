@@ -7,7 +7,7 @@ import { useStable } from '../../useStable';
 import { links } from '../../links';
 import type { AuditSummary, LaneView, RiggingRow, RiggingView } from '../../../api/schemas';
 import { JoinedCount } from '../../parts/JoinedCount';
-import { count } from '../../parts/count';
+import { count, inFigures } from '../../parts/count';
 import { Waiting } from '../../parts/states';
 import { strandsIn } from './FilterBar';
 import { GapLine } from './GapLine';
@@ -204,7 +204,9 @@ function PlacedChart({
                 )}
                 <p>
                   {strandsIn(view)} over{' '}
-                  {shown === view.rows ? count(shown, 'row') : `${shown} of ${count(view.rows, 'row')}`}
+                  {shown === view.rows
+                    ? count(shown, 'row')
+                    : `${inFigures(shown)} of ${count(view.rows, 'row')}`}
                 </p>
                 {audit && (
                   <p>

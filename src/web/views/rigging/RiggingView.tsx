@@ -33,11 +33,11 @@ export function RiggingView() {
   if (view.rows === 0) return <NoComponents audit={project.audit} />;
 
   const strand = search.get('strand');
-  // At first what was asked for, then the strand with the gravest finding, of those the longest.
+  // At first what was asked for, then the strand with the gravest finding, of those the first.
   const chosen =
     view.lanes.find((lane) => lane.id === strand) ??
     view.lanes.find((lane) => lane.pinned) ??
-    view.lanes.find((lane) => lane.level === 'error') ??
+    (search.has('find') ? undefined : view.lanes.find((lane) => lane.level === 'error')) ??
     view.lanes[0];
   const asked = search.get('row');
   const row = asked === null ? undefined : Number(asked);

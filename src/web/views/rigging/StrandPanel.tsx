@@ -11,7 +11,7 @@ import { LevelWord } from '../../parts/level';
 import { Empty, Waiting } from '../../parts/states';
 import { ProvenTrail } from '../../parts/ProvenTrail';
 import { links } from '../../links';
-import { countBy } from '../findings/list';
+import { saidOf } from '../findings/list';
 import { isNarrowed } from './ask';
 
 interface StrandPanelProps {
@@ -62,7 +62,7 @@ export function StrandPanel({ project, lane, view, row, audit }: StrandPanelProp
         </p>
       </header>
       <Compared lane={lane} view={view} />
-      <FindingsOf key={lane.id} project={project} lane={lane} withTrail={lane.refs.length === 0} />
+      <FindingsOf key={lane.id} project={project} lane={lane} />
       {lane.refs.length > 0 && <Hops project={project} lane={lane} chosen={mark?.ref} />}
     </aside>
   );
@@ -182,32 +182,37 @@ function Compared({ lane, view }: { lane: LaneView; view: RiggingView }) {
 
 const inWords = (count: number): string => (count === 1 ? 'one component' : `${count} components`);
 
+/** A strand with more hops shows the places that prove its gravest finding first. */
+const LONG = 8;
+
 /** So many kinds of findings are shown at first. */
 const FEW = 8;
 
 /** What was found on a strand, the gravest first; what is said of several places is said once. */
-function FindingsOf({ project, lane, withTrail }: { project: string; lane: LaneView; withTrail: boolean }) {
+function FindingsOf({ project, lane }: { project: string; lane: LaneView }) {
   const { data = [] } = api.useFindingsQuery(project, { skip: lane.findings.length === 0 });
   const [all, setAll] = useState(false);
   const here = new Set(lane.findings);
   const found = data.filter((finding) => here.has(finding.fingerprint));
-  const said = countBy(found, (finding) => finding.message);
+  const said = saidOf(found);
   const shown = all ? said : said.slice(0, FEW);
+  // Of a long strand one wants to see what is wrong with it before all of its hops; a short one shows that itself.
+  const proves = (at: number): boolean => lane.refs.length === 0 || (at === 0 && lane.hops.length > LONG);
   return (
     <>
       <ul className="px-5">
-        {shown.map(({ value, count: places, level }) => {
-          const { fingerprint, rule } = found.find((one) => one.message === value)!;
+        {shown.map(({ message, level, findings }, at) => {
+          const { fingerprint, rule } = findings[0]!;
           return (
-            <li key={value} className="mb-2">
+            <li key={message} className="mb-2">
               <p>
-                <LevelWord level={level} /> {value}{' '}
+                <LevelWord level={level} /> {message}{' '}
                 <Link className="text-soft underline" to={`/p/${project}/findings?finding=${fingerprint}`}>
                   {rule}
                 </Link>
-                {places > 1 && <span className="text-soft"> in {places} places</span>}
+                {findings.length > 1 && <span className="text-soft"> in {findings.length} places</span>}
               </p>
-              {withTrail && (
+              {proves(at) && (
                 <div className="mt-2">
                   <ProvenTrail project={project} fingerprint={fingerprint} />
                 </div>
@@ -239,6 +244,9 @@ function Hops({ project, lane, chosen }: { project: string; lane: LaneView; chos
   if (!strand.data) return <Waiting what="the strand" />;
   return (
     <div ref={box} className="px-3 pb-6">
+      {lane.findings.length > 0 && lane.hops.length > LONG && (
+        <h3 className="mx-2 mb-1 border-t border-line pt-2 font-medium text-soft">All of the strand</h3>
+      )}
       <HopList
         project={project}
         hops={placedHops(strand.data).filter((hop) => lane.hops.includes(hop.ref))}

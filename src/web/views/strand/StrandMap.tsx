@@ -14,7 +14,7 @@ export function StrandMap({ strand, chosen, onChoose }: StrandMapProps) {
   return (
     <div className="relative mt-2" style={{ height }}>
       <svg className="absolute inset-0" width={AXIS + 14} height={height} aria-hidden="true">
-        <Drawing strand={strand} />
+        <Drawing strand={strand} chosen={chosen} />
       </svg>
       {strand.hops.map((hop) => (
         <button

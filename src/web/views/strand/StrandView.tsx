@@ -12,6 +12,7 @@ import { CopyMenu } from '../../parts/CopyMenu';
 import { count } from '../../parts/count';
 import { strandMarkdown } from '../../parts/markdown';
 import { Empty, Unfound, Waiting } from '../../parts/states';
+import { Ref } from '../../parts/Ref';
 import { StrandMap } from './StrandMap';
 import { strandSvg } from './svg';
 
@@ -93,7 +94,9 @@ export function StrandView() {
         aria-label="The strand as a drawing"
         data-scroll="drawing"
       >
-        <h1 className="text-[15px] font-semibold break-all">{strand.of}</h1>
+        <h1 className="text-[15px] font-semibold wrap-break-word">
+          <Ref text={strand.of} />
+        </h1>
         <Ends project={id} strand={strand} />
         {strand.parts.length > 1 && (
           <Choice
@@ -188,15 +191,19 @@ function Ends({ project, strand }: { project: string; strand: Strand }) {
     <>
       <dt className="text-soft">{title}</dt>
       <dd className="mb-1">
+        {refs.length === 0 && <span className="text-soft">further away than is shown</span>}
         {refs.slice(0, 8).map((one) => {
           const hop = strand.hops.find((other) => other.ref === one);
           return (
             <Link
               key={one}
               to={`/p/${project}/strand?ref=${encodeURIComponent(one)}`}
-              className="flex items-center gap-1.5 hover:underline"
+              className="flex items-start gap-1.5 hover:underline"
             >
-              {hop && <MarkIcon role={hop.role} channel={hop.channel} />} {one}
+              {hop && <MarkIcon role={hop.role} channel={hop.channel} />}
+              <span className="min-w-0 wrap-break-word">
+                <Ref text={one} />
+              </span>
             </Link>
           );
         })}
@@ -206,7 +213,7 @@ function Ends({ project, strand }: { project: string; strand: Strand }) {
     </>
   );
   return (
-    <dl className="my-3 grid grid-cols-[5.5rem_1fr]">
+    <dl className="my-3 grid grid-cols-[5.5rem_minmax(0,1fr)]">
       {list('Comes from', strand.origins)}
       {list('Ends in', strand.ends)}
       {strand.reach === 'far' &&
