@@ -74,6 +74,32 @@ async function opened(): Promise<string> {
   return id;
 }
 
+describe('folders, as their path is typed', () => {
+  const listed = async (path: string) => {
+    const response = await fetch(`${address}/api/folders?path=${encodeURIComponent(path)}`);
+    return (await response.json()) as string[];
+  };
+  beforeAll(() => {
+    for (const name of ['yard/winches', 'yard/wheels', 'yard/.cache', 'yard/node_modules'])
+      mkdirSync(join(folder, name), { recursive: true });
+    writeFileSync(join(folder, 'yard/wire.txt'), '');
+  });
+  test.each([
+    ['yard/', ['yard/wheels', 'yard/winches']],
+    ['yard/wi', ['yard/wheels', 'yard/winches']],
+    ['yard/.', ['yard/.cache', 'yard/wheels', 'yard/winches']],
+    ['nowhere/', []],
+    ['yard/wire.txt/', []],
+  ])('in %s', async (typed, expected) => {
+    expect(await listed(join(folder, '/') + typed)).toEqual(expected.map((one) => join(folder, one)));
+  });
+  test('a path that starts nowhere leads nowhere, one of the own folder to it', async () => {
+    expect(await listed('yard/')).toEqual([]);
+    expect(await listed('\0/')).toEqual([]);
+    expect((await listed('~/')).every((one) => one.startsWith('~/'))).toBe(true);
+  });
+});
+
 describe('a project', () => {
   test('is audited and listed, with its findings, rigging, strands and sources', async () => {
     const id = await opened();

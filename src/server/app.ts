@@ -19,6 +19,7 @@ import { keepOverview, keptOverview } from './db/overviews';
 import { auditsOf, compareAudits, hasAudit } from './db/audits';
 import { rulesWithPages } from '../core/report/rule-page';
 import { demosIn } from './demos';
+import { foldersIn, ownFolder } from './folders';
 import { decide, decisionsOf, undecide } from './db/decisions';
 import { isOdd } from './db/kept';
 import { findingOf, findingRowsOf, sourceOf } from './db/holding';
@@ -102,9 +103,13 @@ export function createApp({ db, projects, live, logger, web, demo }: AppParts): 
   app.get('/api/demos', async (_request, response) => {
     response.json(demo === undefined ? [] : await demosIn(demo));
   });
+  app.get('/api/folders', async (request, response) => {
+    const { path } = checked(z.object({ path: z.string().max(4096) }), request.query);
+    response.json(await foldersIn(path));
+  });
   app.post('/api/projects', async (request, response) => {
     const { path } = checked(openSchema, request.body ?? {});
-    const root = resolve(path);
+    const root = resolve(ownFolder(path));
     const found = await stat(root).catch(() => undefined);
     if (!found) throw new HttpProblem(404, 'No such folder', `path: there is no folder ${root}`);
     if (!found.isDirectory()) throw new HttpProblem(400, 'Not a folder', `path: ${root} is a file`);

@@ -33,6 +33,7 @@ export const api = createApi({
   endpoints: (build) => ({
     projects: build.query<ProjectSummary[], void>({ query: () => '/projects', providesTags: ['Projects'] }),
     demos: build.query<{ name: string; path: string }[], void>({ query: () => '/demos' }),
+    folders: build.query<string[], string>({ query: (path) => ({ url: '/folders', params: { path } }) }),
     project: build.query<ProjectSummary, string>({
       query: (id) => `/projects/${id}`,
       providesTags: ['Audit'],

@@ -14,7 +14,7 @@ test.beforeAll(async ({ browser }) => {
   cpSync(SOURCES, folder, { recursive: true });
   const page = await browser.newPage();
   await page.goto(process.env.ORIGIN!);
-  await page.getByRole('textbox', { name: 'Audit a folder on this machine' }).fill(folder);
+  await page.getByRole('combobox', { name: 'Audit a folder on this machine' }).fill(folder);
   await page.getByRole('button', { name: 'Audit', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Where it is worst' })).toBeVisible({ timeout: 60_000 });
   project = page.url().replace('/overview', '');

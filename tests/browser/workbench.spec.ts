@@ -111,7 +111,7 @@ test('the value itself, one step further, or all of it', async ({ page }) => {
 
 async function openSecond(page: Page): Promise<void> {
   await page.goto(process.env.ORIGIN!);
-  await page.getByRole('textbox', { name: 'Audit a folder on this machine' }).fill(process.env.SECOND!);
+  await page.getByRole('combobox', { name: 'Audit a folder on this machine' }).fill(process.env.SECOND!);
   await page.getByRole('button', { name: 'Audit', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Where it is worst' })).toBeVisible();
 }

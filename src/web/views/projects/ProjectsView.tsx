@@ -56,6 +56,9 @@ function OpenFolder() {
   const [path, setPath] = useState('');
   const [open, { error, isLoading }] = api.useOpenProjectMutation();
   const { data: demos = [] } = api.useDemosQuery();
+  // One list serves as long as one types a name in it.
+  const within = path.replace(/[^/\\]*$/, '') + (/[/\\]\.[^/\\]*$/.test(path) ? '.' : '');
+  const { data: folders = [] } = api.useFoldersQuery(within, { skip: !within });
   const navigate = useNavigate();
   const start = async (folder: string) => {
     const result = await open(folder);
@@ -73,6 +76,8 @@ function OpenFolder() {
       <div className="flex gap-2">
         <input
           id="folder"
+          list="folders"
+          autoComplete="off"
           value={path}
           onChange={(event) => setPath(event.target.value)}
           placeholder="/home/me/console"
@@ -81,6 +86,11 @@ function OpenFolder() {
           aria-invalid={error !== undefined}
           aria-describedby={error ? 'folder-error' : undefined}
         />
+        <datalist id="folders">
+          {folders.map((one) => (
+            <option key={one} value={one} />
+          ))}
+        </datalist>
         <button
           type="submit"
           disabled={!path.trim() || isLoading}
@@ -90,13 +100,13 @@ function OpenFolder() {
         </button>
       </div>
       {demos.length > 0 && (
-        <p className="mt-2 flex gap-4 text-soft">
+        <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-soft">
           or a part of the demo:
           {demos.map((demo) => (
             <button
               key={demo.path}
               type="button"
-              className="underline hover:text-ink"
+              className="whitespace-nowrap underline hover:text-ink"
               onClick={() => void start(demo.path)}
             >
               {demo.name}
