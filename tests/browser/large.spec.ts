@@ -1,4 +1,4 @@
-/** The workbench on a large project: 20,000 rows and 200 lanes. */
+/** The workbench on a large project: 20,000 rows and 200 strands. */
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -43,7 +43,7 @@ test.beforeAll(async ({ browser }) => {
   folder = largeProject();
   const page = await browser.newPage();
   await page.goto(process.env.ORIGIN!);
-  await page.getByRole('textbox', { name: 'Audit a folder on this machine' }).fill(folder);
+  await page.getByRole('combobox', { name: 'Audit a folder on this machine' }).fill(folder);
   await page.getByRole('button', { name: 'Audit', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Where it is worst' })).toBeVisible({ timeout: 40_000 });
   address = page.url().replace('/overview', '');
@@ -52,9 +52,9 @@ test.beforeAll(async ({ browser }) => {
 
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-test('20,000 rows and 200 lanes scroll', async ({ page }) => {
+test('20,000 rows under the gravest of 200 strands scroll', async ({ page }) => {
   await page.goto(`${address}/rigging?whole=1`);
-  await expect(page.getByText(/over 20001 rows$|over 20000 rows$/)).toBeVisible();
+  await expect(page.getByText(/over 20,00[01] rows$/)).toBeVisible();
   const frames = await page.evaluate(async () => {
     const chart = document.querySelector('[data-chart]')!;
     const next = () => new Promise<number>((done) => requestAnimationFrame(done));
@@ -100,7 +100,7 @@ for (const [view, field] of [
 
 test('a word that is in every name brings its strands while it is typed', async ({ page }) => {
   await page.goto(`${address}/rigging`);
-  await expect(page.getByText(/^200 strands over /)).toBeVisible();
+  await expect(page.getByText(/^80 of 200 strands, the gravest first, over /)).toBeVisible();
   const box = page.getByRole('textbox', { name: 'Narrow by component or name' });
   // Each rest asks; none of them may keep the last one waiting.
   for (const text of ['B', 'Bo', 'Boa', 'Boar', 'Board', 'Board7', 'Board77']) {
@@ -113,7 +113,7 @@ test('a word that is in every name brings its strands while it is typed', async 
 
 test('what no strand touches is one line that opens', async ({ page }) => {
   await page.goto(`${address}/rigging`);
-  await expect(page.getByText(/of 2000[01] rows$/)).toBeVisible();
+  await expect(page.getByText(/of 20,00[01] rows$/)).toBeVisible();
   const gap = page.getByRole('treeitem', { name: '199 rows that no shown strand touches' }).first();
   await gap.getByRole('button', { name: '… 199 rows between' }).click();
   await expect(page.getByRole('treeitem', { name: 'Lamp' }).first()).toBeVisible();
