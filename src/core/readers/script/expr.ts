@@ -427,11 +427,13 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
   notePage(u, node, args, ctx);
   const made = computed(node, callee, ...valuesOf(u, node, args));
   const noted = resultOfInvoke(u, invoke, made);
+  const bound = binding(callee, args);
+  if (bound) noteBound(u, bound, args, spanOf(node), ctx);
   const result: ExprFact = {
     ...(coming ? asResult(coming, made) : noted),
     kind: 'call',
     ...mergeContent(callee, ...args),
-    ...(binding(callee, args) ?? wrapping(calleeNode, args)),
+    ...(bound ?? wrapping(calleeNode, args)),
     ...(callee.kind === 'member' ? holding(u, callee) : NOTHING),
   };
   if (callee.component) {
@@ -504,6 +506,15 @@ function binding(
       : { kind: 'identity', symbol: symbol!, start, end },
   ];
   return { wraps, ...(args.length > 1 ? { bound: args.length - 1 } : {}) };
+}
+
+/** A callback that is bound to what it will be called with is raised with that: `onSave.bind(null, id)`. */
+function noteBound(u: Unit, { wraps }: Pick<ExprFact, 'wraps'>, args: ExprFact[], at: Span, ctx: Ctx): void {
+  const [callback] = wraps ?? [];
+  const own = callback?.kind === 'identity' ? u.facts.symbols[callback.symbol!]! : undefined;
+  if (own?.kind !== 'prop' || args.length < 2) return;
+  const emit = { symbol: callback!.symbol!, event: own.port!, args: args.slice(1), fn: ctx.fn };
+  u.facts.emits.push({ ...emit, guarded: true, how: 'handed', ...at });
 }
 
 const NOTHING = {};

@@ -60,6 +60,15 @@ const LIST: Idiom[] = [
     to: ['Leaf:prop:x'],
   },
   {
+    what: 'a callback that is bound to what it will be called with',
+    sources: reactApp(
+      `function Row({id,at,onPick}:any){ return <b onClick={onPick.bind(null,id)}>{at}</b>; } function App({seed}:any){ const [s,setS]=useState(''); return <><Row id={seed} at="b" onPick={setS}/><Leaf x={s}/></>; }`,
+    ),
+    from: 'App:prop:seed',
+    to: ['Row:event:onPick', 'App:state:s', 'Leaf:prop:x'],
+    not: ['Row:prop:at'],
+  },
+  {
     what: 'ref callback latest',
     sources: reactApp(
       `function App({seed}:any){ const [s,setS]=useState(''); const last=useRef<any>(null); last.current=(v:any)=>setS(v); const pick=useCallback((v:any)=>last.current(v),[]); return <><Btn v={seed} onSave={pick}/><Leaf x={s}/></>; }`,
