@@ -106,8 +106,10 @@ export function SearchDialog({ id, open, onOpenChange }: SearchDialogProps) {
           Enter opens it; with Shift, a component or port is shown on the rigging.
         </p>
       )}
-      {text.trim() && !isFetching && shown.length === 0 && (
-        <p className="px-4 pb-3 text-soft">Nothing is called that. Words may come in any order.</p>
+      {text.trim() && shown.length === 0 && (
+        <p className="px-4 pb-3 text-soft">
+          {isFetching ? 'Searching…' : 'Nothing is called that. Words may come in any order.'}
+        </p>
       )}
     </Panel>
   );
