@@ -6,6 +6,7 @@ import { byName } from './constants';
 import { contentOf, mayDraw, noteDrawing, noteShown } from './placing';
 import { readFunction, readOtherClass } from './functions';
 import { addInvoke, functionIn, noteInvoke, noteMade, noteSet, resultOfInvoke } from './invokes';
+import { readMutation } from './mutations';
 import { notePage, readStorage } from './page-kept';
 import { moduleLoaded } from './lazy';
 import { noteLoop, notePromised, resultMember } from './patterns';
@@ -327,7 +328,7 @@ function noteSpread(u: Unit, invoke: number | undefined, node: Call): void {
 const HOOK = /(^|\.)use[A-Z]/;
 
 function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ctx: Ctx): ExprFact {
-  const taken = u.dialect.call(u, node, ctx) ?? readStorage(u, node, ctx);
+  const taken = u.dialect.call(u, node, ctx) ?? readStorage(u, node, ctx) ?? readMutation(u, node, ctx);
   if (taken) return taken;
   const calleeNode = unwrap(node.callee);
   if (isFunction(calleeNode)) {
