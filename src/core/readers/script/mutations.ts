@@ -35,10 +35,11 @@ export function readMutation(u: Unit, node: Call, ctx: Ctx): ExprFact | undefine
   const asked: ExprFact = { kind: 'computed', wraps: calls, uses: [], ...at };
   return {
     kind: 'object',
-    open: true,
-    members: ['mutate', 'mutateAsync'].map((name) => ({ name, value: asked, ...at })),
-    spreads: [{ kind: 'computed', ...merged(...args), ...at }],
-    ...merged(...args),
+    members: [
+      ...['mutate', 'mutateAsync'].map((name) => ({ name, value: asked, ...at })),
+      // Of all else that it tells, only what came is made of anything.
+      { name: 'data', value: { kind: 'computed', ...merged(...args), ...at }, ...at },
+    ],
     ...at,
   };
 }
