@@ -265,6 +265,8 @@ export interface WrapperFact {
   takes: string[];
   /** It comes from elsewhere, and may hand over anything of its own accord. */
   open?: boolean;
+  /** The component that it makes, among those of the file, and where that draws the one that it is given. */
+  draws?: { component: number; node: number };
 }
 
 export interface SilenceFact extends Span {

@@ -155,6 +155,12 @@ export interface Spread {
   element: boolean;
 }
 
+/** What stands between call sites and the component that they reach. */
+export interface Wrapper extends Omit<WrapperFact, 'draws'> {
+  /** The components of the project that do, the outermost first, and where each draws what it was given. */
+  by?: { component: number; node: number }[];
+}
+
 export interface Site {
   id: number;
   owner: number;
@@ -164,7 +170,7 @@ export interface Site {
   fact: RenderFact;
   file: number;
   /** The component is reached through what a wrapper of the project made of it. */
-  wrapper?: WrapperFact;
+  wrapper?: Wrapper;
   /** Something else may be drawn in its place, which nobody here knows. */
   open?: boolean;
   /** It is a default: other code may well hand in something else each time. */
@@ -175,6 +181,8 @@ export interface Site {
   exposes?: string[];
   /** The component is what these call sites of the owner hand in there. */
   handedBy?: number[];
+  /** It stands in a wrapper: what it draws is what this call site reaches through that. */
+  behind?: number;
 }
 
 export type How =
@@ -336,7 +344,7 @@ export type Loss = 'package' | 'import' | 'broken' | 'member' | 'made' | 'circle
 
 /** What a name in a file turns out to be. */
 export type Target =
-  | { kind: 'component'; component: number; wrapper?: WrapperFact }
+  | { kind: 'component'; component: number; wrapper?: Wrapper }
   /** One of several; which one, the code decides while it runs. */
   | { kind: 'several'; of: Target[] }
   | { kind: 'value'; file: number; value: FileFacts['values'][number] }

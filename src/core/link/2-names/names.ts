@@ -1,7 +1,7 @@
 /** What a name in a file means, followed through imports, re-exports and aliases. */
-import type { ChoiceFact, FileFacts, ValueFact, WrapperFact } from '../../model/facts';
+import type { ChoiceFact, FileFacts, ValueFact } from '../../model/facts';
 import { isNamedLikeComponent } from '../../model/names';
-import type { Loss, Target } from '../../model/project';
+import type { Loss, Target, Wrapper } from '../../model/project';
 import type { Modules } from '../1-files/modules';
 import { indexOf } from '../1-files/name-index';
 import type { Spaces } from '../1-files/spaces';
@@ -353,8 +353,9 @@ export function linkNames(
       if (!known) return { ...one, wrapper: openWrapper(one.wrapper) };
       const supplies = [...known.supplies, ...(one.wrapper?.supplies ?? [])];
       const takes = [...known.takes, ...(one.wrapper?.takes ?? [])];
+      const by = [...(known.by ?? []), ...(one.wrapper?.by ?? [])];
       const open = one.wrapper?.open ? { open: true } : {};
-      return { ...one, wrapper: { name: name!, supplies, takes, ...open } };
+      return { ...one, wrapper: { name: name!, supplies, takes, ...(by.length ? { by } : {}), ...open } };
     };
     return inner.kind === 'several' ? { kind: 'several', of: inner.of.map(around) } : around(inner);
   }
@@ -393,18 +394,27 @@ export function linkNames(
     return files[file]!.components[index]!.role;
   };
 
-  const openWrapper = (inner: WrapperFact | undefined): WrapperFact => ({
+  const openWrapper = (inner: Wrapper | undefined): Wrapper => ({
     name: '',
     supplies: inner?.supplies ?? [],
     takes: inner?.takes ?? [],
+    ...(inner?.by ? { by: inner.by } : {}),
     open: true,
   });
 
   /** What a function of the project adds to the components that it is given, where that was understood. */
-  function wrapperNamed(file: number, name: string): WrapperFact | undefined {
+  function wrapperNamed(file: number, name: string): Wrapper | undefined {
     const home = homeOf(file, name);
-    const found = home && (files[home.file]!.wrappers ?? []).filter((one) => one.name === home.name);
-    return found?.length === 1 ? found[0] : undefined;
+    const [fact, other] = home
+      ? (files[home.file]!.wrappers ?? []).filter((one) => one.name === home.name)
+      : [];
+    if (!fact || other) return undefined;
+    const { draws, ...wrapper } = fact;
+    if (!draws) return wrapper;
+    return {
+      ...wrapper,
+      by: [{ component: componentIds[home!.file]![draws.component]!, node: draws.node }],
+    };
   }
 
   /** The file in which a function is written, and its name there. */

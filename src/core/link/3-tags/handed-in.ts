@@ -1,10 +1,10 @@
 /**
- * Components that a component draws because somebody handed them in: as the tag that a prop holds, `<Tag />`, or as
- * content that it adds attributes to. Each is a call site that only the flow and the tree know of: what else may be handed
+ * Components that a component draws because somebody handed them in: as the tag that a prop holds, `<Tag />`, as content
+ * that it adds attributes to, or to the function that made it, `withHold(Gauge)`. Each is a call site that only the flow and the tree know of: what else may be handed
  * in there nobody sees, so that no rule judges it.
  */
 import type { AttributeFact, ExprFact, RenderFact } from '../../model/facts';
-import { groupBy } from '../../model/group-by';
+import { groupBy, pushTo } from '../../model/group-by';
 import type { Component, Site } from '../../model/project';
 import type { Names } from '../2-names/names';
 
@@ -28,41 +28,57 @@ interface Found {
 
 /** Adds the call sites behind those that are written; `sites` holds these. */
 export function linkHandedIn(tree: Tree): void {
-  const { sites } = tree;
   const finder = new Finder(tree);
+  const wrapped = wrappedIn(tree.sites);
   for (const owner of tree.components) {
     const { render, adds = [] } = owner.facts;
-    const add = (node: number, fact: RenderFact, found: Found[]): void => {
-      const known = new Set((owner.siteAt.get(node) ?? []).map((id) => sites[id]!.target));
-      const isOther = ({ target }: Found) => !known.has(target.id) && target.facts.role === 'component';
-      for (const [target, ways] of groupBy(found.filter(isOther), (one) => one.target)) {
-        const handedBy = ways.flatMap(({ via }) => via ?? []);
-        const id = sites.length;
-        sites.push({
-          id,
-          owner: owner.id,
-          target: target.id,
-          node,
-          fact,
-          file: owner.file,
-          open: true,
-          ...(handedBy.length === ways.length ? { handedBy } : {}),
-        });
-        target.handedAt.push(id);
-        const here = owner.handedSites.get(node);
-        if (here) here.push(id);
-        else owner.handedSites.set(node, [id]);
-      }
-    };
     render.forEach((fact, node) => {
       const held = fact.kind === 'site' ? heldBy(fact) : undefined;
-      if (held) add(node, fact, finder.tagged(owner, held));
+      if (held) addSites(tree.sites, owner, node, fact, finder.tagged(owner, held));
     });
+    for (const { node, site } of wrapped.get(owner.id) ?? []) {
+      const target = tree.components[site.target]!;
+      addSite(tree.sites, owner, node, render[node]!, target, { behind: site.id });
+    }
     for (const { port, attributes } of adds) {
       const node = render.findIndex((one) => one.kind === 'outlet' && one.outlet === port);
-      if (node >= 0) add(node, { ...render[node]!, attributes }, finder.filling(owner, port));
+      if (node >= 0)
+        addSites(tree.sites, owner, node, { ...render[node]!, attributes }, finder.filling(owner, port));
     }
   }
+}
+
+function addSites(sites: Site[], owner: Component, node: number, fact: RenderFact, found: Found[]): void {
+  const known = new Set((owner.siteAt.get(node) ?? []).map((id) => sites[id]!.target));
+  const isOther = ({ target }: Found) => !known.has(target.id) && target.facts.role === 'component';
+  for (const [target, ways] of groupBy(found.filter(isOther), (one) => one.target)) {
+    const handedBy = ways.flatMap(({ via }) => via ?? []);
+    addSite(sites, owner, node, fact, target, handedBy.length === ways.length ? { handedBy } : {});
+  }
+}
+
+function addSite(
+  sites: Site[],
+  owner: Component,
+  node: number,
+  fact: RenderFact,
+  target: Component,
+  how: Pick<Site, 'handedBy' | 'behind'>,
+): void {
+  const id = sites.length;
+  const { id: own, file } = owner;
+  sites.push({ id, owner: own, target: target.id, node, fact, file, open: true, ...how });
+  target.handedAt.push(id);
+  pushTo(owner.handedSites, node, id);
+}
+
+/**
+ * The call sites that reach a component through a wrapper of the project, by the wrapper's own component and where that
+ * draws what it was given: `withHold(Gauge)` is the gauge, and what the wrapper keeps and hands over is the gauge's as well.
+ */
+function wrappedIn(sites: Site[]): Map<number, { node: number; site: Site }[]> {
+  const all = sites.flatMap((site) => (site.wrapper?.by ?? []).map((one) => ({ ...one, site })));
+  return groupBy(all, ({ component }) => component);
 }
 
 /** Call sites in a component's render of what is handed in there. */

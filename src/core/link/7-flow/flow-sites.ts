@@ -35,7 +35,9 @@ export class SiteFlow {
     const { components, sites } = this.graph.project;
     const owner = components[site.owner]!;
     const joints = this.graph.frames.running(owner).map((frame, index): Joint => {
-      const over = frame.code === frame.owner ? {} : { call: sites.length + this.uses++ };
+      // In a wrapper, what is drawn is what stands at the call site of that.
+      const own = site.behind === undefined ? {} : { call: site.behind };
+      const over = frame.code === frame.owner ? own : { call: sites.length + this.uses++ };
       return {
         site,
         owner,

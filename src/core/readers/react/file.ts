@@ -268,7 +268,7 @@ function readUnits(
     const fed = candidate.role === 'component' ? react.connected.get(candidate.name) : undefined;
     if (fed) readConnected(u, fed);
     finish(u);
-    const wrapper = candidate.within && wrapperOf(u, candidate.within);
+    const wrapper = candidate.within && wrapperOf(u, candidate.within, facts.components.length);
     if (wrapper) (facts.wrappers ??= []).push(wrapper);
     if (candidate.within && !candidate.within.givesObject && candidate.role === 'component')
       (facts.makers ??= []).push({ name: candidate.within.name, component: facts.components.length });

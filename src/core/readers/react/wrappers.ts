@@ -44,11 +44,13 @@ function nameOf(fn: t.Node, scope: Scope): string | undefined {
 }
 
 /** What a component adds to the one that its maker was given, if it renders that one with its own props. */
-export function wrapperOf(u: Unit, { name, given }: Maker): WrapperFact | undefined {
-  const [node, other] = u.facts.render.filter(
-    (one) => given && one.kind === 'site' && one.tag?.name === given.name && one.tag.symbol === undefined,
+export function wrapperOf(u: Unit, { name, given }: Maker, component: number): WrapperFact | undefined {
+  const drawn = [...u.facts.render.entries()].filter(
+    ([, one]) => given && one.kind === 'site' && one.tag?.name === given.name && one.tag.symbol === undefined,
   );
-  if (!node || other || u.facts.openProps) return undefined;
+  const [first, other] = drawn;
+  if (!first || other || u.facts.openProps) return undefined;
+  const [index, node] = first;
   const supplies: string[] = [];
   let takes: string[] | undefined;
   for (const { mode, name: attribute, value } of node.attributes) {
@@ -62,5 +64,5 @@ export function wrapperOf(u: Unit, { name, given }: Maker): WrapperFact | undefi
   }
   if (!takes) return undefined;
   const own = u.facts.ports.map((port) => port.name);
-  return { name, supplies, takes: [...new Set([...takes, ...own])] };
+  return { name, supplies, takes: [...new Set([...takes, ...own])], draws: { component, node: index } };
 }
