@@ -11,6 +11,21 @@ test.beforeEach(({ page }) => {
   });
 });
 
+test('who clicks before the typing has rested goes where the click leads', async ({ page }) => {
+  // A page that takes a while to load.
+  await page.route(/ComponentPage/, async (route) => {
+    await new Promise((done) => setTimeout(done, 700));
+    await route.continue();
+  });
+  await page.goto(`${project()}/catalogue`);
+  const app = page.getByRole('link', { name: 'App', exact: true });
+  await app.waitFor();
+  await page.getByRole('textbox', { name: 'Narrow the catalogue' }).fill('meter');
+  // At once: a click by the mouse would first wait until the page is at rest.
+  await app.dispatchEvent('click', { button: 0 });
+  await expect(page.getByRole('heading', { name: 'App', exact: true })).toBeVisible();
+});
+
 test('find the loose end of a value that never arrives', async ({ page }) => {
   await page.goto(`${project()}/catalogue`);
   await page.getByRole('textbox', { name: 'Narrow the catalogue' }).fill('meter');

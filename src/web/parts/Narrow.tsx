@@ -1,6 +1,6 @@
 /** A field that narrows a list by words; they are kept in the address. */
 import { useEffect, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useNavigation, useSearchParams } from 'react-router';
 import { useAddress } from '../address';
 import { Echo } from './echo';
 
@@ -36,6 +36,11 @@ export function Narrow({ name = 'text', label, placeholder, className }: NarrowP
     change((next) => (value ? next.set(name, value) : next.delete(name)));
   };
   useEffect(() => () => window.clearTimeout(timer.current), []);
+  // Who goes on to another page, which may take a while to load, would be called back by a change of this one's address.
+  const { state } = useNavigation();
+  useEffect(() => {
+    if (state !== 'idle') window.clearTimeout(timer.current);
+  }, [state]);
   return (
     <input
       value={typed ?? inAddress}
