@@ -1,7 +1,7 @@
 /**
  * Components that a component draws because somebody handed them in: as the tag that a prop holds, `<Tag />`, as content
- * that it adds attributes to, or to the function that made it, `withHold(Gauge)`. Each is a call site that only the flow and the tree know of: what else may be handed
- * in there nobody sees, so that no rule judges it.
+ * that it adds attributes to, or to the function that made it, `withHold(Gauge)`. Each is a call site that only the flow
+ * and the tree know of: what else may be handed in there nobody sees, so that no rule judges it.
  */
 import type { AttributeFact, ExprFact, RenderFact } from '../../model/facts';
 import { groupBy, pushTo } from '../../model/group-by';
