@@ -2,6 +2,7 @@
 import type { Alike } from '../../api/component-schemas';
 import type { AuditResult } from '../../core/audit';
 import type { Linked } from '../../core/link';
+import { pushTo } from '../../core/model/group-by';
 import { oncePerLink } from '../../core/model/once-per';
 import type { Component } from '../../core/model/project';
 import { componentRef } from '../../core/model/refs';
@@ -52,12 +53,7 @@ const profilesOf = oncePerLink((project: Linked): Profiles => {
     );
     return { component, ports, rare: [], weight: 0 };
   });
-  for (const one of all)
-    for (const key of one.ports.keys()) {
-      const list = having.get(key);
-      if (list) list.push(one);
-      else having.set(key, [one]);
-    }
+  for (const one of all) for (const key of one.ports.keys()) pushTo(having, key, one);
   for (const one of all) {
     one.rare = [...one.ports.keys()].sort((a, b) => having.get(a)!.length - having.get(b)!.length);
     one.weight = one.rare.reduce((sum, key) => sum + weightOf(key), 0);

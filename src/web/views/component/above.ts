@@ -1,5 +1,6 @@
 /** What stands above a component, in layers by how far away it is; where a layer has many, those of one folder are one box. */
 import type { AboveView } from '../../../api/component-schemas';
+import { groupBy } from '../../parts/group-by';
 import { type Box, boxText, layered, type Layered, type Link } from '../../parts/layers';
 
 /** What is further away than this stands together. */
@@ -99,12 +100,6 @@ function folded(list: Part[], isOpen: (folder: string) => boolean): Group[] {
     if (!isOpen(folder)) return [{ of, folder }];
     return groups.size > 1 ? folded(of, isOpen) : of.map((one) => ({ of: [one] }));
   });
-}
-
-function groupBy<K, V>(list: V[], keyOf: (one: V) => K): Map<K, V[]> {
-  const found = new Map<K, V[]>();
-  for (const one of list) found.set(keyOf(one), [...(found.get(keyOf(one)) ?? []), one]);
-  return found;
 }
 
 /** How many steps each is away on its longest way down. */

@@ -1,5 +1,6 @@
 /** Columns and rows of the usage table. */
 import type { ComponentView, SiteView } from '../../../api/component-schemas';
+import { groupBy } from '../../parts/group-by';
 import { isLoose } from '../../parts/joinWords';
 
 export interface Columns {
@@ -63,15 +64,13 @@ export function usageRows(
   const rank = (site: SiteView): number => (site.aside ? 2 : 0) + (isTelling(site) ? 0 : 1);
   const key = (site: SiteView) => site.cells[by]?.text || '\uffff';
   sites.sort((a, b) => (by ? key(a).localeCompare(key(b)) : rank(a) - rank(b)) || a.at - b.at);
-  const groups = new Map<string, SiteView[]>();
-  for (const site of sites) {
-    const same = JSON.stringify([
+  const groups = groupBy(sites, (site) =>
+    JSON.stringify([
       site.aside,
       isTelling(site) && site.at,
       columns.map((name) => [site.cells[name]?.text, site.cells[name]?.how]),
-    ]);
-    groups.set(same, [...(groups.get(same) ?? []), site]);
-  }
+    ]),
+  );
   return [...groups.values()].flatMap((group): UsageRow[] => {
     const [first, ...others] = group;
     if (group.length < LEAST_ALIKE) return group.map((site) => ({ site, alike: 0 }));

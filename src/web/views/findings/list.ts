@@ -1,5 +1,6 @@
 /** Filtering, grouping and counting of findings. */
 import type { FindingRow, Level } from '../../../api/schemas';
+import { groupBy } from '../../parts/group-by';
 
 export const GROUPINGS = ['rule', 'file', 'component'] as const;
 export type Grouping = (typeof GROUPINGS)[number];
@@ -51,17 +52,6 @@ export interface FacetValue {
   count: number;
   /** The gravest level among them. */
   level: Level;
-}
-
-function groupBy(findings: FindingRow[], keyOf: (finding: FindingRow) => string): Map<string, FindingRow[]> {
-  const groups = new Map<string, FindingRow[]>();
-  for (const finding of findings) {
-    const key = keyOf(finding);
-    const list = groups.get(key);
-    if (list) list.push(finding);
-    else groups.set(key, [finding]);
-  }
-  return groups;
 }
 
 /** How many findings there are for each value, the gravest first, then the most. */

@@ -1,5 +1,6 @@
 /** What is counted, in the words of the workbench, and the list of what is not joined as rows. */
 import type { Gap, GapKind, JoinedView } from '../../../api/schemas';
+import { groupBy } from '../../parts/group-by';
 
 export const KINDS: { kind: GapKind; title: string; says: string }[] = [
   { kind: 'tag', title: 'Tags', says: 'that name a component of the project' },
@@ -32,16 +33,12 @@ export function rowsOf(
   opened: ReadonlySet<string> = NONE,
 ): Row[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const groups = new Map<string, Gap[]>();
-  for (const gap of view.gaps) {
-    if (kind && gap.kind !== kind) continue;
+  const fitting = view.gaps.filter((gap) => {
+    if (kind && gap.kind !== kind) return false;
     const all = `${gap.name} ${gap.from ?? ''} ${gap.file}`.toLowerCase();
-    if (!words.every((word) => all.includes(word))) continue;
-    const list = groups.get(gap.reason);
-    if (list) list.push(gap);
-    else groups.set(gap.reason, [gap]);
-  }
-  return [...groups]
+    return words.every((word) => all.includes(word));
+  });
+  return [...groupBy(fitting, (gap) => gap.reason)]
     .sort((a, b) => b[1].length - a[1].length)
     .flatMap(([reason, gaps]) => [{ reason, count: gaps.length }, ...rowsOfReason(reason, gaps, opened)]);
 }
@@ -53,13 +50,7 @@ function thingOf({ from, name, file }: Gap): string {
 }
 
 function rowsOfReason(reason: string, gaps: Gap[], opened: ReadonlySet<string>): Row[] {
-  const things = new Map<string, Gap[]>();
-  for (const gap of gaps) {
-    const key = [reason, gap.kind, thingOf(gap)].join('\n');
-    const list = things.get(key);
-    if (list) list.push(gap);
-    else things.set(key, [gap]);
-  }
+  const things = groupBy(gaps, (gap) => [reason, gap.kind, thingOf(gap)].join('\n'));
   return [...things].flatMap(([key, [first, ...others]]): Row[] => [
     { gap: first!, key, places: others.length + 1 },
     ...(opened.has(key) ? others.map((gap) => ({ gap, key, again: true as const })) : []),
