@@ -2,8 +2,10 @@
 import { link, type Linked } from './link';
 import type { FileFacts } from './model/facts';
 import type { Finding } from './model/finding';
-import { movesBetween } from './model/moved-facts';
+import { groupBy } from './model/group-by';
+import { movesBetween, type Unasked } from './model/moved-facts';
 import { isStill } from './model/moves';
+import type { Component, ProjectFile } from './model/project';
 import { readFile } from './readers';
 import type { Manifest } from './readers/manifest';
 import { isManifest, readManifest } from './readers/manifest';
@@ -110,15 +112,29 @@ function movedProject(
   const files = [...project.files];
   const byPath = new Map(linked.map((one) => [one.path, one]));
   const indexes = new Map(files.map(({ path, index }) => [path, index]));
+  const inFiles = groupBy(project.components, ({ file }) => file);
   for (const path of changed) {
     const [before, now, at] = [byPath.get(path), facts.get(path), indexes.get(path)];
-    const moves = before && now && at !== undefined ? movesBetween(before, now) : undefined;
+    if (!before || !now || at === undefined) return undefined;
+    const moves = movesBetween(before, now, unaskedOf(files[at]!, inFiles.get(at) ?? []));
     if (!moves) return undefined;
-    const { moved: _, ...file } = files[at!]!;
-    files[at!] = isStill(moves) ? file : { ...file, moved: moves };
+    const { moved: _, ...file } = files[at]!;
+    files[at] = isStill(moves) ? file : { ...file, moved: moves };
   }
   return { ...project, files };
 }
+
+/** What nobody asks for of a file. Where selectors say what is placed, looks do, too. */
+const unaskedOf = ({ facts, seesClasses }: ProjectFile, components: Component[]): Unasked => ({
+  memberReads: !seesClasses && !facts.ambient,
+  looks(render, node) {
+    const those = components.filter((one) => one.facts.render === render);
+    return (
+      those.length > 0 &&
+      those.every((one) => !one.markup && !one.siteAt.has(node) && !one.handedSites.has(node))
+    );
+  },
+});
 
 /** Reads and audits texts at once, for tests and small inputs. */
 export function auditSources(sources: Record<string, string>, settings?: Settings): Audit {

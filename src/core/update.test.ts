@@ -49,6 +49,9 @@ const EDITS: Record<string, (text: string) => string | undefined> = {
   'lines between': (text) => text.replaceAll('\n', '\n\n'),
   'a space in a body': (text) => text.replace(/\bconst (\w+) = /, 'const  $1 =  '),
   'a body': (text) => text.replace(/\bconst (\w+) = /, 'const $1 = 0 || '),
+  looks: (text) => text.replace(/\bclass(Name)?="/, 'class$1="wide '),
+  'a condition': (text) => text.replace(/ > (\d)/, ' > 1$1'),
+  'a call in a body': (text) => text.replace(/=> \{\n/, '=> {\n  console.log(performance.now());\n'),
   'a name of a component': (text) => text.replace(/export function (\w+)/, 'export function $1Again'),
   'an export': (text) => text.replace(/\bexport (default )?/, ''),
   'a prop': (text) => text.replace(/\{ (\w+), /, '{ $1Renamed, '),
@@ -91,12 +94,13 @@ test.each(['console', 'desk', 'board', 'log', 'stores', 'kiosk', 'signs', 'rota'
 
 describe('where files say the same at other places, nothing is linked', () => {
   const LAMP = `import { useState } from 'react';
+import { Shade } from 'shades';
 export function Lamp({ hue, open }: { hue: string; open: boolean }) {
   const [lit, setLit] = useState(false);
-  return <b onClick={() => setLit(!lit)}>{lit && hue}{open ? <Gate n={1} /> : <Gate n={2} />}</b>;
+  return <b onClick={() => setLit(!lit)}>{lit && hue}{open ? <Gate n={1} /> : <Gate n={2} />}{hue > 1 ? <Gate n={0} className="gate" /> : null}{hue > 1 ? <Gate n={0} /> : null}</b>;
 }
-function Gate({ n }: { n: number }) {
-  return <i>{n}</i>;
+function Gate({ n, className }: { n: number; className?: string }) {
+  return <Shade className="dim" title="n"><b className={className}>{n}</b></Shade>;
 }
 `;
   const USE = `import { Lamp } from './lamp';\nexport const App = () => <Lamp hue="red" open sped={3} />;\n`;
@@ -108,6 +112,13 @@ function Gate({ n }: { n: number }) {
     ['a comment in a body', (text) => text.replace('  return <b', '  // lit or not\n  return <b'), false],
     ['other quotes and spaces', (text) => text.replace("'react'", '"react"').replace('{ n }', '{n}'), false],
     ['the same', (text) => text, false],
+    ['looks of what a package draws', (text) => text.replace('"dim"', '"dim wide"'), false],
+    ['looks are gone', (text) => text.replace(' className="dim"', ''), true],
+    ['what else it is given', (text) => text.replace('title="n"', 'title="all"'), true],
+    ['looks of a component', (text) => text.replace('"gate"', '"gate wide"'), true],
+    ['what a condition says', (text) => text.replaceAll('hue > 1', 'hue > 2'), false],
+    ['what one of two conditions says', (text) => text.replace('hue > 1', 'hue > 2'), true],
+    ['names that it reads of objects', (text) => text.replace('!lit)', '!lit, console.log())'), false],
     ['a name', (text) => text.replaceAll('hue', 'tone'), true],
     ['a value', (text) => text.replace('n={1}', 'n={3}'), true],
     [

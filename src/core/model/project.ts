@@ -287,6 +287,8 @@ export interface ProjectFile {
   moved?: Moves;
   /** The major version of its language's framework that its package needs. */
   version: FrameworkVersion | undefined;
+  /** It sees a class of whose members others use what it names. */
+  seesClasses?: boolean;
   /** A build may bring names into scope that nothing in the file declares. */
   bringsNames: boolean;
   /** A test, a story, an example: code that shows other code. */

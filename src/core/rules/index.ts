@@ -125,7 +125,10 @@ export function runRules(
   }
   silence(project, findings);
   return findings.sort(
-    (a, b) => a.place.file - b.place.file || a.place.start - b.place.start || a.rule.localeCompare(b.rule),
+    (a, b) =>
+      a.place.file - b.place.file ||
+      a.place.start - b.place.start ||
+      (a.rule < b.rule ? -1 : Number(a.rule > b.rule)),
   );
 }
 

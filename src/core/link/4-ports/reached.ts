@@ -7,7 +7,8 @@ import type { Names } from '../2-names/names';
 export function linkReached(components: Component[], files: ProjectFile[], names: Names): void {
   // What a class declares others reach where the files of its language say what they read of objects.
   const isClass = (id: number): boolean => files[components[id]!.file]!.facts.memberReads !== undefined;
-  for (const { index, facts } of files) {
+  for (const file of files) {
+    const { index, facts } = file;
     // Where nothing is imported, whoever gives itself away says so.
     if (!facts.memberReads?.length || facts.ambient) continue;
     const seen = new Set<number>();
@@ -17,6 +18,7 @@ export function linkReached(components: Component[], files: ProjectFile[], names
     };
     for (const { local } of facts.imports) if (local) see(local);
     for (const one of facts.values) if (one.kind === 'component') see(one.name);
+    file.seesClasses = seen.size > 0;
     for (const id of seen) {
       const component = components[id]!;
       component.reached ??= new Set();

@@ -91,9 +91,9 @@ function rebuiltPair(owner: Component, spots: Spot[]): [Spot, Spot] | undefined 
 
 function isRebuilt(owner: Component, a: Spot, b: Spot): boolean {
   if (a.apart || b.apart) return false;
-  if (a.site && b.site && !isSameThing(owner, a.site, b.site)) return false;
   const condition = conditionBetween(a.arms, b.arms);
-  return condition !== undefined && (condition.startsWith(REBUILT) || a.way !== b.way);
+  if (condition === undefined || !(condition.startsWith(REBUILT) || a.way !== b.way)) return false;
+  return !a.site || !b.site || isSameThing(owner, a.site, b.site);
 }
 
 /** Where a component puts each of the others that stands in the arm of a condition, or in a constant that is placed in several. */
