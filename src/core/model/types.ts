@@ -50,6 +50,8 @@ export type TypeExpr =
   | { t: 'carrier'; name: string; of: TypeExpr; keeps?: true }
   /** What a carrier hands over. */
   | { t: 'carried'; of: TypeExpr }
+  /** What a variable keeps of what something else was first given: of `const none = -1`, a number. */
+  | { t: 'wide'; of: TypeExpr }
   /** The function that a name means which the markup of a component applies to values. */
   | { t: 'filter'; name: string };
 
@@ -98,6 +100,7 @@ export function widen(type: TypeExpr): TypeExpr {
     if (type.v === null || type.v === undefined) return UNKNOWN;
     return { t: 'prim', n: typeof type.v as 'string' | 'number' | 'boolean', loose: true };
   }
+  if (type.t === 'value' || type.t === 'sym') return { t: 'wide', of: type };
   if (type.t === 'union') return union(type.of.map(widen));
   if (type.t === 'array')
     return { t: 'array', of: widen(type.of), ...(type.each ? { each: type.each.map(widen) } : {}) };

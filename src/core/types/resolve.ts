@@ -86,6 +86,7 @@ export function typeSpace({ names, components, portType, filter, given }: Contex
       const of = type.of.t === 'sym' ? typeOfSymbol(inside(lazy, type.of), type.of.s) : undefined;
       return of?.type.t === 'fn' ? carriedBy(inside(of, of.type.returns), hops + 1) : undefined;
     }
+    if (type.t === 'wide') return carriedBy(inside(lazy, type.of), hops + 1);
     const own = type.t === 'sym' ? typeOfSymbol(lazy, type.s) : undefined;
     return own && carriedBy(own, hops + 1);
   }
@@ -168,6 +169,10 @@ export function typeSpace({ names, components, portType, filter, given }: Contex
         return value(lazy.file, type.name);
       case 'member':
         return member(inside(lazy, type.of), type.name);
+      case 'wide': {
+        const shape = resolve(inside(lazy, type.of));
+        return isGiven(lazy, type.of) ? shape : widened(shape);
+      }
       case 'elem':
         return element(resolve(inside(lazy, type.of)));
       case 'ret': {
@@ -176,6 +181,21 @@ export function typeSpace({ names, components, portType, filter, given }: Contex
         return type.orSelf ? fn : UNKNOWN_SHAPE;
       }
     }
+  }
+
+  /** It was handed in: its type is what is declared, and no first value. */
+  function isGiven({ component: id }: Lazy, type: TypeExpr): boolean {
+    const of = type.t === 'ret' ? type.of : type;
+    const fact = of.t === 'sym' && id !== undefined ? components[id]!.facts.symbols[of.s] : undefined;
+    return fact?.kind === 'prop' || fact?.kind === 'param';
+  }
+
+  /** What a variable keeps of a value: of a text, that it is one. */
+  function widened(shape: Shape): Shape {
+    if (shape.k === 'union') return joined(shape.of.map(widened));
+    if (shape.k !== 'lit') return shape;
+    if (isNothing(shape)) return UNKNOWN_SHAPE;
+    return { k: 'prim', n: typeof shape.v as 'string' | 'number' | 'boolean', loose: true };
   }
 
   function objectOf(lazy: Lazy, type: Extract<TypeExpr, { t: 'object' }>, owner: string): ObjectShape {
@@ -432,6 +452,7 @@ export function typeSpace({ names, components, portType, filter, given }: Contex
   }
 
   function member(of: Lazy, name: string): Shape {
+    if (of.type.t === 'wide') return member(inside(of, of.type.of), name);
     if (of.type.t === 'value' && name === '#context') {
       const target = names.lookup(of.file, of.type.name);
       if (target.kind !== 'value' || target.value.kind !== 'context' || !target.value.type)

@@ -25,6 +25,8 @@ export function showType(type: TypeExpr | undefined, depth = 0): string {
       return 'content';
     case 'handler':
       return 'handler';
+    case 'wide':
+      return showType(type.of, depth);
     case 'value':
       return `typeof ${type.name}`;
     case 'union':

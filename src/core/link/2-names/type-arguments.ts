@@ -76,7 +76,7 @@ function namesIn({ type, args }: Lazy): string[] {
       own.push(one.name);
       one.args?.forEach(look);
     } else if (one.t === 'array' || one.t === 'elem' || one.t === 'ret' || one.t === 'member') look(one.of);
-    else if (one.t === 'carrier' || one.t === 'carried') look(one.of);
+    else if (one.t === 'carrier' || one.t === 'carried' || one.t === 'wide') look(one.of);
     else if (one.t === 'union' || one.t === 'all' || one.t === 'tuple' || one.t === 'merge')
       one.of.forEach(look);
     else if (one.t === 'object') {

@@ -381,7 +381,8 @@ function declareState(u: Unit, pattern: t.LVal, call: t.CallExpression, ctx: Ctx
       const given = unwrap(first);
       // What a function gives back is what it starts with; whether a name is one may be known when files are linked.
       if (functionOf(given)) type = { t: 'ret', of: initial };
-      else type = isNamed(given) ? { t: 'ret', of: initial, orSelf: true } : widen(initial);
+      else
+        type = isNamed(given) ? { t: 'wide', of: { t: 'ret', of: initial, orSelf: true } } : widen(initial);
     }
   }
   let state = -1;

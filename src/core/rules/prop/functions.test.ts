@@ -59,6 +59,16 @@ export function App() { ${before} return <Field ${attributes} />; }`;
       [],
     ],
     [
+      'setters of state that starts with constants: these are first values of it',
+      `const NONE = -1;\n${app('format={label} onSet={n ? setN : setM}', 'const ZERO = 0; const [n, setN] = useState(NONE); const [m, setM] = useState(ZERO);')}`,
+      [],
+    ],
+    [
+      'the setter of state that starts with a constant text',
+      `const NONE = 'none';\n${app('format={label} onSet={setName}', 'const [name, setName] = useState(NONE);')}`,
+      ['error event/payload-clash App.tsx:13 setName'],
+    ],
+    [
       'the type of a parameter is generic or comes from elsewhere',
       `import { Wind } from 'elsewhere';
 ${field}
