@@ -31,6 +31,19 @@ function Tile({ text }) { return <b>{text}</b>; }`,
       ['Board:local:knots'],
     ],
     [
+      'of an object that holds it, nothing else, though that hangs on it further away',
+      `import { useState } from 'react';
+export function App({ cabin }) {
+  const [wind, setWind] = useState(0);
+  const given = { cabin, wind };
+  return <Board {...given} onPick={setWind} />;
+}
+function Board({ cabin, wind, onPick }) { const next = cabin + 1; return <b onClick={() => onPick(next)}>{wind}</b>; }`,
+      'App:prop:cabin',
+      ['App:local:given', 'App:prop:cabin', 'Board:prop:cabin'],
+      ['Board:local:next'],
+    ],
+    [
       'what it is made of',
       `export function App({ wind, gust }) { const worst = Math.max(wind, gust); return <Board worst={worst} />; }
 function Board({ worst }) { return <b>{worst}</b>; }`,

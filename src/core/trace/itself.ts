@@ -39,6 +39,43 @@ export const carrying = oncePer((flow: Flow): Flow => {
   return { ...flow, out: kept(flow.out), into: kept(flow.into) };
 });
 
+interface Stepping {
+  flow: Flow;
+  /** Edges of the graph that it was made of, by those that stand for them here. */
+  edges: number[];
+  /** What a walk leaves out, in the numbers of this graph. */
+  by(step: Step): Step;
+}
+
+/**
+ * A graph in which values travel, and what is one step from them is an end: each node has a double, to which and from
+ * which everything else leads, and away from which nothing does.
+ */
+const stepping = oncePer((flow: Flow): Stepping => {
+  const { length } = flow.nodes;
+  const edges = [...flow.edges];
+  const origins = edges.map((_, index) => index);
+  const turned = (lists: number[][], end: 'from' | 'to'): number[][] => {
+    const ended = (index: number): number => {
+      const edge = flow.edges[index]!;
+      if (carriedBy(edge) === 'itself') return index;
+      origins.push(index);
+      return edges.push({ ...edge, [end]: length + edge[end] }) - 1;
+    };
+    return [...lists.map((list) => list.map(ended)), ...lists.map(() => [])];
+  };
+  const [out, into] = [turned(flow.out, 'to'), turned(flow.into, 'from')];
+  return {
+    flow: { ...flow, nodes: [...flow.nodes, ...flow.nodes], edges, out, into },
+    edges: origins,
+    by: oncePer(
+      (step: Step): Step =>
+        (from, to) =>
+          step(from % length, to % length),
+    ),
+  };
+});
+
 /**
  * What is near to a value, of the edges that a trace of it goes along.
  *
@@ -50,33 +87,19 @@ export function nearbyOf(
   { flow }: Linked,
   starts: number[],
   along: ReadonlySet<number>,
-  options: { step: Step; most: number },
+  { step, most }: { step: Step; most: number },
 ): Nearby {
-  const found = reach(carrying(flow), starts, options);
-  const nodes = new Map<number, Near>([...found.nodes].map((node) => [node, 'itself']));
-  const edges = new Set(found.edges);
-  const before = walked(flow, starts, edges, 'from');
-  const after = walked(flow, starts, edges, 'to');
-  for (const index of along) {
-    const { from, to } = flow.edges[index]!;
-    // What else leads to where the value ends up, or comes of where it began, is not its own.
-    if (!before.has(to) && !after.has(from)) continue;
-    edges.add(index);
-    for (const node of [from, to]) if (!nodes.has(node)) nodes.set(node, 'step');
+  const { length } = flow.nodes;
+  const stepped = stepping(flow);
+  const found = reach(stepped.flow, starts, { step: stepped.by(step), most });
+  const edges = new Set([...found.edges].map((index) => stepped.edges[index]!));
+  const nodes = new Map<number, Near>(starts.map((node) => [node, 'itself']));
+  for (const node of found.nodes) if (node < length) nodes.set(node, 'itself');
+  for (const index of edges) {
+    if (!along.has(index)) edges.delete(index);
+    else
+      for (const node of [flow.edges[index]!.from, flow.edges[index]!.to])
+        if (!nodes.has(node)) nodes.set(node, 'step');
   }
   return { nodes, edges };
-}
-
-/** Nodes that are met on the way along some edges, against them or with them. */
-function walked(
-  flow: Flow,
-  starts: number[],
-  along: ReadonlySet<number>,
-  towards: 'from' | 'to',
-): ReadonlySet<number> {
-  const lists = towards === 'from' ? flow.into : flow.out;
-  const found = new Set(starts);
-  for (const node of found)
-    for (const index of lists[node]!) if (along.has(index)) found.add(flow.edges[index]![towards]);
-  return found;
 }
