@@ -117,7 +117,7 @@ export interface ExprFact extends Span {
   sets?: number;
   /**
    * object: members that are known; `open` if there are others, `spreads` where these come from. An array is open if others
-   * are spread into it, so that the place of an element is not known.
+   * are spread into it, so that the place of an element is not known; these are no elements then.
    */
   members?: MemberFact[];
   open?: boolean;
@@ -128,6 +128,12 @@ export interface ExprFact extends Span {
   picks?: { of: ExprFact; under: ExprFact };
   /** computed: it is an entry of this list, or each in turn. */
   entryOf?: ExprFact;
+  /** computed: the same, or a member of an entry (`path`); `at` which one, where the code says so. */
+  entry?: { of: ExprFact; at?: string };
+  /** computed: a list of entries of this one. */
+  lists?: ExprFact;
+  /** computed: a list with one for each that something else holds: what this function gives back. */
+  each?: number;
   /** identity, member: it is what a store of that name holds, or a member of that: `$wind`. */
   ofStore?: true;
   /** literal: the text, where that may be a name. */

@@ -9,6 +9,9 @@ export function listOf(facts: ComponentFacts, symbol: number): ExprFact | undefi
   return isEntry && !givenAnew(facts).has(symbol) ? init.entryOf : undefined;
 }
 
+/** What is written in a list: its elements, and the lists that are spread into it. */
+export const writtenIn = ({ elements = [], spreads = [] }: ExprFact): ExprFact[] => [...elements, ...spreads];
+
 /** Symbols that are given another value, and not only changed. */
 const givenAnew = oncePer(
   ({ writes }: ComponentFacts) =>

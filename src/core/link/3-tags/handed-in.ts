@@ -3,6 +3,7 @@
  * that it adds attributes to, or to the function that made it, `withHold(Gauge)`. Each is a call site that only the flow
  * and the tree know of: what else may be handed in there nobody sees, so that no rule judges it.
  */
+import { writtenIn } from '../../model/entries';
 import type { AttributeFact, ExprFact, RenderFact } from '../../model/facts';
 import { groupBy, pushTo } from '../../model/group-by';
 import type { Component, Site } from '../../model/project';
@@ -126,7 +127,7 @@ class Finder {
         return member ? next(member.value, rest) : (value.spreads ?? []).flatMap((one) => next(one));
       }
       case 'array':
-        return (value.elements ?? []).flatMap((one) => next(one));
+        return writtenIn(value).flatMap((one) => next(one));
     }
     return (value.gives ?? []).flatMap((one) => next(one));
   }

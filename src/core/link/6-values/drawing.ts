@@ -1,4 +1,5 @@
 /** Functions that draw, wherever they stand in what is handed over: in objects and lists, under names, in what helpers give back. */
+import { writtenIn } from '../../model/entries';
 import type { DrawnFact, ExprFact } from '../../model/facts';
 import type { Frame, Frames } from './frames';
 
@@ -44,7 +45,7 @@ export function functionsThatDraw(frames: Frames, frame: Frame, expr: ExprFact):
           add(at, one.fn, over);
         return;
       case 'array':
-        for (const element of one.elements ?? []) next(element);
+        for (const element of writtenIn(one)) next(element);
         return;
       case 'object': {
         const [name, ...rest] = path;

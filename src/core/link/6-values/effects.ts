@@ -355,7 +355,7 @@ export class Effects {
         const by = under && this.results.giverOf(frame, fn, under);
         // Where a name is worked out, what that is made of counts as well.
         if (!by) return [];
-        parts.push({ put: [namedBy(by, '')], value });
+        parts.push({ put: [namedBy(by, ANY_MEMBER)], value });
       }
     }
     return parts;

@@ -1,4 +1,5 @@
 /** What functions give back, and hand over, of what they are given. */
+import { ANY_MEMBER } from '../../model/code';
 import type { ExprFact, Span } from '../../model/facts';
 import { groupBy } from '../../model/group-by';
 import { oncePer } from '../../model/once-per';
@@ -8,6 +9,7 @@ import type { Frame } from './frames';
 import { argumentsOf, type Handing, type Held, joined, member, ofParameter, unique } from './handings';
 import type { Linked } from '../linked';
 import { type Given, type Giver, namedBy, textIn, withNames } from './named-members';
+import { asList, spreadFrom } from './lists';
 import { Memo } from './memo';
 import { Settled } from './settled';
 
@@ -75,11 +77,24 @@ export class Results {
   }
 
   private inExpr(frame: Frame, fn: number, expr: ExprFact): Held[] {
-    const { kind, symbol, gives, elements, open, members = [], spreads = [], others = [] } = expr;
+    const { kind, symbol, gives, elements, open, members = [], spreads = [], others = [], entry } = expr;
     const of = (one: ExprFact): Held[] => this.inExpr(frame, fn, one);
     const at = (name: string, value: ExprFact): Held[] =>
       of(value).map((held) => ({ ...held, put: into([name], held.put) }));
-    if (elements) return elements.flatMap((value, index) => (open ? of(value) : at(String(index), value)));
+    if (elements)
+      return [
+        ...elements.flatMap((value, index) => at(open ? ANY_MEMBER : String(index), value)),
+        ...spreads.flatMap((one) => of(one).map((held) => ({ ...held, put: spreadFrom(held.put) }))),
+      ];
+    if (entry) {
+      const path = [entry.at ?? ANY_MEMBER, ...(expr.path ?? [])];
+      const found = member(of(entry.of), path);
+      const known = new Set(found.map((held) => held.own));
+      const others = this.inLoose(frame, fn, looseIn(expr)).filter((held) => !known.has(held.own));
+      return [...found, ...others.map((held): Held => ({ ...held, decides: true }))];
+    }
+    const listed = this.inList(frame, fn, expr, of);
+    if (listed) return listed;
     switch (kind) {
       case 'literal':
       case 'function':
@@ -94,7 +109,7 @@ export class Results {
           ...spreads.flatMap(of),
           ...others.flatMap((one) => {
             const by = one.under && this.giverOf(frame, fn, one.under);
-            return by ? at(namedBy(by, ''), one) : of(one);
+            return at(by ? namedBy(by, ANY_MEMBER) : ANY_MEMBER, one);
           }),
         ];
     }
@@ -110,6 +125,25 @@ export class Results {
       ...rest
         .filter((held) => !known.has(held.own))
         .map((held): Held => (isOneOf ? { ...held, decides: true } : { ...held, made: true })),
+    ];
+  }
+
+  /** What stands in a list that is made of another one; undefined for any other expression. */
+  private inList(
+    frame: Frame,
+    fn: number,
+    expr: ExprFact,
+    of: (one: ExprFact) => Held[],
+  ): Held[] | undefined {
+    const { lists, each } = expr;
+    const gives = each === undefined ? [] : (frame.code.facts.functions[each]!.gives ?? []);
+    if (!lists && !gives.length) return undefined;
+    const entries = lists ? member(of(lists), [ANY_MEMBER]) : gives.flatMap(of);
+    const known = new Set(entries.flatMap((held) => (held.made ? [] : [held.own])));
+    const rest = this.inLoose(frame, fn, looseIn(expr)).filter((held) => !known.has(held.own));
+    return [
+      ...entries.map((held) => (held.made ? held : { ...held, put: into([ANY_MEMBER], held.put) })),
+      ...rest.map((held) => ({ ...held, made: true })),
     ];
   }
 
@@ -179,6 +213,8 @@ export class Results {
     const call = frame.code.facts.invokes![index]!;
     return this.settled.once(frame, `${fn} call ${index}`, () => {
       const called = call.helper === undefined ? this.functionsAt(frame, index) : [];
+      const list = called.length ? undefined : asList(this.project, frame, call);
+      if (list) return this.inExpr(frame, fn, list);
       if (!called.length || !called.every(givesOf))
         return this.inLoose(frame, fn, looseInCall(call)).map((one) => ({ ...one, made: true }));
       return called.flatMap((one) =>

@@ -1,4 +1,5 @@
 /** What an expression is made of: the nodes whose values it holds. */
+import { ANY_MEMBER } from '../../model/code';
 import type { ExprFact, InvokeFact, PlainCallFact, StoreAsk, SymbolFact } from '../../model/facts';
 import {
   into,
@@ -15,6 +16,7 @@ import { CalledFrom, type CallFrom } from './called-from';
 import { argumentsOf, type Held, ofParameter, takenOf } from './handings';
 import { type Given, isNamedBy, namedBy, takenUnder, textIn, withNames } from './named-members';
 import type { Linked } from '../linked';
+import { asList, isPlace, spreadFrom } from './lists';
 import { isOutside, takersOf } from './handed-out';
 import { Memo } from './memo';
 import { askedIn, givesOf, Results, writesOf } from './results';
@@ -109,9 +111,7 @@ export class Values {
       case 'object':
         return this.objectSources(expr, want, next);
       case 'array':
-        return expr.elements
-          ? this.listSources(expr.elements, expr.open === true, want, next)
-          : this.loose(frame, expr, depth);
+        return expr.elements ? listSources(expr, want, next) : this.loose(frame, expr, depth);
     }
     if (expr.picks) {
       const name = this.nameUnder(frame, expr.picks.under);
@@ -130,6 +130,9 @@ export class Values {
         one.put.length ? one : want.length ? { ...one, take: into(one.take, want) } : { ...one, without },
       );
     }
+    if (expr.entry) return this.entrySources(frame, expr, want, depth);
+    const listed = this.listedSources(frame, expr, want, depth);
+    if (listed) return listed;
     const given = expr.from ? this.givenByHelper(frame, expr.from, want, depth) : undefined;
     if (given) return given;
     if (expr.call !== undefined) {
@@ -413,8 +416,15 @@ export class Values {
   private ofCall(frame: Frame, index: number, want: string[], depth: number): Source[] {
     return (
       this.givenByCall(frame, index, want, depth) ??
+      this.givenByList(frame, index, want, depth) ??
       this.madeOf(frame, looseInCall(frame.code.facts.invokes![index]!), depth)
     );
+  }
+
+  /** An entry of a list, or a list of the same ones, that a call gives which takes no function. */
+  private givenByList(frame: Frame, index: number, want: string[], depth: number): Source[] | undefined {
+    const expr = asList(this.project, frame, frame.code.facts.invokes![index]!);
+    return expr && this.sources(frame, expr, want, depth + 1);
   }
 
   private madeOf(frame: Frame, held: Loose, depth: number): Source[] {
@@ -430,27 +440,37 @@ export class Values {
     return unique(made(found));
   }
 
-  /** What stands in a list, each at its place; where others are spread into it, nobody knows which that is. */
-  private listSources(
-    elements: ExprFact[],
-    open: boolean,
-    want: string[],
-    next: (part: ExprFact, path: string[]) => Source[],
-  ): Source[] {
+  /** An entry of a list, or of what holds values by names, or a member of an entry; and what decides which one it is. */
+  private entrySources(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] {
+    const { of, at = ANY_MEMBER } = expr.entry!;
+    const path = [at, ...into(expr.path ?? [], want)];
+    const found = this.sources(frame, of, path, depth + 1);
+    // What has no entries that anybody sees is one that it is worked out of.
+    const entries = found.length ? inexact(found, true) : made(this.sources(frame, of, [], depth + 1));
+    return unique([...entries, ...this.choosing(frame, expr, of, depth)]);
+  }
+
+  /** What else stands in what gives an entry of a list, or its entries, decides which these are. */
+  private choosing(frame: Frame, expr: ExprFact, of: ExprFact, depth: number): Source[] {
+    const [all, own] = [looseIn(expr), looseIn(of)];
+    const without = (list: number[], less: number[]) => list.filter((one) => !less.includes(one));
+    const symbols = without(all.symbols, symbolsOf(of));
+    const held = { ...all, symbols, calls: without(all.calls, own.calls), asks: without(all.asks, own.asks) };
+    return this.madeOf(frame, held, depth).map((one) => ({ ...one, decides: true }));
+  }
+
+  /** A list that is made of another one: of the same entries, or with one for each of them; undefined for any other. */
+  private listedSources(frame: Frame, expr: ExprFact, want: string[], depth: number): Source[] | undefined {
     const [first, ...rest] = want;
-    if (!open && first !== undefined && /^\d+$/.test(first)) {
-      const element = elements[Number(first)];
-      return element ? next(element, rest) : [];
-    }
-    return unique(
-      elements.flatMap((one, index) =>
-        next(one, []).map((source) => ({
-          ...source,
-          put: open ? source.put : [String(index), ...source.put],
-          exact: false,
-        })),
-      ),
-    );
+    if (first !== undefined && !isPlace(first)) return undefined;
+    const { lists, each } = expr;
+    const gives = each === undefined ? [] : (frame.code.facts.functions[each]!.gives ?? []);
+    if (!lists && !gives.length) return undefined;
+    const entries = lists
+      ? this.sources(frame, lists, [ANY_MEMBER, ...rest], depth + 1)
+      : gives.flatMap((one) => this.sources(frame, one, rest, depth + 1));
+    if (first !== undefined) return inexact(unique(entries), true);
+    return unique([...amongOthers(entries), ...this.loose(frame, expr, depth)]);
   }
 
   private objectSources(
@@ -473,14 +493,16 @@ export class Values {
       // What tells of its changes is asked for what it tells of: `$line.wind`.
       const tells = expr.members?.find((one) => one.name === 'subscribe');
       if (tells) return next(tells.value, want);
-      return unique([...spreads.flatMap((one) => next(one, want)), ...loose(rest)]);
+      // Any of what it holds.
+      const any = name === ANY_MEMBER ? (expr.members ?? []).flatMap((one) => next(one.value, rest)) : [];
+      return unique([...any, ...spreads.flatMap((one) => next(one, want)), ...loose(rest)]);
     }
     return unique([
       ...(expr.members ?? []).flatMap((one) =>
         next(one.value, []).map((source) => ({ ...source, put: [one.name, ...source.put] })),
       ),
       ...spreads.flatMap((one) => next(one, [])),
-      ...loose([]),
+      ...amongOthers(loose([])),
     ]);
   }
 
@@ -671,6 +693,33 @@ export class Values {
   }
 }
 
+/** What stands in a list, nobody knows where. */
+const amongOthers = (list: Source[]): Source[] =>
+  list.map((one) => ({ ...one, put: one.made ? one.put : [ANY_MEMBER, ...one.put], exact: false }));
+
+/** What stands in a list, each at its place; where others are spread into it, nobody knows which that is. */
+function listSources(
+  { elements = [], open, spreads = [] }: ExprFact,
+  want: string[],
+  next: (part: ExprFact, path: string[]) => Source[],
+): Source[] {
+  const [first, ...rest] = want;
+  if (first !== undefined && isPlace(first)) {
+    const those = open || first === ANY_MEMBER ? elements : elements.slice(Number(first), Number(first) + 1);
+    const found = [...those.flatMap((one) => next(one, rest)), ...spreads.flatMap((one) => next(one, want))];
+    return inexact(unique(found), those.length > 1 || open === true);
+  }
+  const at = (index: number): string => (open ? ANY_MEMBER : String(index));
+  return unique([
+    ...elements.flatMap((one, index) =>
+      next(one, []).map((source) => ({ ...source, put: [at(index), ...source.put], exact: false })),
+    ),
+    ...spreads.flatMap((one) =>
+      next(one, []).map((source) => ({ ...source, put: spreadFrom(source.put), exact: false })),
+    ),
+  ]);
+}
+
 /** What a module keeps in a box is the box: `wind.value`. */
 export const unboxed = (path: string[]): string[] => path.filter((one) => one !== 'value');
 
@@ -688,6 +737,9 @@ const isPrecise = (gives: ExprFact[]): boolean =>
       /^(identity|member|object|array|function|literal|content)$/.test(one.kind) ||
       one.from !== undefined ||
       one.picks !== undefined ||
+      one.entry !== undefined ||
+      one.lists !== undefined ||
+      one.each !== undefined ||
       // A name of a module that keeps nothing.
       (one.kind === 'computed' && !one.uses?.length) ||
       one.call !== undefined ||

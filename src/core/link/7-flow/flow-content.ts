@@ -2,6 +2,7 @@
  * The flow into content that is written as a function: what the child calls it with arrives at its parameters. It may be
  * handed in by itself, or as a member of what is handed in: `columns={[{ cell: (row) => <Leaf x={row.x} /> }]}`.
  */
+import { writtenIn } from '../../model/entries';
 import type { ExprFact, SymbolFact } from '../../model/facts';
 import { oncePer } from '../../model/once-per';
 import type { Component, Port } from '../../model/project';
@@ -100,7 +101,7 @@ export class ContentFlow {
       case 'function':
         return expr.fn !== undefined && !path.length ? [{ frame, fn: expr.fn }] : [];
       case 'array':
-        return (expr.elements ?? []).flatMap((one) => next(one));
+        return writtenIn(expr).flatMap((one) => next(one));
       case 'object': {
         const [name, ...rest] = path;
         const member = expr.members?.findLast((one) => one.name === name);

@@ -2,6 +2,7 @@
  * All that a value comes from and goes to. A walk that enters a component by one call site leaves it by the same, and a
  * member that was put into an object is taken from it under its own name only.
  */
+import { ANY_MEMBER } from '../../model/code';
 import { oncePer } from '../../model/once-per';
 import type { Flow, FlowEdge } from '../../model/project';
 import { callOf, type Direction, isLeap, NO_PATH, Passages, pathBehind, Seen, type Step } from './passage';
@@ -160,12 +161,16 @@ function walk(
 function moved(path: string[], take: string[] = NO_PATH, put: string[] = NO_PATH): string[] | undefined {
   let at = 0;
   for (let i = 0; i < take.length && at < path.length; i++) {
-    if (path[at] === take[i]) at++;
-    else if (isIndex(path[at]!) && !isIndex(take[i]!)) {
+    const [name, next] = [path[at]!, path[at + 1]];
+    if (name === take[i]) at++;
+    // Any of what something holds: an entry of a list, or what stands under some name.
+    else if (take[i] === ANY_MEMBER) at++;
+    else if (name === ANY_MEMBER && next !== take[i]) at++;
+    else if (isIndex(name) && !isIndex(take[i]!)) {
       // An entry of a list is taken without a word on which.
       at++;
       i--;
-    } else if (!isIndex(take[i]!) || isIndex(path[at]!)) return undefined;
+    } else if (!isIndex(take[i]!) || isIndex(name)) return undefined;
   }
   const rest = at < path.length ? path.slice(at) : NO_PATH;
   if (!put.length) return rest;
@@ -173,7 +178,7 @@ function moved(path: string[], take: string[] = NO_PATH, put: string[] = NO_PATH
 }
 
 /** The place of an entry in a list; which one it is, is not always known. */
-const isIndex = (name: string): boolean => /^(\d+|\[\])$/.test(name);
+const isIndex = (name: string): boolean => name === ANY_MEMBER || /^\d+$/.test(name);
 
 interface Ways {
   direction: Direction;

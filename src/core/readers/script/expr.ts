@@ -35,6 +35,7 @@ import {
   isOfStore,
   isHeld,
   noteGiven,
+  entryIn,
   entryOf,
 } from './unit';
 import { eachChild } from './walk';
@@ -158,10 +159,14 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       );
       for (const part of parts) if (part) noteAmong(u, part);
       const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
+      const isSpread = (at: number) => node.elements[at]?.type === 'SpreadElement';
       // What a helper gives back is taken apart by its caller; what stands in entries is called, or drawn, elsewhere.
       if (u.facts.role === 'helper' || ctx.fn >= 0 || ctx.apart || parts.some(isDescribing))
-        array.elements = parts.map((part) => part ?? computed(node));
-      if (array.elements && node.elements.some((one) => one?.type === 'SpreadElement')) array.open = true;
+        array.elements = parts.flatMap((part, at) => (isSpread(at) ? [] : [part ?? computed(node)]));
+      if (array.elements && node.elements.some((_, at) => isSpread(at))) {
+        array.open = true;
+        array.spreads = parts.flatMap((part, at) => (part && isSpread(at) ? [part] : []));
+      }
       return array;
     }
     case 'SequenceExpression': {
@@ -234,7 +239,7 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
     const isGiven = isHeld(key) && u.facts.symbols[key.symbol!]!.kind === 'param';
     return {
       ...computed(node, object, key),
-      ...(isHeld(object) ? { entryOf: object } : {}),
+      ...entryIn(object, placeIn(node.property)),
       ...(isGiven ? { picks: { of: object, under: key } } : {}),
     };
   }
@@ -277,6 +282,10 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
     return { ...sharedMember(u, node, object, name), component: `${object.component}.${name}` };
   if (object.picks)
     return { ...computed(node, object), picks: object.picks, path: [...(object.path ?? []), name] };
+  if (object.entry) {
+    const path = [...(object.path ?? []), name];
+    return { ...computed(node, object), entry: object.entry, path };
+  }
   const [only] = object.beside?.length === 0 && object.gives?.length === 1 ? object.gives : [];
   if (only && isHeld(only)) {
     const part: ExprFact = { ...only, kind: 'member', path: [...(only.path ?? []), name] };
@@ -286,6 +295,10 @@ function readMember(u: Unit, written: t.MemberExpression | t.OptionalMemberExpre
   const { calls: _, beside: __, ...whole } = computed(node, object);
   return { ...whole, ...resultMember(object, name) };
 }
+
+/** The place in a list that is written out: `rows[0]`. */
+const placeIn = (key: t.Node): string | undefined =>
+  key.type === 'NumericLiteral' ? String(key.value) : undefined;
 
 /** A member of what a module keeps, which is that member and no other. */
 function sharedMember(u: Unit, node: t.Node, object: ExprFact, name: string): ExprFact {
@@ -436,6 +449,7 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     ...mergeContent(callee, ...args),
     ...(bound ?? wrapping(calleeNode, args)),
     ...(callee.kind === 'member' ? holding(u, callee) : NOTHING),
+    ...valuesIn(calleeNode, args[0], node),
   };
   if (callee.component) {
     const hook = (u.dialect.follows ?? HOOK).test(callee.component);
@@ -451,6 +465,19 @@ function readCall(u: Unit, node: t.CallExpression | t.OptionalCallExpression, ct
     result.component = callee.component;
   }
   return result;
+}
+
+/** A list of what something holds: `Object.values(x)`, with the names of it, `Object.entries(x)`. */
+function valuesIn(callee: t.Node, of: ExprFact | undefined, node: t.Node): Partial<ExprFact> {
+  const name = of && memberName(callee);
+  if (name === 'Object.values' || name === 'Array.from') return { kind: 'computed', lists: of! };
+  if (name !== 'Object.entries') return NOTHING;
+  const at = spanOf(node);
+  const pair: ExprFact[] = [
+    { kind: 'literal', ...at },
+    { ...computed(node, of), ...entryIn(of!) },
+  ];
+  return { kind: 'array', open: true, elements: [{ ...computed(node, of), kind: 'array', elements: pair }] };
 }
 
 /** A function is called with a value in its own time: one that is written out, or one that the code has a name for. */
@@ -659,9 +686,24 @@ function readLoop(
   }
   const rest = readArguments(u, others, ctx);
   const fresh = MAKES_LIST.test(method) ? { fresh: 'array' as const } : {};
-  const entry = FINDS.test(method) && isHeld(list) ? { entryOf: list } : {};
-  return { ...computed(node, list, item, ...rest), kind: 'computed', ...fresh, ...entry };
+  const entry = FINDS.test(method) ? entryIn(list) : {};
+  return {
+    ...computed(node, list, item, ...rest),
+    kind: 'computed',
+    ...fresh,
+    ...entry,
+    ...listIn(method, list, item),
+  };
 }
+
+/** What a list holds that is made of another one. */
+const listIn = (method: string, list: ExprFact, item: ExprFact): Pick<ExprFact, 'lists' | 'each'> => {
+  if (SAME_ENTRIES.test(method)) return { lists: list };
+  return method === 'map' && item.fn !== undefined ? { each: item.fn } : {};
+};
+
+/** Methods with a function that give back a list of the same entries. */
+const SAME_ENTRIES = /^(filter|sort|toSorted)$/;
 
 /** Methods that give back an entry. */
 const FINDS = /^(find|findLast)$/;

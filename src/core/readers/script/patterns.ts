@@ -37,7 +37,7 @@ function partsOf(source: ExprFact, part: string): ExprFact[] | undefined {
     return found && [found];
   }
   if (source.kind === 'array') {
-    const found = source.elements?.[Number(part)];
+    const found = source.open ? undefined : source.elements?.[Number(part)];
     return found && [found];
   }
   // All known by what it gives, of which this is a member.
@@ -72,6 +72,9 @@ const derivedFrom = (source: ExprFact, at: t.Node, part?: string): ExprFact => (
   ...givenParts(source, part),
   ...(source.from && part !== undefined
     ? { from: { call: source.from.call, path: [...source.from.path, part] } }
+    : {}),
+  ...(source.entry && part !== undefined
+    ? { entry: source.entry, path: [...(source.path ?? []), part] }
     : {}),
   ...(part === undefined ? {} : resultMember(source, part)),
 });
@@ -134,10 +137,13 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
             ? (type.of[i] ?? UNKNOWN)
             : memberType(type, String(i))
           : UNKNOWN;
-        declarePattern(u, element, derivedFrom(source, element, String(i)), ctx, {
-          kind: meaning.kind,
-          type: part,
-        });
+        const isRest = element.type === 'RestElement';
+        const value = derivedFrom(source, element, isRest ? undefined : String(i));
+        const among: Pick<ExprFact, 'entry' | 'lists'> = isRest
+          ? { lists: source }
+          : { entry: { of: source, at: String(i) } };
+        const given = isHeld(source) ? { ...value, ...among } : value;
+        declarePattern(u, element, given, ctx, { kind: meaning.kind, type: part });
       });
       return;
     case 'ObjectPattern': {

@@ -1,4 +1,5 @@
 /** Where render nodes stand, and what functions and hooks of the project draw there. */
+import { writtenIn } from '../../model/entries';
 import type { DrawnFact, ExprFact, ShownFact, SymbolFact } from '../../model/facts';
 import { isCallbackName } from '../../model/names';
 import { type Binding, isFunction } from './scope';
@@ -78,7 +79,8 @@ export function placeGiven(u: Unit, result: ExprFact | undefined): void {
   if (!result) return;
   if (result.kind === 'identity' || result.kind === 'member') place(u, shownBy(u, result), -1);
   for (const one of result.members ?? []) placeGiven(u, one.value);
-  for (const one of [...(result.elements ?? []), ...(result.gives ?? [])]) placeGiven(u, one);
+  if (result.kind === 'array') for (const one of writtenIn(result)) placeGiven(u, one);
+  for (const one of result.gives ?? []) placeGiven(u, one);
 }
 
 /** The node that stands for what a call gives back to be drawn; it is not placed yet. */

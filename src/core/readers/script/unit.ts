@@ -226,11 +226,20 @@ export const isHeld = ({ kind }: ExprFact): boolean => kind === 'identity' || ki
 export const isOfStore = ({ name, binding }: t.Identifier): boolean =>
   binding !== undefined && name !== binding.name;
 
+/** Says of a value that it is an entry of a list, if anybody sees what that is; `at` which one, where the code says so. */
+export function entryIn(list: ExprFact, at?: string): Pick<ExprFact, 'entryOf' | 'entry'> {
+  const entry = { of: list, ...(at === undefined ? {} : { at }) };
+  if (isHeld(list)) return { entryOf: list, entry };
+  const { lists, each, call, gives, elements, from } = list;
+  const isSeen = [lists, each, call, gives, elements, from, list.entry].some((one) => one !== undefined);
+  return isSeen ? { entry } : {};
+}
+
 /** An entry of a list, or each in turn. */
 export const entryOf = (list: ExprFact): ExprFact => ({
   kind: 'computed',
   uses: usesOf(list),
-  ...(isHeld(list) ? { entryOf: list } : {}),
+  ...entryIn(list),
   start: list.start,
   end: list.end,
 });
@@ -537,9 +546,20 @@ export function handsOn(facts: ComponentFacts): boolean {
   if (!functions.length) return false;
   const isParam = ({ symbol }: ExprFact): boolean =>
     symbol !== undefined && symbols[symbol]!.kind === 'param';
-  if (invokes.some(({ callee }) => isParam(callee))) facts.handsOn = 'given';
+  const isGiven =
+    invokes.some(({ callee }) => isParam(callee)) || functions.some(({ gives = [] }) => gives.some(isPart));
+  if (isGiven) facts.handsOn = 'given';
   else if (facts.tells || sharedWrites !== undefined || symbols.some(({ kind }) => kind === 'shared'))
     facts.handsOn = 'kept';
   else return false;
   return true;
+
+  /** It is what a function was given, a part of that, or holds such a part. */
+  function isPart(one: ExprFact): boolean {
+    if (one.kind === 'identity' || one.kind === 'member') return isParam(one);
+    const { entry, lists, each, gives = [], members = [], elements = [], spreads = [] } = one;
+    const parts = [entry?.of, lists, ...gives, ...members.map(({ value }) => value), ...elements, ...spreads];
+    const made = each === undefined ? [] : (functions[each]!.gives ?? []);
+    return [...parts, ...made].some((part) => part !== undefined && isPart(part));
+  }
 }

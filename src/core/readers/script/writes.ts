@@ -58,7 +58,9 @@ export function noteMutation(
   if (!isMutator(u, method) && !fillsCollection(node.object, method, args.length)) return;
   const given = merged(...args);
   const value: ExprFact | undefined =
-    given.uses || given.calls || given.asks ? { kind: 'computed', ...given, ...spanOf(at) } : undefined;
+    given.uses || given.calls || given.asks
+      ? { kind: 'computed', ...given, ...spanOf(at), ...(ADDS.test(method) ? addedBy(at, args) : {}) }
+      : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)
     noteShared(u, node.object, value, at, ctx);
   if (callee.symbol === undefined || callee.kind !== 'member') return;
@@ -126,6 +128,21 @@ export function noteMembers(
   for (const { name, value } of members) write(name, value);
   for (const one of [...spreads, ...others]) write(ANY_MEMBER, one);
   if (kind !== 'object') write(ANY_MEMBER, given);
+}
+
+/** Methods that only add entries to a list. */
+const ADDS = /^(push|unshift)$/;
+
+/** What a call adds to a list: entries, and those of lists that are spread. */
+function addedBy(at: t.Node, args: ExprFact[]): Partial<ExprFact> {
+  const isSpread = (index: number): boolean =>
+    'arguments' in at && at.arguments[index]?.type === 'SpreadElement';
+  return {
+    kind: 'array',
+    open: true,
+    elements: args.filter((_, index) => !isSpread(index)),
+    spreads: args.filter((_, index) => isSpread(index)),
+  };
 }
 
 /** What mostly pushes a page, and no entry of a list. */

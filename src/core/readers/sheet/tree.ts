@@ -57,7 +57,12 @@ function placed(u: Unit, node: Part, above: Place): Place {
       {
         name: entry.key,
         kind: 'loop',
-        init: { kind: 'computed', uses: of.symbol === undefined ? [] : [of.symbol], ...entry.value.span },
+        init: {
+          kind: 'computed',
+          uses: of.symbol === undefined ? [] : [of.symbol],
+          ...(of.symbol === undefined ? {} : { entry: { of } }),
+          ...entry.value.span,
+        },
         ...(of.type ? { type: { t: 'elem', of: of.type } } : {}),
         ...entry.keySpan,
       },

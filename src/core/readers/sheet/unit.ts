@@ -1,4 +1,5 @@
 /** A component of a sheet while it is read: its names, and what they stand for. */
+import { ANY_MEMBER } from '../../model/code';
 import type { ComponentFacts, ExprFact, Span, SymbolFact, Traits, Where } from '../../model/facts';
 import { lit, type TypeExpr, UNKNOWN } from '../../model/types';
 import { emptyFacts } from '../script/unit';
@@ -127,6 +128,16 @@ export class Unit {
     return workedOut(parts, span);
   }
 
+  /** An entry of a list at the end of a way, or a member of one; `at` is where the way says so first. */
+  private entry(symbol: number, way: string[], at: number, span: Span): ExprFact {
+    const before = way.slice(0, at);
+    const of: ExprFact = before.length
+      ? { kind: 'member', symbol, path: before, ...span }
+      : { kind: 'identity', symbol, ...span };
+    const path = way.slice(at + 1).map((name) => (name === ANY_ENTRY ? ANY_MEMBER : name));
+    return { kind: 'computed', uses: [symbol], entry: { of }, path, ...span };
+  }
+
   private object(fields: Part, ctx: Ctx, span: Span): ExprFact {
     const members = fields.entries.map(({ key, keySpan, value }) => ({
       name: key,
@@ -156,10 +167,12 @@ export class Unit {
     const { symbol } = found;
     const isHandle = this.kindOf(symbol) === 'ref';
     const rest = isHandle ? [HELD, ...found.rest] : found.rest;
+    const entry = rest.indexOf(ANY_ENTRY);
+    const way = entry < 0 ? rest : rest.slice(0, entry);
     if (reads || rest.length)
       this.facts.reads.push({
         symbol,
-        ...(rest.length ? { path: rest } : {}),
+        ...(way.length ? { path: way } : {}),
         // A handle is asked at that moment, and gives nothing where there is no instance.
         ...(isHandle ? { ends: endsOf(rest, span), soft: true } : {}),
         where: ctx.where,
@@ -167,6 +180,7 @@ export class Unit {
         ...span,
       });
     if (isHandle) return { kind: 'member', symbol, path: rest, ...span };
+    if (entry >= 0) return this.entry(symbol, rest, entry, span);
     const whole: TypeExpr = { t: 'sym', s: symbol };
     const type = rest.reduce<TypeExpr>((of, name) => ({ t: 'member', of, name }), whole);
     return rest.length
@@ -174,6 +188,9 @@ export class Unit {
       : { kind: 'identity', symbol, type, ...span };
   }
 }
+
+/** In the way to a value: an entry of a list, whichever. */
+export const ANY_ENTRY = '*';
 
 export const slotName = (name: string | null | undefined): string => `#${name ?? 'default'}`;
 
@@ -196,9 +213,9 @@ export function workedOut(parts: ExprFact[], span: Span): ExprFact {
   const uses = usesOf(parts);
   // None of them arrives as it is.
   const worked: ExprFact = { kind: 'computed', ...span };
-  const gives = parts.some((one) => one.path?.length || one.kind === 'object' || one.kind === 'array')
-    ? { gives: [...parts, worked] }
-    : {};
+  const isPart = ({ kind, path, entry }: ExprFact): boolean =>
+    entry !== undefined || path?.length !== undefined || kind === 'object' || kind === 'array';
+  const gives = parts.some(isPart) ? { gives: [...parts, worked] } : {};
   return { kind: 'computed', uses, ...gives, ...span };
 }
 

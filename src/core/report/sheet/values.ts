@@ -1,5 +1,7 @@
 /** Values of a sheet, from the edges of the flow by which they arrive. */
 import { RAISED } from '../../link/7-flow/raised';
+import { ANY_MEMBER } from '../../model/code';
+import { ANY_ENTRY } from '../../readers/sheet/unit';
 import type { Linked } from '../../link';
 import { groupBy } from '../../model/group-by';
 import type { FlowEdge, FlowNode } from '../../model/project';
@@ -56,9 +58,9 @@ export class SheetValues {
     if (kind === 'event' && edge.take?.[0] === RAISED) return [];
     const skips = isArgument(edge.take?.[0]) || (kind === 'handle' && edge.take?.[0] === 'current');
     const take = skips ? edge.take!.slice(1) : (edge.take ?? []);
-    const end = take.findIndex((one) => !isPlain(one));
+    const end = take.findIndex((one) => one !== ANY_MEMBER && !isPlain(one));
     const way = end < 0 ? take : take.slice(0, end);
-    const text = `$${[name, ...way].join('.')}`;
+    const text = `$${[name, ...way.map((one) => (one === ANY_MEMBER ? ANY_ENTRY : one))].join('.')}`;
     const isWorkedOut = end >= 0 || edge.without !== undefined || (edge.how === 'transform' && !take.length);
     return [{ put, value: isWorkedOut ? { mix: [text] } : text }];
   }
@@ -152,7 +154,7 @@ const MAX_INLINE = 4;
  */
 function joined(pieces: Piece[]): SheetValue {
   const placed = pieces.filter(({ put }) => put[0] !== undefined && isPlain(put[0]));
-  const listed = pieces.filter(({ put }) => put[0] === '[]');
+  const listed = pieces.filter(({ put }) => put[0] === ANY_MEMBER);
   const others = pieces.filter((one) => !placed.includes(one) && !listed.includes(one));
   const below = (of: Piece[]) => joined(of.map(({ put, value }) => ({ put: put.slice(1), value })));
   const byName = groupBy(placed, ({ put }) => put[0]!);
