@@ -1,4 +1,5 @@
 /** Names that are no values of their own, and expressions with nothing to follow in them. */
+import { ANY_MEMBER } from '../../model/code';
 import type { ExprFact, SymbolFact } from '../../model/facts';
 import type { Callables } from './callables';
 import type { Frame, Part } from './frames';
@@ -29,14 +30,15 @@ export class Parts {
     if (!ofHelper && !ofMember) return undefined;
     const store = this.storeGiven(frame, init);
     if (store) return store;
-    const [only, ...others] = this.values.sources(frame, init).filter((one) => !one.decides);
+    const all = this.values.sources(frame, init).filter((one) => !one.decides);
+    const [only, ...others] = all;
     const isPart = only && !others.length && only.exact && !only.put.length;
     // What a component takes of a store is where the value arrives in it.
     if (isPart && only.take.length && frame.code === frame.owner && this.isOfModule(only.node))
       return undefined;
     if (isPart) return { node: only.node, path: only.take };
-    // What a helper gives as an object is taken apart wherever one of its members is used.
-    if (only?.put.length || others.some((one) => one.put.length)) return 'none';
+    // What a helper gives as an object is taken apart wherever one of its members is used; a list of any length is not.
+    if (all.some(({ put: [name] }) => name !== undefined && name !== ANY_MEMBER)) return 'none';
     if (only || others.length) return undefined;
     return this.callables.of(frame, init).length || !ofHelper ? 'none' : undefined;
   }

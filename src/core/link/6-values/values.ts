@@ -469,7 +469,9 @@ export class Values {
     const entries = lists
       ? this.sources(frame, lists, [ANY_MEMBER, ...rest], depth + 1)
       : gives.flatMap((one) => this.sources(frame, one, rest, depth + 1));
-    if (first !== undefined) return inexact(unique(entries), true);
+    // Which of the entries of another list these are, what else stands there decides.
+    if (first !== undefined)
+      return unique([...inexact(entries, true), ...(lists ? this.choosing(frame, expr, lists, depth) : [])]);
     return unique([...amongOthers(entries), ...this.loose(frame, expr, depth)]);
   }
 

@@ -216,8 +216,8 @@ export class FlowGraph {
     const above = all.filter((one) => contexts.below(one).components.has(consumer.id));
     // Below none, it gets what is there for the whole app.
     const others = above.length ? above : all.filter((one) => isEverywhere(this.project, one));
-    const there = others.length ? others : this.defaultOf(id);
-    const found = there.length ? there : all;
+    // Who is seen below none may be below any all the same, or have what there is without one.
+    const found = others.length ? others : [...all, ...this.defaultOf(id)];
     this.above.set(cached, found);
     return found;
   }

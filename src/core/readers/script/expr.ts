@@ -33,6 +33,7 @@ import {
   use,
   usesOf,
   isOfStore,
+  isDescribing,
   isHeld,
   noteGiven,
   entryIn,
@@ -161,7 +162,12 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
       const isSpread = (at: number) => node.elements[at]?.type === 'SpreadElement';
       // What a helper gives back is taken apart by its caller; what stands in entries is called, or drawn, elsewhere.
-      if (u.facts.role === 'helper' || ctx.fn >= 0 || ctx.apart || parts.some(isDescribing))
+      if (
+        u.facts.role === 'helper' ||
+        ctx.fn >= 0 ||
+        ctx.apart ||
+        parts.some((part) => part && isDescribing(part))
+      )
         array.elements = parts.flatMap((part, at) => (isSpread(at) ? [] : [part ?? computed(node)]));
       if (array.elements && node.elements.some((_, at) => isSpread(at))) {
         array.open = true;
@@ -187,13 +193,6 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     }
   }
 }
-
-/** An object with functions or components in it: how to draw a column, say. */
-const isDescribing = (part: ExprFact | undefined): boolean =>
-  part?.kind === 'object' &&
-  (part.members ?? []).some(
-    ({ value }) => value.kind === 'function' || (value.component !== undefined && value.kind !== 'call'),
-  );
 
 function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
   const span = spanOf(node);
@@ -472,11 +471,7 @@ function valuesIn(callee: t.Node, of: ExprFact | undefined, node: t.Node): Parti
   const name = of && memberName(callee);
   if (name === 'Object.values' || name === 'Array.from') return { kind: 'computed', lists: of! };
   if (name !== 'Object.entries') return NOTHING;
-  const at = spanOf(node);
-  const pair: ExprFact[] = [
-    { kind: 'literal', ...at },
-    { ...computed(node, of), ...entryIn(of!) },
-  ];
+  const pair: ExprFact[] = [computed(node, of), { ...computed(node, of), ...entryIn(of!) }];
   return { kind: 'array', open: true, elements: [{ ...computed(node, of), kind: 'array', elements: pair }] };
 }
 

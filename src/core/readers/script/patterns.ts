@@ -142,7 +142,7 @@ export function declarePattern(u: Unit, pattern: t.Node, source: ExprFact, ctx: 
         const among: Pick<ExprFact, 'entry' | 'lists'> = isRest
           ? { lists: source }
           : { entry: { of: source, at: String(i) } };
-        const given = isHeld(source) ? { ...value, ...among } : value;
+        const given = isHeld(source) || source.open ? { ...value, ...among } : value;
         declarePattern(u, element, given, ctx, { kind: meaning.kind, type: part });
       });
       return;

@@ -7,6 +7,7 @@ import { byName, memberKey } from './constants';
 import { resultOf } from './results';
 import { memberName } from './type-expr';
 import {
+  isDescribing,
   isHeld,
   isOfStore,
   meaningOf,
@@ -59,7 +60,12 @@ export function noteMutation(
   const given = merged(...args);
   const value: ExprFact | undefined =
     given.uses || given.calls || given.asks
-      ? { kind: 'computed', ...given, ...spanOf(at), ...(ADDS.test(method) ? addedBy(at, args) : {}) }
+      ? {
+          kind: 'computed',
+          ...given,
+          ...spanOf(at),
+          ...(ADDS.test(method) && !args.some(isDescribing) ? addedBy(at, args) : {}),
+        }
       : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)
     noteShared(u, node.object, value, at, ctx);
