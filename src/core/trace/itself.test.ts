@@ -31,6 +31,14 @@ function Tile({ text }) { return <b>{text}</b>; }`,
       ['Board:local:knots'],
     ],
     [
+      'one of several, another of which nobody sees',
+      `export function App({ wind, gust, ask }) { return <Board worst={gust ? ask(gust) : wind} />; }
+function Board({ worst }) { return <b>{worst}</b>; }`,
+      'Board:prop:worst',
+      ['App:prop:wind', 'Board:prop:worst'],
+      ['App:prop:ask', 'App:prop:gust'],
+    ],
+    [
       'of an object that holds it, nothing else, though that hangs on it further away',
       `import { useState } from 'react';
 export function App({ cabin }) {

@@ -53,6 +53,10 @@ test.each<[string, string[]]>([
     ['a: prop, declared, string', 'b: prop, declared, required, number'],
   ],
   [
+    `import PropTypes from 'prop-types'; export function A({ a, b }) { return <b>{a}{b}</b>; } A.propTypes = { a: PropTypes.oneOfType([PropTypes.node, PropTypes.string]), b: PropTypes.oneOfType([PropTypes.node, PropTypes.object]) };`,
+    ['a: slot, declared, content | string', 'b: prop, declared, content | object'],
+  ],
+  [
     `import type { P } from 'elsewhere'; export function A(props: P) { return <b>{props.a}</b>; }`,
     ['a: prop, read, any type', 'open', 'unresolved'],
   ],

@@ -379,5 +379,7 @@ const isFunction = (shape: Shape): boolean =>
 function isContent(shape: Shape, types: TypeSpace): boolean {
   if (shape.k === 'content') return true;
   if (shape.k === 'fn') return isContent(types.resolve(shape.returns), types);
-  return shape.k === 'union' && shape.of.some((one) => isContent(one, types));
+  // What may be an object of any kind is a value, which may be drawn as well.
+  const isAny = (one: Shape): boolean => one.k === 'object' && one.open && !one.members.size;
+  return shape.k === 'union' && !shape.of.some(isAny) && shape.of.some((one) => isContent(one, types));
 }

@@ -149,7 +149,7 @@ export class Values {
         exact: one.exact && plain.length === 0,
       }));
     }
-    if (expr.gives && isPrecise(expr.gives)) {
+    if (expr.gives) {
       const found = expr.gives.flatMap((one) => next(one, want));
       if (want.length || found.length)
         return unique([
@@ -731,22 +731,6 @@ function isGetter({ code }: Frame, { kind, fn }: ExprFact): boolean {
   if (!own?.gives?.length || own.params.length || own.calls.length) return false;
   return own.gives.every((one) => /^(identity|member|computed)$/.test(one.kind));
 }
-
-/** Whether all that an expression may be is written out, so that nothing else flows into it. */
-const isPrecise = (gives: ExprFact[]): boolean =>
-  gives.every(
-    (one) =>
-      /^(identity|member|object|array|function|literal|content)$/.test(one.kind) ||
-      one.from !== undefined ||
-      one.picks !== undefined ||
-      one.entry !== undefined ||
-      one.lists !== undefined ||
-      one.each !== undefined ||
-      // A name of a module that keeps nothing.
-      (one.kind === 'computed' && !one.uses?.length) ||
-      one.call !== undefined ||
-      (one.gives !== undefined && isPrecise(one.gives)),
-  );
 
 /** The function of the code itself that is called by its name. */
 const ownFunction = ({ code }: Frame, { kind, symbol }: ExprFact): number | undefined =>

@@ -33,7 +33,6 @@ import {
   use,
   usesOf,
   isOfStore,
-  isDescribing,
   isHeld,
   noteGiven,
   entryIn,
@@ -162,12 +161,7 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
       const array: ExprFact = { ...computed(node, ...parts), kind: 'array' };
       const isSpread = (at: number) => node.elements[at]?.type === 'SpreadElement';
       // What a helper gives back is taken apart by its caller; what stands in entries is called, or drawn, elsewhere.
-      if (
-        u.facts.role === 'helper' ||
-        ctx.fn >= 0 ||
-        ctx.apart ||
-        parts.some((part) => part && isDescribing(part))
-      )
+      if (u.facts.role === 'helper' || ctx.fn >= 0 || ctx.apart || parts.some(isDescribing))
         array.elements = parts.flatMap((part, at) => (isSpread(at) ? [] : [part ?? computed(node)]));
       if (array.elements && node.elements.some((_, at) => isSpread(at))) {
         array.open = true;
@@ -193,6 +187,13 @@ export function readExpr(u: Unit, wrapped: t.Node, ctx: Ctx): ExprFact {
     }
   }
 }
+
+/** An object with functions or components in it: how to draw a column, say. */
+const isDescribing = (part: ExprFact | undefined): boolean =>
+  part?.kind === 'object' &&
+  (part.members ?? []).some(
+    ({ value }) => value.kind === 'function' || (value.component !== undefined && value.kind !== 'call'),
+  );
 
 function readIdentifier(u: Unit, node: t.Identifier, ctx: Ctx): ExprFact {
   const span = spanOf(node);

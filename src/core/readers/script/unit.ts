@@ -226,13 +226,6 @@ export const isHeld = ({ kind }: ExprFact): boolean => kind === 'identity' || ki
 export const isOfStore = ({ name, binding }: t.Identifier): boolean =>
   binding !== undefined && name !== binding.name;
 
-/** An object with functions or components in it: how to draw a column, say. */
-export const isDescribing = ({ kind, members = [] }: ExprFact): boolean =>
-  kind === 'object' &&
-  members.some(
-    ({ value }) => value.kind === 'function' || (value.component !== undefined && value.kind !== 'call'),
-  );
-
 /** Says of a value that it is an entry of a list, if anybody sees what that is; `at` which one, where the code says so. */
 export function entryIn(list: ExprFact, at?: string): Pick<ExprFact, 'entryOf' | 'entry'> {
   const entry = { of: list, ...(at === undefined ? {} : { at }) };

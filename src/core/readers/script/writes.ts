@@ -7,7 +7,6 @@ import { byName, memberKey } from './constants';
 import { resultOf } from './results';
 import { memberName } from './type-expr';
 import {
-  isDescribing,
   isHeld,
   isOfStore,
   meaningOf,
@@ -64,7 +63,7 @@ export function noteMutation(
           kind: 'computed',
           ...given,
           ...spanOf(at),
-          ...(ADDS.test(method) && !args.some(isDescribing) ? addedBy(at, args) : {}),
+          ...(ADDS.test(method) && !args.some(holdsFunctions) ? addedBy(at, args) : {}),
         }
       : undefined;
   if (callee.symbol === undefined && callee.component && u.dialect.shares)
@@ -138,6 +137,10 @@ export function noteMembers(
 
 /** Methods that only add entries to a list. */
 const ADDS = /^(push|unshift)$/;
+
+/** Of what functions use, nobody sees what they give back of it. */
+const holdsFunctions = ({ members = [] }: ExprFact): boolean =>
+  members.some(({ value }) => value.kind === 'function');
 
 /** What a call adds to a list: entries, and those of lists that are spread. */
 function addedBy(at: t.Node, args: ExprFact[]): Partial<ExprFact> {
