@@ -47,6 +47,11 @@ export interface SymbolFact extends Span {
   type?: TypeExpr;
   /** handler: index of its function. */
   fn?: number;
+  /**
+   * module: what stands there, or in the member that the way leads to, raises the event of the component with whose name it
+   * is called, and with what that carries.
+   */
+  raises?: string[];
   /** param: the function whose parameter it is a part of, -1 for the component's own, and the way to it. */
   within?: number;
   path?: string[];

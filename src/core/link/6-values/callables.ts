@@ -9,7 +9,7 @@ import type { Linked } from '../linked';
 import { isOutside } from './handed-out';
 import { argumentsOf, ofParameter } from './handings';
 import { Memo } from './memo';
-import { calledBy, into } from './expressions';
+import { calledBy, into, isSamePath } from './expressions';
 import { writesOf } from './results';
 import { MAX_DEPTH, type Values } from './values';
 
@@ -29,7 +29,9 @@ export type Callable =
       wrapped?: true;
     }
   /** A callback that the component was handed. */
-  | { kind: 'port'; port: Port };
+  | { kind: 'port'; port: Port }
+  /** What raises the event of the component whose name it is called with. */
+  | { kind: 'emitter'; component: Component };
 
 /** Symbols that others reach as members of an object of the class. */
 const MEMBERS = /^(prop|state|derived|handler|injected)$/;
@@ -211,6 +213,8 @@ export class Callables {
     const alias = frame.aliases.get(index);
     if (alias?.whole)
       return this.symbolCallables(alias.whole.frame, alias.whole.symbol, into(alias.path, want), depth + 1);
+    if (symbol.raises)
+      return isSamePath(symbol.raises, want) ? [{ kind: 'emitter', component: frame.owner }] : [];
     switch (symbol.kind) {
       case 'setter':
         return want.length ? [] : this.setterAt(frame, index, depth);

@@ -2,6 +2,7 @@
 import { ANY_MEMBER } from '../../model/code';
 import { listOf } from '../../model/entries';
 import type { ExprFact, Span, SharedWriteFact, SymbolFact, WriteFact } from '../../model/facts';
+import { bareName } from '../../model/names';
 import type { Component, Place } from '../../model/project';
 import { keyOf } from '../2-names/constants';
 import type { Frame, Frames } from './frames';
@@ -12,7 +13,7 @@ import { GivenCalls } from './given-calls';
 import { GivenStores } from './given-stores';
 import { type Handing, joined, outOf, wholly } from './handings';
 import { calledBy } from './expressions';
-import { type Given, namedBy, withNames } from './named-members';
+import { type Given, namedBy, textIn, withNames } from './named-members';
 import type { Results } from './results';
 import { type Source, unboxed, type Values } from './values';
 
@@ -89,14 +90,18 @@ export class Effects {
 
   /** The same, with what a function sets off that it is called with, and calls. */
   ofCall(frame: Frame, callable: Callable, args: ExprFact[], at: Place, depth = 0): Effect[] {
+    if (callable.kind === 'emitter') return this.raisedBy(callable.component, frame, args, at);
     const isWorkedOut = callable.kind === 'setter' && callable.by !== undefined;
     const own = this.of(callable, at, depth, isWorkedOut ? this.keysTold(frame, args[0]) : undefined);
     if (callable.kind !== 'function' || depth > MAX_DEPTH) return own;
     const { skip = 0 } = callable;
-    const given = this.givenCalls.of(callable.frame, callable.fn).flatMap(({ param, path, args: handed }) => {
+    const calls = this.givenCalls.of(callable.frame, callable.fn);
+    const given = calls.flatMap(({ param, path, args: handed, written }) => {
       const arg = args[param - skip];
+      const raised = (one: Callable): Effect[] =>
+        one.kind === 'emitter' ? this.raisedBy(one.component, written.frame, written.args, at) : [];
       return (arg ? this.callables.of(frame, arg, path) : []).flatMap((one) =>
-        this.of(one, at, depth + 1).map((effect) => ({
+        [...this.of(one, at, depth + 1), ...raised(one)].map((effect) => ({
           ...named(effect, () => undefined),
           params: skippedParams(joined(handed, effect.params), skip),
           place: at,
@@ -104,6 +109,17 @@ export class Effects {
       );
     });
     return given.length ? [...own, ...given] : own;
+  }
+
+  /** The event of a component that a call names, with what comes after the name. */
+  private raisedBy({ ports }: Component, frame: Frame, args: ExprFact[], at: Place): Effect[] {
+    const [name, ...others] = args;
+    const text = name && textIn(this.project, frame, name, []);
+    if (text === undefined) return NONE;
+    const own = bareName(`@${text}`);
+    const port = [...ports.values()].find((one) => one.channel === 'event' && bareName(one.name) === own);
+    const params = others.map((_, to) => ({ ...wholly(to + 1), to }));
+    return port && port.node >= 0 ? [{ node: port.node, how: 'emit', put: [], params, place: at }] : NONE;
   }
 
   /** `at` is where the call stands, for what has no place of its own; `keys` what it may be told, where that is known. */
@@ -121,6 +137,9 @@ export class Effects {
         const known = parts.length > 0 && parts.every((one) => one !== undefined);
         return known ? parts.flat().map(write) : [write({ put: [], params: [wholly(0)] })];
       }
+      // Which event it raises, a call says.
+      case 'emitter':
+        return NONE;
       case 'port':
         return [{ node: callable.port.node, how: 'emit', put: [], params: ALL, place: at }];
       case 'function': {

@@ -13,6 +13,8 @@ interface GivenCall {
   path: string[];
   /** What it is called with, from the parameters of the function. */
   args: Handing[];
+  /** The call as it is written, and where. */
+  written: { frame: Frame; args: ExprFact[] };
 }
 
 const MAX_DEPTH = 4;
@@ -46,7 +48,7 @@ export class GivenCalls {
     return (code.facts.invokes ?? []).flatMap(({ fn: inside, callee, args }): GivenCall[] => {
       if (!within.has(inside)) return NONE;
       const own = paramAt(frame, fn, callee, []);
-      if (own) return [{ ...own, args: this.results.handings(frame, fn, args) }];
+      if (own) return [{ ...own, args: this.results.handings(frame, fn, args), written: { frame, args } }];
       if (!args.some((one) => holdsParam(frame, fn, one))) return NONE;
       return this.callables.of(frame, callee).flatMap((one) =>
         one.kind === 'function'
@@ -54,7 +56,7 @@ export class GivenCalls {
               const arg = args[call.param - (one.skip ?? 0)];
               const param = arg && paramAt(frame, fn, arg, call.path);
               return param
-                ? [{ ...param, args: this.results.handedThrough(frame, fn, args, call.args) }]
+                ? [{ ...call, ...param, args: this.results.handedThrough(frame, fn, args, call.args) }]
                 : NONE;
             })
           : NONE,

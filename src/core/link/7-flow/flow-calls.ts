@@ -146,17 +146,21 @@ export class CallFlow {
   /** What calling a member of a context sets off, where it is called or put on an element as its listener. */
   addOfContexts(frame: Frame): void {
     const { facts, file } = frame.code;
-    const called = (facts.invokes ?? []).map((one) => ({ callee: one.callee, at: one as Span }));
+    const called: { callee: ExprFact; at: Span; args: ExprFact[] }[] = (facts.invokes ?? []).map(
+      ({ callee, args, start, end }) => ({ callee, at: { start, end }, args }),
+    );
     for (const { kind, attributes } of facts.render)
       if (kind === 'element')
         for (const { value } of attributes)
-          if (value.kind === 'identity' || value.kind === 'member') called.push({ callee: value, at: value });
-    for (const { callee, at } of called) {
+          if (value.kind === 'identity' || value.kind === 'member') called.push({ callee: value, at: value, args: [] });
+    for (const { callee, at, args } of called) {
       const from = this.builder.values.sources(frame, callee).filter((one) => this.isConsumed(one));
       if (!from.length) continue;
       const place = { file, start: at.start, end: at.end };
       for (const callable of this.builder.callables.of(frame, callee))
-        for (const { node, how, put } of this.builder.effects.of(callable, place))
+        for (const { node, how, put } of callable.kind === 'emitter'
+          ? this.builder.effects.ofCall(frame, callable, args, place)
+          : this.builder.effects.of(callable, place))
           for (const one of from)
             this.builder.addEdge(one.node, node, place, {
               how: 'call',

@@ -24,7 +24,7 @@ import { declarePort, eventSymbol, type VueUnit } from './unit';
 
 /** A name that raises events; handed to somebody, it may raise any. */
 export function declareEmitter(u: VueUnit, id: t.Identifier): void {
-  const symbol = addSymbol(u, { name: id.name, kind: 'module', ...spanOf(id) }, id.binding);
+  const symbol = addSymbol(u, { name: id.name, kind: 'module', raises: [], ...spanOf(id) }, id.binding);
   u.emitters.add(symbol);
   if (id.binding && !isOnlyCalled(id.binding, u.file.text)) u.facts.openEmits = true;
 }

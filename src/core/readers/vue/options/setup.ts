@@ -42,7 +42,7 @@ export function readSetup(u: VueUnit, option: Member): void {
 /** The second parameter: `{ emit, attrs, slots, expose }`. */
 export function readContext(u: VueUnit, node: t.Node): void {
   if (node.type === 'Identifier') {
-    addSymbol(u, { name: '#context', kind: 'module', ...spanOf(node) }, node.binding);
+    addSymbol(u, { name: '#context', kind: 'module', raises: ['emit'], ...spanOf(node) }, node.binding);
     return;
   }
   if (node.type !== 'ObjectPattern') return;
