@@ -50,6 +50,7 @@ test.each<[string, string]>([
   ['Winch:event:onTurn', 'Winch:event:onTurn'],
   ['Winch:prop:onTurn', 'Winch:event:onTurn'],
   ['winch:state:onturn', 'Winch:event:onTurn'],
+  ['winch:event:on-turn', 'Winch:event:onTurn'],
   ['Mast.high', `${MAST}:prop:high`],
   ['line/Mast.tsx>mast.high', `${MAST}:prop:high`],
   ['Gauge.unit', 'line/Gauge.tsx>Gauge:prop:unit'],

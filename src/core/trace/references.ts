@@ -1,9 +1,10 @@
 /**
  * What a reference names that somebody typed: `Name`, `path>Name`, `part/of/path>Name`, `folder/Name`, with
- * `:channel:port`, `:port` or `.port` behind it for a port; in any case of letters, where that names one thing alone.
+ * `:channel:port`, `:port` or `.port` behind it for a port; in any case of letters and with dashes as in markup, where that
+ * names one thing alone.
  */
 import type { Linked } from '../link';
-import { distance } from '../model/names';
+import { bareName, distance } from '../model/names';
 import { oncePerLink } from '../model/once-per';
 import type { Component, FlowNode } from '../model/project';
 import { componentRef, nodeRef } from '../model/refs';
@@ -45,12 +46,12 @@ export function nodesAt(project: Linked, text: string): FlowNode[] | Unfound {
   if (exact.length) return exact;
   if (!text.includes(':')) return nodesWithout(project, text);
   const [component = '', ...rest] = text.split(':');
-  const name = rest.at(-1)?.toLowerCase() ?? '';
+  const name = bareName(rest.at(-1) ?? '');
   const channel = rest.length > 1 ? rest[0]!.toLowerCase() : undefined;
   if (name) {
     const owners = new Set(fitting(project, [...named(project), ...modulesOf(project)], component));
     const called = project.flow.nodes.filter(
-      (node) => node.name.toLowerCase() === name && owners.has(project.components[node.component]!),
+      (node) => bareName(node.name) === name && owners.has(project.components[node.component]!),
     );
     const ofChannel = called.filter((node) => channel === undefined || node.channel === channel);
     // A callback is a prop to who wrote it, and an event here.
@@ -78,11 +79,11 @@ function nodesWithout(project: Linked, text: string): FlowNode[] | Unfound {
       return found;
   }
   const own = new Set(fitting(project, named(project), text).map(({ id }) => id));
-  const name = text.trim().toLowerCase();
+  const name = bareName(text.trim());
   const { nodes } = project.flow;
   const meant = own.size
     ? nodes.filter(({ component, port }) => port !== undefined && own.has(component))
-    : nodes.filter((node) => node.name.toLowerCase() === name);
+    : nodes.filter((node) => bareName(node.name) === name);
   const refs = new Set(meant.map((node) => nodeRef(project, node)));
   const [only, ...more] = refs;
   if (only !== undefined) return more.length ? severalOf([...refs]) : findNodes(project, only);
@@ -106,8 +107,7 @@ function fitting(project: Linked, all: Component[], text: string): Component[] {
     .toLowerCase();
   const fits = all.filter(
     (one) =>
-      one.name.toLowerCase() === name.toLowerCase() &&
-      holdsPath(project.files[one.file]!.path.toLowerCase(), path),
+      bareName(one.name) === bareName(name) && holdsPath(project.files[one.file]!.path.toLowerCase(), path),
   );
   const same = fits.filter((one) => one.name === name);
   const best = same.length ? same : fits;
