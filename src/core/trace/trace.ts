@@ -426,14 +426,14 @@ function roleAt(project: Linked, node: FlowNode, fed: boolean): Role {
     return isUsed(useOf(component, node.port)) ? 'wait' : 'drop';
   }
   if (!fed) return node.channel === 'context' && !node.provides ? 'wait' : 'start';
-  const events = flow.into[node.id]!.map((index) => flow.nodes[flow.edges[index]!.from]!).filter(
-    (from) => from.channel === 'event',
-  );
+  const into = flow.into[node.id]!.map((index) => flow.edges[index]!);
+  const events = into.map(({ from }) => flow.nodes[from]!).filter(({ channel }) => channel === 'event');
   if (events.length) {
     const emissions = emissionsOf(project);
     return events.some((from) => from.port && emissions.mayBeRaised(from.port)) ? 'listen' : 'wait';
   }
-  if (node.channel === 'local' && feeds.length) return 'transform';
+  const isMade = (edge: FlowEdge): boolean => carriedBy(edge) === 'made';
+  if (node.channel === 'local' && feeds.length && into.some(isMade)) return 'transform';
   const reads = readsOf(project, node);
   if (reads.length) {
     const onlyFeeds =
@@ -441,9 +441,9 @@ function roleAt(project: Linked, node: FlowNode, fed: boolean): Role {
     const derives = namesOf(project, node).every(({ code, symbol }) =>
       code.facts.reads.every((read) => read.symbol !== symbol || read.where === 'derivation'),
     );
-    return onlyFeeds && derives ? 'transform' : 'read';
+    return onlyFeeds && derives ? (feeds.some(isMade) ? 'transform' : 'pass') : 'read';
   }
-  if (feeds.length) return feeds.some((edge) => edge.how === 'transform') ? 'transform' : 'pass';
+  if (feeds.length) return feeds.some(isMade) ? 'transform' : 'pass';
   if (!node.port) {
     if (node.channel === 'context') return 'read';
     const isHandedOn = namesOf(project, node).some(({ code, symbol }) => handedOn(code.facts).has(symbol));

@@ -133,6 +133,25 @@ describe('React', () => {
   );
 });
 
+test('a part of a value is handed on, and what is worked out of it is another one', () => {
+  const { hops } = traced(
+    `${LEAF}
+export function App({ rows }) {
+  const first = rows[0]; const { at } = first; const text = at + ' kn';
+  return <><Leaf x={at} /><Other y={text} /></>;
+}`,
+    'App:prop:rows',
+  );
+  expect(hops.map(({ ref, role }) => `${ref} ${role}`)).toEqual([
+    'App:prop:rows start',
+    'App:local:first pass',
+    'App:local:at read',
+    'App:local:text transform',
+    'Leaf:prop:x read',
+    'Other:prop:y read',
+  ]);
+});
+
 test('an entry is the value itself, as a member is', () => {
   const { hops } = traced(
     `${LEAF}
