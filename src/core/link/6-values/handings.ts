@@ -1,6 +1,7 @@
 /** What becomes of the parameters of a function: which of them what it hands over is, or is made of. */
 import { ANY_MEMBER } from '../../model/code';
 import type { ExprFact, InvokeFact } from '../../model/facts';
+import { groupBy } from '../../model/group-by';
 import { into } from './expressions';
 import { isNamedBy } from './named-members';
 
@@ -110,6 +111,20 @@ const mayBe = (one: string, other: string): boolean =>
 /** What of some stands in a member of the expression. */
 export const member = (list: Held[], want: string[]): Held[] =>
   list.flatMap((one) => takenOf(one, want) ?? []);
+
+/** So many parts of what a function is given are told apart in what it gives back, or hands over. */
+const MAX_PARTS = 48;
+
+/** Each once; of a parameter of which there are too many parts, that it is made of it. */
+export function few(list: Held[]): Held[] {
+  const found = unique(list);
+  if (found.length <= MAX_PARTS) return found;
+  const parts = groupBy(found, ({ own }) => own);
+  return [...parts].flatMap(([own, those]): Held[] => {
+    const rest = those.some((one) => one.rest) ? { rest: true as const } : {};
+    return those.length <= MAX_PARTS ? those : [{ own, take: [], put: [], made: true, ...rest }];
+  });
+}
 
 /** Each once; where it is taken as it is, and something is made of it, it is taken as it is. */
 export function unique(list: Held[]): Held[] {

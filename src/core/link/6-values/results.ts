@@ -6,7 +6,7 @@ import { oncePer } from '../../model/once-per';
 import type { Component } from '../../model/project';
 import { into, isWithin, type Loose, looseIn, looseInCall, membersTaken } from './expressions';
 import type { Frame } from './frames';
-import { argumentsOf, type Handing, type Held, joined, member, ofParameter, unique } from './handings';
+import { argumentsOf, few, type Handing, type Held, joined, member, ofParameter, unique } from './handings';
 import type { Linked } from '../linked';
 import { type Given, type Giver, namedBy, textIn, withNames } from './named-members';
 import { asList, spreadFrom } from './lists';
@@ -67,7 +67,7 @@ export class Results {
           decides: true,
         })),
       );
-      return unique([...given, ...deciding]);
+      return few([...given, ...deciding]);
     });
   }
 
@@ -173,9 +173,11 @@ export class Results {
     if (kind === 'param' && within >= 0 && at !== undefined)
       // A function that is called inside is given what the one around it was given.
       return this.settled.once(frame, `${fn} ${index} ${want.join('.')}`, () =>
-        (functions[within]!.given ?? []).flatMap((args) =>
-          argumentsOf({ args }, ofParameter(at, into(path, want), rest)).flatMap(({ arg, take }) =>
-            member(this.inExpr(frame, fn, arg), take),
+        few(
+          (functions[within]!.given ?? []).flatMap((args) =>
+            argumentsOf({ args }, ofParameter(at, into(path, want), rest)).flatMap(({ arg, take }) =>
+              member(this.inExpr(frame, fn, arg), take),
+            ),
           ),
         ),
       );
@@ -187,7 +189,7 @@ export class Results {
     const isApart = code.facts.role !== 'module' && !isInside(symbols[index]!);
     if (isApart && !writes.some(isInside)) return [];
     const whole = this.settled.once(frame, `${fn} ${index}`, () =>
-      unique([
+      few([
         ...(init ? this.inExpr(frame, fn, init) : []),
         // What is put into a variable, or into a member of what it holds.
         ...writes.flatMap(({ value, path: put = [] }) =>
@@ -217,19 +219,21 @@ export class Results {
       if (list) return this.inExpr(frame, fn, list);
       if (!called.length || !called.every(givesOf))
         return this.inLoose(frame, fn, looseInCall(call)).map((one) => ({ ...one, made: true }));
-      return called.flatMap((one) =>
-        this.of(one.frame, one.fn).flatMap((next) => {
-          const given = argumentsOf(call, next, one.skip).flatMap(({ arg, take }) =>
-            member(this.inExpr(frame, fn, arg), take),
-          );
-          const put = withNames(next.put, this.names(frame, call.args, fn, one.skip));
-          return given.map((held) => ({
-            ...held,
-            put: next.made ? [] : into(put, held.put),
-            made: held.made || next.made,
-            ...(next.decides ? { decides: next.decides } : {}),
-          }));
-        }),
+      return few(
+        called.flatMap((one) =>
+          this.of(one.frame, one.fn).flatMap((next) => {
+            const given = argumentsOf(call, next, one.skip).flatMap(({ arg, take }) =>
+              member(this.inExpr(frame, fn, arg), take),
+            );
+            const put = withNames(next.put, this.names(frame, call.args, fn, one.skip));
+            return given.map((held) => ({
+              ...held,
+              put: next.made ? [] : into(put, held.put),
+              made: held.made || next.made,
+              ...(next.decides ? { decides: next.decides } : {}),
+            }));
+          }),
+        ),
       );
     });
   }

@@ -69,8 +69,8 @@ export interface CalledFunction {
 /** Expressions in expressions are followed so far. */
 export const MAX_DEPTH = 24;
 export class Values {
-  private readonly known = new Memo<Source>();
-  private readonly ofCalls = new Memo<Source>();
+  private readonly known = new Memo<Source>(made);
+  private readonly ofCalls = new Memo<Source>(made);
   private readonly called = new Memo<CalledFunction>();
   /** What functions give back of what they are given. */
   readonly results: Results;
@@ -191,7 +191,7 @@ export class Values {
     const { result } = inner.code.facts;
     const path = into(from.path, want);
     return result
-      ? this.known.once(inner, 'result', path, () => this.sources(inner, result, path, depth + 1))
+      ? this.known.once(inner, 'result', path, (way) => this.sources(inner, result, way, depth + 1))
       : [];
   }
 
@@ -204,7 +204,7 @@ export class Values {
     }
     const found = this.functionsAt(frame, index);
     return found.length
-      ? this.ofCalls.once(frame, index, want, () => this.givenByFunctions(frame, call, found, want, depth))
+      ? this.ofCalls.once(frame, index, want, (way) => this.givenByFunctions(frame, call, found, way, depth))
       : undefined;
   }
 
@@ -281,8 +281,8 @@ export class Values {
     const { gives = [], params, given = [] } = whole.code.facts.functions[fn]!;
     // What one call gives it is no matter to the others: each is asked for itself. One that is called once is read as it is.
     const frame = own && (!params.length || given.length < 2) ? whole : apart(whole, fn);
-    return this.known.once(frame, `fn${fn}`, want, () => {
-      const all = inexact(unique(gives.flatMap((one) => this.sources(frame, one, want, depth + 1))), true);
+    return this.known.once(frame, `fn${fn}`, want, (way) => {
+      const all = inexact(unique(gives.flatMap((one) => this.sources(frame, one, way, depth + 1))), true);
       const found = own ? all : all.filter((one) => !this.isPassing(one));
       if (gives.length < 2 || !gives.every(({ kind }) => kind === 'literal')) return found;
       const symbols = new Set((askedIn(frame.code).get(fn) ?? []).map(({ symbol }) => symbol));
@@ -543,12 +543,12 @@ export class Values {
     if (symbol.kind === 'bag' || symbol.kind === 'rest') return this.bagSources(frame, symbol, want);
     if (symbol.kind === 'param' && symbol.within === -1 && symbol.index !== undefined) {
       const arg = frame.args[symbol.index];
-      const path = into(symbol.path ?? [], want);
+      const inside = symbol.path ?? [];
       if (!frame.caller)
-        return this.known.once(frame, index, want, () =>
+        return this.known.once(frame, index, want, (way) =>
           this.givenBy(
             this.calledFrom.of(frame.code, -1),
-            ofParameter(symbol.index!, path, symbol.rest),
+            ofParameter(symbol.index!, into(inside, way), symbol.rest),
             depth,
           ),
         );
@@ -556,16 +556,15 @@ export class Values {
       // A function that only gives a value stands for it.
       return isGetter(frame.caller, arg)
         ? this.kept(frame.caller, arg)
-        : this.sources(frame.caller, arg, path, depth + 1);
+        : this.sources(frame.caller, arg, into(inside, want), depth + 1);
     }
     if (symbol.kind === 'param' && symbol.within !== undefined && symbol.index !== undefined) {
       const { within, index: at, rest, except } = symbol;
       if (except?.includes(want[0]!)) return [];
-      const path = into(symbol.path ?? [], want);
-      return this.known.once(frame, index, want, () => {
+      return this.known.once(frame, index, want, (way) => {
         const calls = this.callsOf(frame, within);
         return calls.length
-          ? this.givenBy(calls, ofParameter(at, path, rest), depth)
+          ? this.givenBy(calls, ofParameter(at, into(symbol.path ?? [], way), rest), depth)
           : this.givenFromOutside(frame, within, depth);
       });
     }
@@ -587,7 +586,7 @@ export class Values {
         : [];
     }
     if (symbol.kind === 'derived' && symbol.init && symbol.init.kind !== 'function')
-      return this.known.once(frame, index, want, () => this.sources(frame, symbol.init!, want, depth + 1));
+      return this.known.once(frame, index, want, (way) => this.sources(frame, symbol.init!, way, depth + 1));
     return [];
   }
 
@@ -642,11 +641,11 @@ export class Values {
     const { kind, init, within, index: at } = frame.code.facts.symbols[index]!;
     if (kind === 'param' && within === fn) return [];
     if (frame.apart!.keeps || (kind !== 'derived' && kind !== 'loop')) return undefined;
-    return this.known.once(frame, index, want, () => {
-      const found = init && !(kind === 'loop' && at) ? this.sources(frame, init, want, depth + 1) : [];
+    return this.known.once(frame, index, want, (way) => {
+      const found = init && !(kind === 'loop' && at) ? this.sources(frame, init, way, depth + 1) : [];
       // What is put into it, or into a member of what it holds.
       const written = (writesOf(frame.code).get(index) ?? []).flatMap(({ value, path = [] }) => {
-        const rest = value && partPut(path, want);
+        const rest = value && partPut(path, way);
         return rest
           ? this.sources(frame, value, rest.want, depth + 1).map((one) => ({
               ...one,
@@ -668,9 +667,9 @@ export class Values {
       .flatMap((one) => this.symbolSources(this.frames.of(one.module), one.symbol, one.path, depth + 1));
     const derived = appStore.functionsAt(file, ask, want, ['getters']).flatMap((one) => {
       const inside = this.frames.of(one.module);
-      return this.known.once(inside, `fn${one.fn}`, one.path, () =>
+      return this.known.once(inside, `fn${one.fn}`, one.path, (way) =>
         (one.module.facts.functions[one.fn]!.gives ?? []).flatMap((given) =>
-          this.sources(inside, given, one.path, depth + 1),
+          this.sources(inside, given, way, depth + 1),
         ),
       );
     });
