@@ -152,7 +152,8 @@ export class CallFlow {
     for (const { kind, attributes } of facts.render)
       if (kind === 'element')
         for (const { value } of attributes)
-          if (value.kind === 'identity' || value.kind === 'member') called.push({ callee: value, at: value, args: [] });
+          if (value.kind === 'identity' || value.kind === 'member')
+            called.push({ callee: value, at: value, args: [] });
     for (const { callee, at, args } of called) {
       const from = this.builder.values.sources(frame, callee).filter((one) => this.isConsumed(one));
       if (!from.length) continue;

@@ -546,6 +546,14 @@ export function handsOn(facts: ComponentFacts): boolean {
   if (!functions.length) return false;
   const isParam = ({ symbol }: ExprFact): boolean =>
     symbol !== undefined && symbols[symbol]!.kind === 'param';
+  /** It is what a function was given, a part of that, or holds such a part. */
+  const isPart = (one: ExprFact): boolean => {
+    if (one.kind === 'identity' || one.kind === 'member') return isParam(one);
+    const { entry, lists, each, gives = [], members = [], elements = [], spreads = [] } = one;
+    const parts = [entry?.of, lists, ...gives, ...members.map(({ value }) => value), ...elements, ...spreads];
+    const made = each === undefined ? [] : (functions[each]!.gives ?? []);
+    return [...parts, ...made].some((part) => part !== undefined && isPart(part));
+  };
   const isGiven =
     invokes.some(({ callee }) => isParam(callee)) || functions.some(({ gives = [] }) => gives.some(isPart));
   if (isGiven) facts.handsOn = 'given';
@@ -553,13 +561,4 @@ export function handsOn(facts: ComponentFacts): boolean {
     facts.handsOn = 'kept';
   else return false;
   return true;
-
-  /** It is what a function was given, a part of that, or holds such a part. */
-  function isPart(one: ExprFact): boolean {
-    if (one.kind === 'identity' || one.kind === 'member') return isParam(one);
-    const { entry, lists, each, gives = [], members = [], elements = [], spreads = [] } = one;
-    const parts = [entry?.of, lists, ...gives, ...members.map(({ value }) => value), ...elements, ...spreads];
-    const made = each === undefined ? [] : (functions[each]!.gives ?? []);
-    return [...parts, ...made].some((part) => part !== undefined && isPart(part));
-  }
 }

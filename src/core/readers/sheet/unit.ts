@@ -214,7 +214,7 @@ export function workedOut(parts: ExprFact[], span: Span): ExprFact {
   // None of them arrives as it is.
   const worked: ExprFact = { kind: 'computed', ...span };
   const isPart = ({ kind, path, entry }: ExprFact): boolean =>
-    entry !== undefined || path?.length !== undefined || kind === 'object' || kind === 'array';
+    entry !== undefined || path !== undefined || kind === 'object' || kind === 'array';
   const gives = parts.some(isPart) ? { gives: [...parts, worked] } : {};
   return { kind: 'computed', uses, ...gives, ...span };
 }
