@@ -539,7 +539,7 @@ export const keepsState = ({ symbols, sharedWrites = [] }: ComponentFacts): bool
 
 /**
  * Whether functions of loose code that keeps nothing may read or change what other modules keep, or call what they are
- * given, which is noted.
+ * given, or give a part of that back, which is noted.
  */
 export function handsOn(facts: ComponentFacts): boolean {
   const { symbols, functions, sharedWrites, invokes = [] } = facts;
