@@ -211,6 +211,8 @@ test('what is saved is on the page at once: new findings say so, and what was ch
   const since = page.getByRole('dialog', { name: 'Since the audit that was kept' });
   await expect(since).toContainText('src/crew/CrewPanel.tsx');
   await since.getByRole('link', { name: '1 finding new' }).click();
+  // The rows before are there until those that are asked for are.
+  await expect(list.getByRole('treeitem', { level: 2 })).toHaveCount(1);
   await expect(list.getByRole('treeitem', { level: 2 })).toHaveText(/CrewPanel passes "maximum".*new/);
   // Half-written, the file keeps what was known of it.
   writeFileSync(path, text.replace('<Meter value', '<Meter maximum={9 value'));
