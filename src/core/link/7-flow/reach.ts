@@ -5,6 +5,7 @@
 import { ANY_MEMBER } from '../../model/code';
 import { oncePer } from '../../model/once-per';
 import type { Flow, FlowEdge } from '../../model/project';
+import { isPlace } from '../6-values/lists';
 import { callOf, type Direction, isLeap, NO_PATH, Passages, pathBehind, Seen, type Step } from './passage';
 
 export type { Step } from './passage';
@@ -166,19 +167,16 @@ function moved(path: string[], take: string[] = NO_PATH, put: string[] = NO_PATH
     // Any of what something holds: an entry of a list, or what stands under some name.
     else if (take[i] === ANY_MEMBER) at++;
     else if (name === ANY_MEMBER && next !== take[i]) at++;
-    else if (isIndex(name) && !isIndex(take[i]!)) {
+    else if (isPlace(name) && !isPlace(take[i]!)) {
       // An entry of a list is taken without a word on which.
       at++;
       i--;
-    } else if (!isIndex(take[i]!) || isIndex(name)) return undefined;
+    } else if (!isPlace(take[i]!) || isPlace(name)) return undefined;
   }
   const rest = at < path.length ? path.slice(at) : NO_PATH;
   if (!put.length) return rest;
   return [...put, ...rest].slice(0, MAX_PATH);
 }
-
-/** The place of an entry in a list; which one it is, is not always known. */
-const isIndex = (name: string): boolean => name === ANY_MEMBER || /^\d+$/.test(name);
 
 interface Ways {
   direction: Direction;
